@@ -1,0 +1,85 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Umbick.Core.Clocks;
+
+/// <summary>
+/// Reads what children write and teachers type. It never throws, refuses nothing, and never guesses silently:
+/// what has two meanings is <see cref="AmbiguousHalf"/>, what has none is <see cref="Unread"/>.
+/// </summary>
+public static partial class AnswerParser
+{
+    /// <summary>The longest text that is looked at, in characters. Nothing a child says for a time is longer.</summary>
+    public const int LongestAnswer = 200;
+
+    /// <summary>Reads an answer.</summary>
+    /// <param name="raw">The text exactly as given.</param>
+    public static Answer Parse(string? raw)
+    {
+        var given = raw ?? "";
+        var text = Tidied(given);
+        return text switch
+        {
+            "" or "-" => new NoAnswer(),
+            "?" => new DontKnow(),
+            "ok" or "." => new SaidRight(),
+            _ when given.Length > LongestAnswer => new Unread(given),
+            _ => Placed(text) ?? Figures(text) ?? SpokenWords.Parse(text) ?? new Unread(given),
+        };
+    }
+
+    private static string Tidied(string raw)
+    {
+        var text = raw.Length > LongestAnswer ? raw[..LongestAnswer] : raw;
+        text = text.Trim().ToLowerInvariant().Replace('’', '\'').Replace('‐', '-').Replace('–', '-').Replace('—', '-').Replace('−', '-');
+        return Spaces().Replace(text, " ");
+    }
+
+    private static PlacedAnswer? Placed(string text)
+    {
+        if (PlacedForm().Match(text) is not { Success: true } match) return null;
+        var hour = Place(match.Groups["hour"].Value);
+        var minute = Place(match.Groups["minute"].Value);
+        return hour is >= 12 || minute is >= 60 || (hour is null && minute is null) ? null : new PlacedAnswer(hour, minute);
+    }
+
+    private static double? Place(string text) => text.Length == 0 ? null : double.Parse(text, CultureInfo.InvariantCulture);
+
+    private static DigitalAnswer? Figures(string text)
+    {
+        text = DayHalf().Replace(text, "");
+        if (MarkedForm().Match(text) is { Success: true } marked)
+        {
+            var (hour, minutes) = (marked.Groups["hour"].Value, marked.Groups["minutes"].Value);
+            return hour.Length + minutes.Length == 0 ? null : Digital(hour, minutes);
+        }
+        if (!BareForm().IsMatch(text)) return null;
+        if (text.Length <= 2) return Digital(text, "");
+        var (bareHour, bareMinutes) = (text[..^2], text[^2..]);
+        return int.Parse(bareMinutes, CultureInfo.InvariantCulture) < 60 && int.Parse(bareHour, CultureInfo.InvariantCulture) <= 24
+            ? Digital(bareHour, bareMinutes)
+            : null;
+    }
+
+    private static DigitalAnswer Digital(string hour, string minutes)
+    {
+        int? hourNumber = hour.Length == 0 ? null : int.Parse(hour, CultureInfo.InvariantCulture);
+        int? minuteNumber = minutes.Length == 0 ? null : int.Parse(minutes, CultureInfo.InvariantCulture);
+        return DigitalAnswer.Folded(hourNumber, minuteNumber, minutes.Length);
+    }
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex Spaces();
+
+    [GeneratedRegex(@"^(?<hour>\d{1,2}(\.\d{1,4})?)?\|(?<minute>\d{1,2}(\.\d{1,4})?)?$")]
+    private static partial Regex PlacedForm();
+
+    [GeneratedRegex(@"^(?<hour>\d{1,2})? ?[:.] ?(?<minutes>\d{1,2})?$")]
+    private static partial Regex MarkedForm();
+
+    [GeneratedRegex(@"^\d{1,4}$")]
+    private static partial Regex BareForm();
+
+    [GeneratedRegex(@"(?<=\d) ?[ap]\.?m\.?$")]
+    private static partial Regex DayHalf();
+}

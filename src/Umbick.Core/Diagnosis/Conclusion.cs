@@ -1,0 +1,105 @@
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>What a pattern is called.</summary>
+public enum Label
+{
+    /// <summary>Believed less than two times in five.</summary>
+    Unlikely,
+
+    /// <summary>Believed two times in five or more, or believed firmly with too little shown.</summary>
+    Possible,
+
+    /// <summary>Believed four times in five or more, with two telling answers its way and its look-alikes told apart.</summary>
+    Likely,
+
+    /// <summary>Once likely; since then believed less than once in five, with four telling answers right over two sittings.</summary>
+    Cleared,
+}
+
+/// <summary>A pattern, what it is called, and why.</summary>
+/// <param name="Pattern">The pattern.</param>
+/// <param name="Belief">The belief in it, 0 to 1.</param>
+/// <param name="Label">What it is called.</param>
+/// <param name="Evidence">What the answers say for and against it.</param>
+public sealed record Finding(Pattern Pattern, double Belief, Label Label, Evidence Evidence);
+
+/// <summary>What some answers say of how a child reads.</summary>
+/// <param name="Findings">Patterns believed at 0.05 or more, the firmest first.</param>
+/// <param name="Guessing">The belief that the child guesses, 0 to 1.</param>
+/// <param name="OtherAt">Steps that are probably taken in a way nobody has listed.</param>
+/// <param name="Unexplained">Places (from 0) of wrong answers that nothing believed explains.</param>
+/// <param name="Answers">How many answers were looked at.</param>
+public sealed record Conclusion(
+    IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<Step> OtherAt, IReadOnlyList<int> Unexplained, int Answers)
+{
+    /// <summary>From this belief on a pattern is worth naming at all.</summary>
+    public const double Worth = 0.05;
+
+    /// <summary>From this belief on a pattern may be called likely.</summary>
+    public const double LikelyFrom = 0.8;
+
+    /// <summary>From this belief on a pattern is possible.</summary>
+    public const double PossibleFrom = 0.4;
+
+    /// <summary>Below this belief a pattern that was likely may be called cleared.</summary>
+    public const double ClearedBelow = 0.2;
+
+    /// <summary>How many telling answers must have gone a pattern's way before it is called likely.</summary>
+    public const int TellingNeeded = 2;
+
+    /// <summary>A wrong answer that the believed procedures give less often than this is explained by none of them.</summary>
+    private const double ExplainedFrom = 0.1;
+
+    /// <summary>The patterns called likely, the firmest first.</summary>
+    public IEnumerable<Finding> Likely => Findings.Where(finding => finding.Label == Label.Likely);
+
+    /// <summary>Reads off what a belief, reached by these answers, says.</summary>
+    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers)
+    {
+        var findings = model.Patterns
+            .Select(pattern => (Pattern: pattern, Belief: belief.In(pattern)))
+            .Where(pattern => pattern.Belief >= Worth)
+            .OrderByDescending(pattern => pattern.Belief)
+            .Select(pattern =>
+            {
+                var evidence = Evidence.For(pattern.Pattern, model, belief, answers);
+                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence), evidence);
+            })
+            .ToList();
+        var otherAt = model.Space.Steps
+            .Where(step => belief.At(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= PossibleFrom);
+        return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. UnexplainedAmong(model, belief, answers)], answers.Count);
+    }
+
+    private static Label LabelOf(double belief, Evidence evidence) => belief switch
+    {
+        >= LikelyFrom when evidence.ItsWay >= TellingNeeded && evidence.NotYetTold.Count == 0 => Label.Likely,
+        >= PossibleFrom => Label.Possible,
+        _ => Label.Unlikely,
+    };
+
+    private static IEnumerable<int> UnexplainedAmong(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers)
+    {
+        for (var index = 0; index < answers.Count; index++)
+        {
+            var given = answers[index];
+            if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) continue;
+            if (model.Match(given) is not var (prediction, answer))
+            {
+                if (given.Answer is Clocks.Unread) yield return index;
+                continue;
+            }
+            var fits = prediction.Fits(answer);
+            for (var id = 0; id < fits.Length; id++)
+            {
+                if (prediction.Answers[id] is SomeOtherAnswer) fits[id] = 0;
+            }
+            var shares = belief.Over(prediction.SubSpace);
+            var explained = shares.Select((share, part) => share * prediction.ChanceOf(part, fits)).Sum();
+            if (explained < ExplainedFrom) yield return index;
+        }
+    }
+}

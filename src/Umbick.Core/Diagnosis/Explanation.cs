@@ -1,0 +1,101 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>One way to explain a single answer.</summary>
+/// <param name="Patterns">The patterns that together give it, in the order of the steps.</param>
+/// <param name="Share">Its share among the explanations, 0 to 1, before anything else is known of the child.</param>
+/// <param name="Next">The item that would tell it from the others and from reading rightly; null where none would.</param>
+/// <param name="NextAnswer">What it would answer to that item.</param>
+public sealed record Explanation(IReadOnlyList<Pattern> Patterns, double Share, Item? Next, Answer? NextAnswer);
+
+/// <summary>What could lie behind one answer.</summary>
+/// <param name="IsRight">Whether the answer is right: then nothing needs explaining, though some patterns give it too.</param>
+/// <param name="Explanations">At most three, the likeliest first. None where no pattern gives the answer.</param>
+/// <param name="NearSlip">Whether the answer is only a minute, five minutes or an hour off, so that it may be a slip.</param>
+/// <param name="AlsoRight">How many patterns read this item rightly too: where it is many, the item tells little.</param>
+public sealed record Explained(bool IsRight, IReadOnlyList<Explanation> Explanations, bool NearSlip, int AlsoRight);
+
+/// <summary>Explains one answer without knowing anything of the child.</summary>
+public sealed class Explainer(ReadingModel model)
+{
+    /// <summary>No teacher wants more than three.</summary>
+    public const int Most = 3;
+
+    /// <summary>An explanation this much rarer than the first is left out.</summary>
+    private const double Rarest = 0.02;
+
+    /// <summary>Explains an answer.</summary>
+    public Explained Explain(GivenAnswer given)
+    {
+        var isRight = Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute);
+        if (model.Match(given) is not var (prediction, answer)) return new Explained(isRight, [], false, 0);
+        if (isRight) return new Explained(true, [], false, AlsoRight(prediction));
+
+        var fits = prediction.Fits(answer);
+        for (var id = 0; id < fits.Length; id++)
+        {
+            if (prediction.Answers[id] is SomeOtherAnswer) fits[id] = 0;
+        }
+        var prior = new Belief(model).Over(prediction.SubSpace);
+        var found = Enumerable.Range(0, prediction.SubSpace.Size)
+            .Select(part => (Part: part, Weight: prior[part] * prediction.ChanceOf(part, fits)))
+            .Where(part => part.Weight > 0 && !Choices(prediction, part.Part).Any(choice => choice.IsOther))
+            .GroupBy(part => string.Join('+', PatternsOf(prediction, part.Part).Select(pattern => pattern.Id)))
+            .Select(group => (Patterns: PatternsOf(prediction, group.First().Part), Weight: group.Sum(part => part.Weight), Best: group.MaxBy(part => part.Weight).Part))
+            .OrderByDescending(group => group.Weight)
+            .ToList();
+        var simplest = found.Where(one => !found.Any(other => other.Patterns.Count < one.Patterns.Count && other.Patterns.All(one.Patterns.Contains))).ToList();
+        var total = simplest.Sum(one => one.Weight);
+        var kept = simplest.Where(one => one.Weight >= total * Rarest).Take(Most).ToList();
+        var explanations = kept
+            .Select((one, i) =>
+            {
+                var next = Separating(prediction, one.Best, [.. kept.Where((_, other) => other != i).Select(other => other.Best)]);
+                return new Explanation(one.Patterns, one.Weight / total, next?.Item, next?.Answer);
+            })
+            .ToList();
+        var nearSlip = Noise.ChanceOf(prediction.Item, answer) > 2 * Noise.GuessedAnswer;
+        return new Explained(false, explanations, nearSlip, 0);
+    }
+
+    private IEnumerable<Choice> Choices(Prediction prediction, int part) =>
+        prediction.SubSpace.Steps.Select(step => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)]);
+
+    private List<Pattern> PatternsOf(Prediction prediction, int part) =>
+        [.. Choices(prediction, part).Select(choice => choice.Pattern).OfType<Pattern>()];
+
+    private static int AlsoRight(Prediction prediction) => prediction.SubSpace.Steps.Sum(step =>
+    {
+        var stride = prediction.SubSpace.Stride(step);
+        var alone = 0;
+        for (var part = stride; part < prediction.SubSpace.Size && prediction.SubSpace.ChoiceOf(part, step) > 0; part += stride)
+        {
+            if (prediction.LikeliestOf(part) == prediction.RightId) alone++;
+        }
+        return alone;
+    });
+
+    /// <summary>The easiest item of the same kind that tells this explanation from most of the others, and then from the right reading.</summary>
+    private (Item Item, Answer Answer)? Separating(Prediction from, int part, List<int> others)
+    {
+        var mode = from.SubSpace.Steps.Contains(Step.Writing) ? AnswerMode.Written : AnswerMode.Said;
+        var (best, most) = (default((Item, Answer)?), 0);
+        foreach (var time in TellingTimes(from.Item.Time))
+        {
+            var prediction = model.Predict(from.Item with { Time = time }, mode);
+            var answer = prediction.LikeliestOf(part);
+            var told = (2 * others.Count(other => prediction.LikeliestOf(other) != answer)) + (answer == prediction.RightId ? 0 : 1);
+            if (told > most) (best, most) = ((prediction.Item, prediction.Answers[answer]), told);
+        }
+        return best;
+    }
+
+    private static IEnumerable<ClockTime> TellingTimes(ClockTime asked) => ClockTime.All()
+        .Where(time => time != asked && time.Minute % 5 == 0)
+        .OrderBy(time => Stages.FirstWith(time.Minute))
+        .ThenBy(time => time.Hour == asked.Hour)
+        .ThenBy(time => (time.Hour * 7 + time.Minute + asked.Minute) % 12);
+}

@@ -1,0 +1,11 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>An answer as the model takes it: what was asked, what was read in the answer, and how it came about.</summary>
+/// <param name="Item">The item asked.</param>
+/// <param name="Answer">What was read in the answer.</param>
+/// <param name="Mode">How it was given.</param>
+/// <param name="Helped">Whether it was prompted or support was on the face: it then weighs half and counts for no label.</param>
+public sealed record GivenAnswer(Item Item, Answer Answer, AnswerMode Mode, bool Helped = false);

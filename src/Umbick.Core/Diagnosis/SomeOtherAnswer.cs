@@ -1,0 +1,54 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>Stands in a prediction for 'any answer that is wrong at one step and right at the others'.</summary>
+/// <param name="At">The step that is taken some other way.</param>
+/// <param name="Hour">The hour that comes out, 1 to 12, or <see cref="Thought.AnyWrong"/>.</param>
+/// <param name="Minutes">The minutes that come out, or <see cref="Thought.AnyWrong"/>.</param>
+internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
+{
+    private const double WrongHours = 11;
+    private const double WrongMinutes = 30;
+    private const double WrongPastOrTo = 6;
+    private const double WrongPlaces = 8;
+    private const double PlaceTolerance = 0.2;
+
+    public override string Short(Wording wording) => "some other answer";
+
+    /// <summary>The chance of just this answer among all those meant; 0 where it is not one of them.</summary>
+    public double ChanceOf(Item item, Answer answer)
+    {
+        if (answer is PlacedAnswer { Hands: { } hands }) return ChanceOfPlaced(item.Time, hands);
+        if (answer.Meaning is not { } time || time == item.Time) return 0;
+        return At == Step.PastOrTo ? ChanceOfTurned(item.Time, time) : ChanceOfRead(item.Time, time);
+    }
+
+    private double ChanceOfRead(ClockTime right, ClockTime given)
+    {
+        var hourFits = Hour == Thought.AnyWrong ? given.Hour != right.Hour : given.Hour == Hour;
+        var minutesFit = Minutes == Thought.AnyWrong ? given.Minute != right.Minute : given.Minute == Minutes;
+        return hourFits && minutesFit
+            ? (Hour == Thought.AnyWrong ? 1 / WrongHours : 1) * (Minutes == Thought.AnyWrong ? 1 / WrongMinutes : 1)
+            : 0;
+    }
+
+    private static double ChanceOfTurned(ClockTime right, ClockTime given)
+    {
+        var sameMinutes = given.Minute == right.Minute || given.Minute == (60 - right.Minute) % 60;
+        var nearHour = given.Hour == right.Hour || given.Hour == Hours.After(right.Hour) || given.Hour == Hours.Before(right.Hour);
+        return sameMinutes && nearHour ? 1 / WrongPastOrTo : 0;
+    }
+
+    private double ChanceOfPlaced(ClockTime time, HandPositions hands)
+    {
+        var right = HandPositions.Of(time);
+        var minuteRight = HandPositions.MinutesApart(hands.Minute, right.Minute) <= Scoring.MinuteHandTolerance;
+        var hourRight = HandPositions.HoursApart(hands.Hour, right.Hour) <= PlaceTolerance;
+        return At == Step.Minutes
+            ? hourRight && !minuteRight ? 1 / WrongMinutes : 0
+            : minuteRight && !hourRight ? 1 / WrongPlaces : 0;
+    }
+}

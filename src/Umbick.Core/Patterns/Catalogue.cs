@@ -1,0 +1,43 @@
+namespace Umbick.Core.Patterns;
+
+/// <summary>
+/// Every pattern that Umbick knows. To add one, add an entry to the list of its step and rows to the catalogue's tests:
+/// nothing else changes.
+/// </summary>
+public static class Catalogue
+{
+    /// <summary>Every pattern, in the order of the steps.</summary>
+    public static IReadOnlyList<Pattern> All { get; } =
+    [
+        .. HandsPatterns.All,
+        .. HourPatterns.All,
+        .. MinutesPatterns.All,
+        .. PastOrToPatterns.All,
+        .. WritingPatterns.All,
+        .. PlacingPatterns.All,
+    ];
+
+    /// <summary>How many children in a hundred, at each step, have a way that nobody has listed; none where a step has too few answers for one.</summary>
+    public static double OtherWeight(Step step) => step switch
+    {
+        Step.Hour => 0.03,
+        Step.Minutes => 0.05,
+        Step.PastOrTo => 0.03,
+        Step.Placing => 0.04,
+        _ => 0,
+    };
+
+    /// <summary>What is read when a step is taken rightly, as a noun.</summary>
+    public static string ReadsRightly(Step step) => step switch
+    {
+        Step.Hands => "the hands told apart",
+        Step.Hour => "the hour last passed",
+        Step.Minutes => "the minutes counted in fives",
+        Step.PastOrTo => "past and to said rightly",
+        Step.Writing => "the time written in full",
+        _ => "the hour hand in its true place",
+    };
+
+    /// <summary>The pattern with this id, or null.</summary>
+    public static Pattern? Find(string? id) => All.FirstOrDefault(pattern => pattern.Id == id);
+}

@@ -1,0 +1,36 @@
+using Umbick.Core.Clocks;
+
+namespace Umbick.Core.Patterns;
+
+/// <summary>Which hour is read off a hand.</summary>
+/// <param name="read">From where the hand points (0 ≤ x &lt; 12) to the hours that are said (1 to 12).</param>
+public sealed class HourWay(Func<double, IReadOnlyList<Weighted<int>>> read) : Way(Step.Hour)
+{
+    /// <summary>The numeral last passed, or stood on.</summary>
+    public static int LastPassed(double pointer) => Hours.Named((int)Math.Floor(pointer + 1e-9));
+
+    /// <summary>Whether a hand stands between two numerals.</summary>
+    public static bool IsBetween(double pointer) => Math.Abs(pointer - Math.Round(pointer)) > 1e-9;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Weighted<Thought>> Read(Thought thought) =>
+        read(thought.HourPointer).Select(hour => new Weighted<Thought>(thought with { Hour = hour.Value }, hour.Weight));
+
+    /// <summary>The hand goes where her own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
+    public override IEnumerable<Weighted<Thought>> Invert(Thought thought)
+    {
+        if (thought.Hour == Thought.AnyWrong) return Only(thought);
+        var places = Enumerable.Range(0, 12)
+            .Select(numeral => new Weighted<int>(numeral, Reads(numeral + Math.Abs(thought.HourHandOffset), thought.Hour)))
+            .Where(place => place.Weight > 0)
+            .ToList();
+        var correct = places.Find(place => place.Value == thought.Hour % 12);
+        if (places.Count == 0 || correct.Weight >= 0.5) places = [new(thought.Hour % 12, 1)];
+        var total = places.Sum(place => place.Weight);
+        return places.Select(place => new Weighted<Thought>(
+            thought with { Placed = HandPositions.Wrapped(place.Value + thought.HourHandOffset, thought.Placed.Minute) },
+            place.Weight / total));
+    }
+
+    private double Reads(double pointer, int hour) => read(pointer % 12).Where(read => read.Value == hour).Sum(read => read.Weight);
+}

@@ -1,0 +1,37 @@
+namespace Umbick.Core.Patterns;
+
+internal static class PlacingPatterns
+{
+    public static IReadOnlyList<Pattern> All { get; } =
+    [
+        new("hour-hand-on-numeral", 0.09, new PlacingWay(_ => 0), new(
+            Name: "The hour hand is put right on the numeral",
+            Finding: "{child} puts the hour hand right on the numeral, whatever the minutes.",
+            Reads: "the hour hand on its numeral",
+            Family: "When setting a clock your child leaves the short hand exactly on the number.",
+            Why: "On a toy clock whose hands turn freely the short hand does stay where it is put.",
+            HourFirst: "Turn a geared clock from the o'clock and watch only the short hand. Where is it when half the hour has gone?",
+            MinuteFirst: "Set the long hand, then ask how much of the hour has gone. Move the short hand that much of its space.",
+            Practise: "Practise: how far has it crept?")),
+
+        new("hour-hand-halfway", 0.05, new PlacingWay(minutes => minutes == 0 ? 0 : 0.5), new(
+            Name: "The hour hand is put halfway",
+            Finding: "{child} puts the hour hand halfway between numerals whenever it is not o'clock.",
+            Reads: "the hour hand halfway",
+            Family: "When setting a clock your child puts the short hand in the middle of the space.",
+            Why: "Half past was the first time at which the hour hand left its numeral.",
+            HourFirst: "Is it only a little past, half, or nearly the next? Place it and say which.",
+            MinuteFirst: "Look at the long hand: how much of its turn is done? The short hand has done as much of its space.",
+            Practise: "Practise: a little past, half, nearly there")),
+
+        new("hour-hand-behind", 0.03, new PlacingWay(minutes => -minutes / 60.0), new(
+            Name: "The hour hand is put before its numeral",
+            Finding: "{child} moves the hour hand back from its numeral as the minutes grow.",
+            Reads: "the hour hand before its numeral",
+            Family: "When setting a clock your child moves the short hand the wrong way.",
+            Why: "'To' times stand before the numeral they name, and this has spread to all times.",
+            HourFirst: "From seven o'clock onwards both hands only walk forward. Turn it and see on which side of the 7 it is.",
+            MinuteFirst: "Set the long hand by turning forward from the top, and let the short hand creep forward with it.",
+            Practise: "Practise: both hands walk forward")),
+    ];
+}

@@ -1,0 +1,41 @@
+namespace Umbick.Core.Practice;
+
+/// <summary>How much help is drawn on a face. The names stand in files, in lower case.</summary>
+public enum Support
+{
+    /// <summary>None.</summary>
+    Bare,
+
+    /// <summary>The space the hour hand is in is shaded.</summary>
+    Some,
+
+    /// <summary>Minute numbers as well.</summary>
+    Most,
+
+    /// <summary>The halves for past and to as well.</summary>
+    Full,
+}
+
+/// <summary>How support fades across sets and within one.</summary>
+public static class Fading
+{
+    private const double Less = 0.8;
+    private const double More = 0.5;
+
+    /// <summary>The level to start the next set at.</summary>
+    /// <param name="last">The level the last set started at.</param>
+    /// <param name="right">The share of it that came out right, 0 to 1.</param>
+    public static Support Next(Support last, double right) => right switch
+    {
+        >= Less => (Support)Math.Max((int)Support.Bare, (int)last - 1),
+        < More => (Support)Math.Min((int)Support.Full, (int)last + 1),
+        _ => last,
+    };
+
+    /// <summary>The level at one place of a set: full at the start, falling evenly, and the last two always bare.</summary>
+    public static Support Within(Support start, int place, int length)
+    {
+        var faded = length - SetMaker.BareAtTheEnd;
+        return place >= faded ? Support.Bare : (Support)Math.Ceiling((int)start * (1 - (place / (double)faded)));
+    }
+}

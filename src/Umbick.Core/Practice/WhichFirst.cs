@@ -1,0 +1,38 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Practice;
+
+/// <summary>A pattern, and how much it spoils.</summary>
+/// <param name="Finding">What is known of the pattern.</param>
+/// <param name="Spoils">The share of the stage's items that the pattern alone gets wrong, 0 to 1.</param>
+public sealed record Impact(Finding Finding, double Spoils)
+{
+    /// <summary>What practising it is worth: belief times what it spoils.</summary>
+    public double Worth => Finding.Belief * Spoils;
+}
+
+/// <summary>Which pattern to practise first: the one that spoils most; where that is close, the one at the earlier step.</summary>
+public static class WhichFirst
+{
+    private const double Close = 0.1;
+
+    /// <summary>The patterns called likely or possible, the one to practise first at the front.</summary>
+    public static IReadOnlyList<Impact> Order(ReadingModel model, Conclusion conclusion, Stage stage)
+    {
+        var impacts = conclusion.Findings
+            .Where(finding => finding.Label is Label.Likely or Label.Possible)
+            .Select(finding => new Impact(finding, Spoils(model, finding.Pattern, stage)))
+            .OrderByDescending(impact => impact.Finding.Label == Label.Likely)
+            .ThenByDescending(impact => Math.Floor(impact.Worth / Close))
+            .ThenBy(impact => impact.Finding.Pattern.Step);
+        return [.. impacts];
+    }
+
+    private static double Spoils(ReadingModel model, Pattern pattern, Stage stage)
+    {
+        var items = ItemBank.Upto(stage, [PatternItems.TaskFor(pattern)]);
+        return items.Count == 0 ? 0 : items.Count(item => PatternItems.IsTelling(model, pattern, item)) / (double)items.Count;
+    }
+}

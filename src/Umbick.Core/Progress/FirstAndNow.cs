@@ -1,0 +1,40 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Progress;
+
+/// <summary>How the telling items of one sitting came out.</summary>
+/// <param name="Day">The day of the sitting.</param>
+/// <param name="Telling">How many telling items were answered without help.</param>
+/// <param name="Right">How many of them were right.</param>
+public sealed record TellingCount(DateOnly Day, int Telling, int Right);
+
+/// <summary>What a pattern did first and what it does now.</summary>
+/// <param name="Pattern">The pattern.</param>
+/// <param name="First">An answer from the first sitting in which it showed.</param>
+/// <param name="Now">The latest telling answer without help; null where there is none since the first sitting.</param>
+/// <param name="FirstDay">The day of the first sitting in which it showed.</param>
+/// <param name="NowDay">The day of the latest answer.</param>
+/// <param name="Sittings">Every sitting with a telling item, in order.</param>
+public sealed record FirstAndNow(
+    Pattern Pattern, TellingAnswer First, TellingAnswer? Now, DateOnly FirstDay, DateOnly NowDay, IReadOnlyList<TellingCount> Sittings)
+{
+    /// <summary>Compares the first sitting in which a pattern showed with the latest; null where it never showed.</summary>
+    public static FirstAndNow? Of(Replay replay, ReadingModel model, Pattern pattern)
+    {
+        var evidence = Evidence.For(pattern, model, replay.Belief, [.. replay.Answers.Select(answer => answer.Given)]);
+        var telling = evidence.Answers.Where(answer => !answer.Given.Helped).ToList();
+        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay);
+        if (first is null) return null;
+        var now = telling[^1];
+        var sittings = telling
+            .GroupBy(answer => replay.Answers[answer.Index].Sitting)
+            .Select(group => new TellingCount(
+                replay.Sittings[group.Key].Day, group.Count(), group.Count(answer => answer.Outcome == TellingOutcome.Right)))
+            .ToList();
+        var since = replay.Answers[now.Index].Sitting > replay.Answers[first.Index].Sitting;
+        return new FirstAndNow(pattern, first, since ? now : null, Day(first), Day(now), sittings);
+
+        DateOnly Day(TellingAnswer answer) => replay.Sittings[replay.Answers[answer.Index].Sitting].Day;
+    }
+}

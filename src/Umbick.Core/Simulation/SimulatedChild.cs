@@ -1,0 +1,59 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Simulation;
+
+/// <summary>A child made of patterns, for demonstration data and for trying the model out.</summary>
+/// <param name="model">The model whose rules she follows.</param>
+/// <param name="patterns">Her patterns, at most one a step.</param>
+/// <param name="consistency">How often she follows them, 0 to 1; otherwise she is mostly right.</param>
+/// <param name="random">Chance, passed in so that the same seed makes the same child.</param>
+public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patterns, double consistency, Random random)
+{
+    private const double RightWhenNotFollowing = 0.7;
+    private static readonly int[] Slips = [-60, -5, 5, 60];
+    private readonly List<Pattern> _patterns = [.. patterns];
+
+    /// <summary>Forgets a pattern: from now on she takes its step rightly.</summary>
+    public void Unlearn(Pattern pattern) => _patterns.Remove(pattern);
+
+    /// <summary>What she answers, exactly as it would be typed.</summary>
+    public string Answer(Item item, AnswerMode mode)
+    {
+        if (item.Task == ClockTasks.Judge) return Judge(item);
+        var prediction = model.Predict(item, mode);
+        if (random.NextDouble() >= consistency) return Written(random.NextDouble() < RightWhenNotFollowing ? item.Right : Slip(item));
+        var part = prediction.SubSpace.PartOf(Procedure());
+        var fate = random.NextDouble();
+        var shares = Enumerable.Range(0, prediction.Answers.Count)
+            .Select(id => (Answer: prediction.Answers[id], Share: prediction.ChanceOf(part, prediction.Fits(prediction.Answers[id]))));
+        foreach (var (answer, share) in shares)
+        {
+            fate -= share;
+            if (fate < 0) return Written(answer);
+        }
+        return Written(item.Right);
+    }
+
+    private string Judge(Item item)
+    {
+        var hers = Answer(new Item(ClockTasks.ReadDigital, item.Time), AnswerMode.Said);
+        return AnswerParser.Parse(hers).Meaning == item.Claim?.Meaning ? "ok" : hers;
+    }
+
+    private int Procedure() => _patterns.Aggregate(0, (procedure, pattern) =>
+    {
+        var choices = model.Space.At(pattern.Step);
+        return model.Space.With(procedure, pattern.Step, Enumerable.Range(0, choices.Count).First(i => choices[i].Pattern == pattern));
+    });
+
+    private Answer Slip(Item item)
+    {
+        var slipped = item with { Time = item.Time.Plus(Slips[random.Next(Slips.Length)]) };
+        return slipped.Right;
+    }
+
+    private static string Written(Answer answer) => answer.Short(Wording.Usual);
+}

@@ -1,0 +1,224 @@
+using CsCheck;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Simulation;
+
+namespace Umbick.Core.Tests;
+
+/// <summary>The model at work: answers in, patterns out.</summary>
+public sealed class ModelTests
+{
+    private static readonly ReadingModel Model = new();
+    private static readonly DateOnly Today = new(2026, 3, 2);
+
+    [Fact]
+    public void Belief_sums_to_one_and_does_not_depend_on_the_order_of_answers()
+    {
+        var answers = new[]
+        {
+            Said("6:20", "7:20"), Said("4:00", "4:00"), Said("12:25", "1:25"), Said("8:35", "8:07"), Said("9:10", "ten to nine"),
+            new GivenAnswer(Item(ClockTasks.SetFromDigital, "7:40"), AnswerParser.Parse("7|40"), AnswerMode.Placed),
+            new GivenAnswer(Item(ClockTasks.WordsToDigital, "9:05"), AnswerParser.Parse("9:5"), AnswerMode.Written),
+        };
+        var straight = Folded(answers);
+        Gen.Shuffle(answers).Sample(
+            shuffled =>
+            {
+                var belief = Folded(shuffled);
+                return Math.Abs(belief.Total - 1) < 1e-9
+                    && Model.Patterns.All(pattern => Math.Abs(belief.In(pattern) - straight.In(pattern)) < 1e-9);
+            },
+            iter: 20);
+    }
+
+    [Fact]
+    public void An_answer_that_says_nothing_changes_nothing()
+    {
+        var belief = Folded([Said("6:20", "7:20")]);
+        var before = Model.Patterns.Select(belief.In).ToList();
+        foreach (var raw in new[] { "-", "?", "the big one", "half 8", "quarter past ?" }) belief.Observe(Said("4:40", raw));
+        Assert.Equal(before, Model.Patterns.Select(belief.In));
+    }
+
+    [Fact]
+    public void Hands_swapped_and_the_numeral_read_as_minutes_are_both_found_in_a_sitting()
+    {
+        var conclusion = Diagnosed([Said("4:00", "12:04"), Said("9:00", "12:09"), Said("7:30", "6:07"), Said("2:45", "9:02"), Said("8:15", "3:08"), Said("10:00", "12:10")]);
+        Assert.Equal(["hands-swapped", "numeral-as-minutes"], conclusion.Likely.Select(finding => finding.Pattern.Id).Order());
+    }
+
+    [Fact]
+    public void A_pattern_is_not_called_before_its_look_alikes_are_told_apart()
+    {
+        // Between 12 and 1 the coming hour is also the lower numeral.
+        var between = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("12:25", "1:25"), Said("12:50", "1:50")]);
+        Assert.Empty(between.Likely);
+        var told = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("6:20", "7:20"), Said("3:10", "4:10"), Said("8:15", "9:15")]);
+        Assert.Equal(["next-hour"], told.Likely.Select(finding => finding.Pattern.Id));
+    }
+
+    [Fact]
+    public void One_wrong_answer_is_a_slip_and_not_a_pattern()
+    {
+        var conclusion = Diagnosed([Said("6:20", "7:20"), Said("3:10", "3:10"), Said("8:40", "8:40"), Said("10:25", "10:25"), Said("1:50", "1:50")]);
+        Assert.DoesNotContain(conclusion.Findings, finding => finding.Label != Label.Unlikely);
+    }
+
+    [Fact]
+    public void A_way_that_nobody_has_listed_is_not_fitted_to_one_that_somebody_has()
+    {
+        // She doubles the numeral at the minute hand.
+        var conclusion = Diagnosed([Said("6:20", "6:08"), Said("3:10", "3:04"), Said("8:40", "8:16"), Said("10:25", "10:10"), Said("1:50", "1:20"), Said("4:35", "4:14")]);
+        Assert.Empty(conclusion.Likely);
+        Assert.Contains(Step.Minutes, conclusion.OtherAt);
+    }
+
+    [Fact]
+    public void Evidence_counts_telling_answers_only()
+    {
+        var finding = Diagnosed([Said("6:20", "7:20"), Said("4:00", "4:00"), Said("3:40", "4:40"), Said("9:10", "9:10"), Said("8:25", "9:25"), Said("2:15", "3:15")])
+            .Findings.Single(finding => finding.Pattern.Id == "next-hour");
+        Assert.Equal(5, finding.Evidence.Answers.Count);
+        Assert.Equal(4, finding.Evidence.ItsWay);
+        Assert.Equal(1, finding.Evidence.Right);
+        Assert.Equal("7:20", finding.Evidence.Answers[0].Expected.Short(Wording.Usual));
+    }
+
+    [Fact]
+    public void An_answer_that_nothing_explains_is_listed()
+    {
+        var conclusion = Diagnosed([Said("6:20", "6:20"), Said("4:00", "9:51"), Said("3:40", "3:40")]);
+        Assert.Equal([1], conclusion.Unexplained);
+    }
+
+    [Theory]
+    [InlineData("4:00", "12:20", "hands-swapped")]
+    [InlineData("4:00", "12:04", "hands-swapped+numeral-as-minutes")]
+    [InlineData("6:20", "7:20", "next-hour")]
+    [InlineData("8:35", "8:07", "numeral-as-minutes")]
+    [InlineData("6:40", "20 past 7", "to-as-past")]
+    [InlineData("12:25", "1:25", "next-hour")]
+    public void A_single_answer_is_explained(string shown, string answer, string first)
+    {
+        var explained = new Explainer(Model).Explain(Said(shown, answer));
+        Assert.Equal(first, string.Join('+', explained.Explanations[0].Patterns.Select(pattern => pattern.Id)));
+        Assert.InRange(explained.Explanations.Count, 1, Explainer.Most);
+        Assert.All(explained.Explanations, explanation => Assert.NotNull(explanation.Next));
+    }
+
+    [Fact]
+    public void What_no_pattern_gives_has_no_explanation()
+    {
+        var explained = new Explainer(Model).Explain(Said("4:00", "9:51"));
+        Assert.Empty(explained.Explanations);
+        Assert.False(explained.IsRight);
+    }
+
+    [Fact]
+    public void A_slip_of_one_minute_may_be_a_slip() => Assert.True(new Explainer(Model).Explain(Said("4:18", "4:19")).NearSlip);
+
+    [Fact]
+    public void The_next_item_says_why_and_is_not_asked_twice()
+    {
+        var chooser = new ItemChooser(Model);
+        var bank = ItemBank.Upto(Stage.FiveMinutesTo, ItemBank.AskedAloud);
+        var belief = Folded([Said("6:20", "7:20"), Said("3:40", "4:40")]);
+        var asked = new List<Item>();
+        for (var i = 0; i < 12; i++)
+        {
+            var next = chooser.Choose(belief, bank, asked, right: asked.Count)!;
+            Assert.DoesNotContain(next.Item, asked);
+            Assert.EndsWith(".", next.Why, StringComparison.Ordinal);
+            asked.Add(next.Item);
+        }
+        var figures = ItemBank.Upto(Stage.FiveMinutesTo, [ClockTasks.ReadDigital]);
+        Assert.Equal("Tells the coming hour from the nearest hour.", chooser.Choose(Folded([Said("6:40", "7:40"), Said("3:40", "4:40")]), figures, [figures[0]], 1)!.Why);
+    }
+
+    [Fact]
+    public void When_too_many_came_out_wrong_an_easier_one_is_asked()
+    {
+        var chooser = new ItemChooser(Model);
+        var bank = ItemBank.Upto(Stage.FiveMinutesTo, ItemBank.AskedAloud);
+        var belief = Folded([.. Enumerable.Range(1, 6).Select(hour => Said($"{hour}:20", $"{hour + 1}:20"))]);
+        var asked = bank.Take(6).ToList();
+        Assert.True(chooser.Choose(belief, bank, asked, right: 0)!.RightChance >= 0.75);
+    }
+
+    [Fact]
+    public void What_was_unlearned_is_believed_less_and_at_last_cleared()
+    {
+        var wrong = new SittingAnswers(Today, [Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15")], [Step.Hour]);
+        var right = new[] { "5:20", "10:40", "7:25", "1:15" };
+        var replay = Replay.Of(Model,
+        [
+            wrong,
+            new SittingAnswers(Today.AddDays(7), [.. right.Select(time => Said(time, time))], [Step.Hour]),
+            new SittingAnswers(Today.AddDays(14), [.. right.Select(time => Said(time, time))], []),
+        ]);
+        Assert.Equal(Label.Likely, LabelIn(replay, 0));
+        Assert.NotEqual(Label.Likely, LabelIn(replay, 1));
+        Assert.Equal(Label.Cleared, LabelIn(replay, 2));
+
+        static Label LabelIn(Replay replay, int sitting) =>
+            replay.Sittings[sitting].Conclusion.Findings.FirstOrDefault(finding => finding.Pattern.Id == "next-hour")?.Label ?? Label.Unlikely;
+    }
+
+    [Fact]
+    public void Simulated_children_get_their_pattern_named_and_children_without_get_none()
+    {
+        var aloud = Catalogue.All.Where(pattern => pattern.Step != Step.Placing).ToList();
+        const int Each = 4;
+        var named = 0;
+        foreach (var pattern in aloud)
+        {
+            for (var i = 0; i < Each; i++)
+            {
+                var likely = Assess([pattern], 100 + i).Likely.Select(finding => finding.Pattern).ToList();
+                if (likely.Contains(pattern)) named++;
+                Assert.True(likely.TrueForAll(found => found == pattern), $"{pattern.Id}: {string.Join(", ", likely.Select(found => found.Id))}");
+            }
+        }
+        TestContext.Current.TestOutputHelper?.WriteLine($"named {named} of {aloud.Count * Each}");
+        Assert.InRange(named, aloud.Count * Each * 8 / 10, aloud.Count * Each);
+
+        var wronglyNamed = Enumerable.Range(0, 40).Count(seed => Assess([], seed).Likely.Any());
+        Assert.InRange(wronglyNamed, 0, 1);
+    }
+
+    private static Conclusion Assess(IReadOnlyList<Pattern> patterns, int seed)
+    {
+        var child = new SimulatedChild(Model, patterns, 0.9, new Random(seed));
+        var chooser = new ItemChooser(Model, seed);
+        var bank = ItemBank.Upto(Stage.EveryMinute, ItemBank.AskedAloud);
+        var belief = new Belief(Model);
+        var given = new List<GivenAnswer>();
+        var right = 0;
+        while (given.Count < 14)
+        {
+            var next = chooser.Choose(belief, bank, [.. given.Select(answer => answer.Item)], right)!;
+            var mode = ItemChooser.ModeOf(next.Item.Task);
+            var answer = new GivenAnswer(next.Item, AnswerParser.Parse(child.Answer(next.Item, mode)), mode);
+            if (Scoring.IsRight(next.Item, answer.Answer, mode, Stage.EveryMinute)) right++;
+            belief.Observe(answer);
+            given.Add(answer);
+        }
+        return Conclusion.Of(Model, belief, given);
+    }
+
+    private static Item Item(ClockTask task, string time) => new(task, ClockTime.TryParse(time)!.Value);
+
+    private static GivenAnswer Said(string shown, string answer) =>
+        new(Item(ClockTasks.ReadDigital, shown), AnswerParser.Parse(answer), AnswerMode.Said);
+
+    private static Belief Folded(IEnumerable<GivenAnswer> answers)
+    {
+        var belief = new Belief(Model);
+        foreach (var answer in answers) belief.Observe(answer);
+        return belief;
+    }
+
+    private static Conclusion Diagnosed(IReadOnlyList<GivenAnswer> answers) => Conclusion.Of(Model, Folded(answers), answers);
+}

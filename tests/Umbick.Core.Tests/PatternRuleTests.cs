@@ -1,0 +1,187 @@
+using CsCheck;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Tests;
+
+/// <summary>The rules of the catalogue, row by row: the pattern, what is shown, what a child with it answers.</summary>
+public sealed class PatternRuleTests
+{
+    private static readonly ReadingModel Model = new();
+
+    [Theory]
+    [InlineData("hands-swapped", "4:00", "12:20")]
+    [InlineData("hands-swapped", "9:00", "12:45")]
+    [InlineData("hands-swapped", "4:30", "6:20 6:22 6:25")]
+    [InlineData("hands-swapped", "1:05", "1:05")]
+    [InlineData("hands-swapped", "12:00", "12:00")]
+    [InlineData("next-hour", "6:20", "7:20")]
+    [InlineData("next-hour", "12:25", "1:25")]
+    [InlineData("next-hour", "11:55", "12:55")]
+    [InlineData("next-hour", "6:00", "6:00")]
+    [InlineData("nearest-hour", "6:40", "7:40")]
+    [InlineData("nearest-hour", "6:20", "6:20")]
+    [InlineData("nearest-hour", "6:30", "6:30 7:30")]
+    [InlineData("nearest-hour", "12:55", "1:55")]
+    [InlineData("lower-numeral", "12:25", "1:25")]
+    [InlineData("lower-numeral", "11:25", "11:25")]
+    [InlineData("lower-numeral", "12:00", "12:00")]
+    [InlineData("previous-hour", "6:20", "5:20")]
+    [InlineData("previous-hour", "1:00", "12:00")]
+    [InlineData("numeral-as-minutes", "8:35", "8:07")]
+    [InlineData("numeral-as-minutes", "11:00", "11:12")]
+    [InlineData("numeral-as-minutes", "5:18", "5:03 5:06 5:33")]
+    [InlineData("numeral-as-minutes", "12:30", "12:06")]
+    [InlineData("numeral-as-minutes", "12:55", "12:11")]
+    [InlineData("fives-from-twelve", "3:20", "3:25")]
+    [InlineData("fives-from-twelve", "3:00", "3:05")]
+    [InlineData("fives-from-twelve", "3:55", "3:60")]
+    [InlineData("whole-fives-only", "6:18", "6:15")]
+    [InlineData("whole-fives-only", "6:15", "6:15")]
+    [InlineData("anticlockwise", "1:40", "1:20")]
+    [InlineData("anticlockwise", "1:10", "1:50")]
+    [InlineData("anticlockwise", "1:30", "1:30")]
+    [InlineData("minutes-to-as-minutes", "5:50", "5:10 6:10")]
+    [InlineData("minutes-to-as-minutes", "12:55", "12:05 1:05")]
+    [InlineData("minutes-to-as-minutes", "5:20", "5:20")]
+    [InlineData("minutes-ignored", "4:20", "4:00")]
+    [InlineData("no-leading-zero", "9:05", "9:5")]
+    [InlineData("no-leading-zero", "9:00", "9:0")]
+    [InlineData("no-leading-zero", "9:30", "9:30")]
+    [InlineData("zero-after", "9:05", "9:50")]
+    [InlineData("zero-after", "9:00", "9:00")]
+    [InlineData("minutes-first", "8:40", "40:8")]
+    [InlineData("minutes-first", "12:30", "30:12")]
+    [InlineData("hour-alone", "4:20", "4")]
+    public void Read_in_figures(string pattern, string shown, string answers) =>
+        Assert.Equal(answers, Answers(ClockTasks.ReadDigital, pattern, shown));
+
+    [Theory]
+    [InlineData("to-as-past", "6:40", "20 past 6|20 past 7")]
+    [InlineData("to-as-past", "12:55", "5 past 1|5 past 12")]
+    [InlineData("to-as-past", "6:30", "half past 6")]
+    [InlineData("to-this-hour", "6:40", "20 to 6")]
+    [InlineData("to-this-hour", "12:45", "quarter to 12")]
+    [InlineData("to-without-turning", "6:40", "40 to 7")]
+    [InlineData("past-as-to", "9:10", "10 to 10|10 to 9")]
+    [InlineData("past-as-to", "9:00", "9 o'clock")]
+    [InlineData("next-hour", "6:40", "20 to 7|20 to 8")]
+    [InlineData("next-hour", "6:20", "20 past 7")]
+    [InlineData("numeral-as-minutes", "8:35", "7 past 8")]
+    public void Read_in_words(string pattern, string shown, string answers) =>
+        Assert.Equal(answers, Answers(ClockTasks.ReadWords, pattern, shown, "|"));
+
+    [Theory]
+    [InlineData("to-as-past", "6:40", "7:20")]
+    [InlineData("to-this-hour", "6:40", "7:40")]
+    [InlineData("to-without-turning", "6:40", "6:20")]
+    [InlineData("past-as-to", "9:10", "8:50")]
+    [InlineData("past-as-to", "9:30", "9:30")]
+    [InlineData("to-as-past", "12:55", "1:05")]
+    [InlineData("no-leading-zero", "12:05", "12:5")]
+    public void Words_heard_and_written(string pattern, string time, string answers) =>
+        Assert.Equal(answers, Answers(ClockTasks.WordsToDigital, pattern, time));
+
+    [Theory]
+    [InlineData("numeral-as-minutes", "2:10", "2.17|50")]
+    [InlineData("numeral-as-minutes", "2:40", "2.67|40")]
+    [InlineData("next-hour", "7:40", "6.67|40")]
+    [InlineData("next-hour", "12:30", "11.5|30")]
+    [InlineData("next-hour", "7:00", "7|0")]
+    [InlineData("previous-hour", "6:20", "7.33|20")]
+    [InlineData("lower-numeral", "12:25", "0.42|25")]
+    [InlineData("hour-hand-on-numeral", "7:40", "7|40")]
+    [InlineData("hour-hand-on-numeral", "12:55", "0|55")]
+    [InlineData("hour-hand-halfway", "7:10", "7.5|10")]
+    [InlineData("hour-hand-halfway", "7:00", "7|0")]
+    [InlineData("hour-hand-behind", "7:40", "6.33|40")]
+    [InlineData("hands-swapped", "2:00", "0|10")]
+    [InlineData("anticlockwise", "1:40", "1.67|20")]
+    public void Hands_placed(string pattern, string time, string answers) =>
+        Assert.Equal(answers, Answers(ClockTasks.SetFromDigital, pattern, time));
+
+    [Fact]
+    public void Two_patterns_compose_into_one_answer()
+    {
+        var both = Procedure("hands-swapped", "numeral-as-minutes");
+        Assert.Equal("12:04", AnswersOf(ClockTasks.ReadDigital, both, "4:00", " "));
+    }
+
+    [Fact]
+    public void Whoever_takes_every_step_rightly_is_right_everywhere()
+    {
+        foreach (var item in ItemBank.Upto(Stage.EveryMinute, ClockTasks.All.Where(task => task != ClockTasks.Judge)))
+        {
+            var prediction = Model.Predict(item, AnswerMode.Written);
+            Assert.Equal(prediction.RightId, prediction.LikeliestOf(0));
+        }
+    }
+
+    [Fact]
+    public void Setting_inverts_reading()
+    {
+        // Where a place exists at which her way of reading gives the time asked, that is where she puts the hands.
+        Gen.Select(OneOf.These("next-hour", "previous-hour", "numeral-as-minutes", "fives-from-twelve", "anticlockwise"), Gen.Int[0, 719]).Sample((id, minutes) =>
+        {
+            var time = new ClockTime(12, 0).Plus(minutes / 5 * 5);
+            var placed = AnswersOf(ClockTasks.SetFromDigital, Procedure(id), time.ToString(), " ");
+            return placed.Split(' ').All(place =>
+            {
+                var hands = ((PlacedAnswer)AnswerParser.Parse(place)).Hands!.Value;
+                var shown = Catalogue.Find(id)!.Step == Step.Hour ? hands.Read() : new ClockTime(time.Hour, (int)hands.Minute);
+                return shown == time || Answers(ClockTasks.ReadDigital, id, shown.ToString()).Split(' ').Contains(time.ToString());
+            });
+        });
+    }
+
+    [Fact]
+    public void Every_entry_is_complete()
+    {
+        Assert.Equal(Catalogue.All.Count, Catalogue.All.Select(pattern => pattern.Id).Distinct().Count());
+        foreach (var pattern in Catalogue.All)
+        {
+            Assert.Matches("^[a-z]+(-[a-z]+)*$", pattern.Id);
+            Assert.All(pattern.Alike, id => Assert.NotNull(Catalogue.Find(id)));
+            Assert.Contains("{child}", pattern.Texts.Finding, StringComparison.Ordinal);
+            string[] texts = [pattern.Texts.Name, pattern.Texts.Family, pattern.Texts.Why, pattern.Texts.HourFirst, pattern.Texts.MinuteFirst, pattern.Texts.Practise];
+            Assert.All(texts, text => Assert.True(text.Length is > 10 and < 220, text));
+        }
+    }
+
+    [Fact]
+    public void Every_pattern_but_a_placing_one_shows_in_some_item_that_can_be_asked_aloud()
+    {
+        var items = ItemBank.Upto(Stage.EveryMinute, ItemBank.AskedAloud);
+        foreach (var pattern in Catalogue.All.Where(pattern => pattern.Step != Step.Placing))
+        {
+            var procedure = Procedure(pattern.Id);
+            Assert.Contains(items, item =>
+            {
+                var prediction = Model.Predict(item, ItemChooser.ModeOf(item.Task));
+                return prediction.LikeliestOf(prediction.SubSpace.PartOf(procedure)) != prediction.RightId;
+            });
+        }
+    }
+
+    private static int Procedure(params string[] ids) => ids.Aggregate(0, (procedure, id) =>
+    {
+        var step = Catalogue.Find(id)!.Step;
+        var choices = Model.Space.At(step);
+        return Model.Space.With(procedure, step, Enumerable.Range(0, choices.Count).First(i => choices[i].Pattern?.Id == id));
+    });
+
+    private static string Answers(ClockTask task, string pattern, string time, string between = " ") =>
+        AnswersOf(task, Procedure(pattern), time, between);
+
+    private static string AnswersOf(ClockTask task, int procedure, string time, string between)
+    {
+        var prediction = Model.Predict(new Item(task, ClockTime.TryParse(time)!.Value), AnswerMode.Written);
+        var part = prediction.SubSpace.PartOf(procedure);
+        var answers = prediction.Answers
+            .Where(answer => prediction.ChanceOf(part, [.. prediction.Answers.Select(other => ReferenceEquals(other, answer) ? 1.0 : 0)]) > 0)
+            .Select(answer => answer.Short(Wording.Usual));
+        return string.Join(between, answers.Order(StringComparer.Ordinal));
+    }
+}
