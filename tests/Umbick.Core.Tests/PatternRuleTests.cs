@@ -159,7 +159,7 @@ public sealed class PatternRuleTests
             var procedure = Procedure(pattern.Id);
             Assert.Contains(items, item =>
             {
-                var prediction = Model.Predict(item, ItemChooser.ModeOf(item.Task));
+                var prediction = Model.Predict(item, item.Task.Aloud);
                 return prediction.LikeliestOf(prediction.SubSpace.PartOf(procedure)) != prediction.RightId;
             });
         }

@@ -29,6 +29,9 @@ public sealed record TellingAnswer(int Index, GivenAnswer Given, Answer Expected
 /// <param name="NotYetTold">Look-alikes that no answer has told it from yet.</param>
 public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answers, IReadOnlyList<Pattern> NotYetTold)
 {
+    /// <summary>A procedure that gives an answer this often or more fits it.</summary>
+    private const double Fitting = 0.1;
+
     /// <summary>How many telling items went the pattern's way without help.</summary>
     public int ItsWay => Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped);
 
@@ -52,18 +55,15 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
             if (model.Match(answers[index]) is not var (prediction, answer)) continue;
             var itsAnswer = prediction.LikeliestOf(prediction.SubSpace.PartOf(with));
             var otherAnswer = prediction.LikeliestOf(prediction.SubSpace.PartOf(without));
-            if (itsAnswer == otherAnswer) continue;
             var fits = prediction.Fits(answer);
+            var fitsWith = prediction.ChanceOf(prediction.SubSpace.PartOf(with), fits) > Fitting;
+            // A look-alike is told apart wherever this pattern fits the answer and the look-alike does not, telling or not.
+            if (fitsWith) told.UnionWith(alike.Where(other => prediction.ChanceOf(prediction.SubSpace.PartOf(other.Value), fits) < Fitting).Select(other => other.Key));
+            if (itsAnswer == otherAnswer) continue;
             // A pattern may have several answers to one item; any of them goes its way unless the same child without it gives it too.
-            var itsWay = prediction.ChanceOf(prediction.SubSpace.PartOf(with), fits) > 0.1
-                && prediction.ChanceOf(prediction.SubSpace.PartOf(without), fits) < 0.1;
+            var itsWay = fitsWith && prediction.ChanceOf(prediction.SubSpace.PartOf(without), fits) < Fitting;
             var outcome = itsWay ? TellingOutcome.ItsWay : fits[prediction.RightId] >= 1 ? TellingOutcome.Right : TellingOutcome.Otherwise;
             telling.Add(new TellingAnswer(index, answers[index], prediction.Answers[itsAnswer], outcome));
-            if (!itsWay) continue;
-            foreach (var (other, procedure) in alike)
-            {
-                if (prediction.ChanceOf(prediction.SubSpace.PartOf(procedure), fits) < 0.1) told.Add(other);
-            }
         }
         return new Evidence(pattern, telling, [.. alike.Keys.Where(other => !told.Contains(other))]);
     }

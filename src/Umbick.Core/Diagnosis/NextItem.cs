@@ -27,7 +27,10 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0)
 
     private const double SameHourCost = 0.04;
     private const double SameMinuteCost = 0.03;
-    private const double SameTaskCost = 0.02;
+    private const double SameTaskCost = 0.03;
+
+    /// <summary>Writing takes longer than saying.</summary>
+    private const double WritingCost = 0.08;
     private const double SmallestShare = 1e-7;
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
@@ -63,18 +66,14 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0)
         foreach (var item in bank)
         {
             if (already.Contains(item)) continue;
-            var prediction = model.Predict(item, ModeOf(item.Task));
+            var prediction = model.Predict(item, item.Task.Aloud);
             if (!over.TryGetValue(prediction.SubSpace, out var shares))
                 over[prediction.SubSpace] = shares = belief.Over(prediction.SubSpace);
             var (information, rightChance) = Expected(prediction, shares);
-            weighed.Add(new Weighed(item, prediction, information, rightChance, information - Sameness(item, asked) + Jitter(item)));
+            weighed.Add(new Weighed(item, prediction, information, rightChance, information - Cost(item, asked) + Jitter(item)));
         }
         return weighed;
     }
-
-    /// <summary>Figures asked for in words are written down by the child; everything else is said.</summary>
-    public static AnswerMode ModeOf(ClockTask task) =>
-        task == ClockTasks.WordsToDigital ? AnswerMode.Written : task.Form == AnswerForm.Hands ? AnswerMode.Placed : AnswerMode.Said;
 
     private static (double Information, double RightChance) Expected(Prediction prediction, double[] shares)
     {
@@ -94,12 +93,12 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0)
         return (Math.Max(0, information) / Math.Log(2), prediction.Noisy(mass[prediction.RightId], prediction.RightId));
     }
 
-    private static double Sameness(Item item, IReadOnlyList<Item> asked)
+    private static double Cost(Item item, IReadOnlyList<Item> asked)
     {
-        if (asked.Count == 0) return 0;
-        var cost = item.Task == asked[^1].Task ? SameTaskCost : 0;
+        var cost = item.Task.Aloud == AnswerMode.Written ? WritingCost : 0;
         foreach (var earlier in asked.TakeLast(4))
         {
+            if (earlier.Task == item.Task) cost += SameTaskCost;
             if (earlier.Time.Hour == item.Time.Hour) cost += SameHourCost;
             if (earlier.Time.Minute == item.Time.Minute) cost += SameMinuteCost;
         }
@@ -129,6 +128,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0)
         foreach (var step in prediction.SubSpace.Steps)
         {
             var (one, two) = (At(step, tops[0].Best), At(step, tops[1].Best));
+            if (one.Pattern is not null && one.Pattern == two.Pattern) return $"{one.Pattern.Texts.Name}: are o'clock, half and quarters spoilt too?";
             if (one != two) return $"Tells {one.Reads} from {two.Reads}.";
         }
         return "Checks that this still comes out right.";

@@ -46,6 +46,17 @@ public enum AnswerForm
 /// <param name="Inverse">Whether the steps run backwards: from a time asked to hands, or from words heard to a time.</param>
 public sealed record ClockTask(string Id, Stage From, bool ShowsClock, AnswerForm Form, IReadOnlyList<Step> Order, bool Inverse)
 {
+    /// <summary>How the child's own screen takes the answer: figures are keyed freely, words put together, hands placed.</summary>
+    public AnswerMode OnScreen => Form switch
+    {
+        AnswerForm.Words => AnswerMode.Built,
+        AnswerForm.Hands => AnswerMode.Placed,
+        _ => AnswerMode.Written,
+    };
+
+    /// <summary>How the answer comes when the task is asked aloud: figures for given words are written down, all else is said.</summary>
+    public AnswerMode Aloud => Form == AnswerForm.Hands ? AnswerMode.Placed : ShowsClock ? AnswerMode.Said : AnswerMode.Written;
+
     /// <summary>The steps touched when the answer is given in this mode: writing shows only where the child writes freely.</summary>
     public IReadOnlyList<Step> Steps(AnswerMode mode) =>
         mode == AnswerMode.Written ? Order : [.. Order.Where(step => step != Step.Writing)];

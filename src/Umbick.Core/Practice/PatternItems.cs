@@ -19,7 +19,7 @@ public static class PatternItems
 
     /// <summary>How the answer to a pattern's own task is given.</summary>
     public static AnswerMode ModeFor(Pattern pattern) =>
-        pattern.Step == Step.Writing ? AnswerMode.Written : ItemChooser.ModeOf(TaskFor(pattern));
+        pattern.Step == Step.Writing ? AnswerMode.Written : TaskFor(pattern).Aloud;
 
     /// <summary>What a child with only this pattern would answer most often.</summary>
     public static Answer AnswerOf(ReadingModel model, Pattern pattern, Item item)

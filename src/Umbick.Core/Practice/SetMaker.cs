@@ -51,7 +51,7 @@ public sealed class SetMaker(ReadingModel model)
         var items = new List<(Item Item, SetPart Part)>();
         var pairs = Math.Max(1, (length - 5) / 2);
         var secureOnes = length - (2 * pairs) - 4;
-        for (var i = 0; i < secureOnes; i++) items.Add((picker.Pick(secure), SetPart.Secure));
+        for (var i = 0; i < secureOnes; i++) items.Add((picker.PickFirstOf(secure, agreeing), SetPart.Secure));
         for (var i = 0; i < pairs; i++)
         {
             items.Add((picker.Pick(agreeing), SetPart.Agree));

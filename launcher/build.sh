@@ -1,0 +1,34 @@
+# Building: packages, styles, assemblies. Each is done anew only when what it is made of has changed.
+
+export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1 DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1
+
+quietly() {
+  local log=$state/$1.log
+  shift
+  "$@" >"$log" 2>&1 9>&- || { tail -n 40 "$log" >&2; fail "that failed; the whole of it is in $log"; }
+}
+
+restore_npm() { say 'Fetching styles and scripts (npm)'; quietly npm npm ci --no-audit --no-fund; }
+make_assets() { say 'Making styles'; quietly assets npm run assets; }
+restore_nuget() { say 'Fetching libraries (NuGet)'; quietly restore dotnet restore --locked-mode Umbick.slnx; }
+
+build_assets() {
+  stamped npm "$(fingerprint package-lock.json)" restore_npm
+  stamped assets "$(fingerprint package-lock.json package.json src/Umbick.Web/Pages src/Umbick.Web/Faces src/Umbick.Web/Styles)" make_assets
+}
+
+restored() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props src/*/packages.lock.json tests/*/packages.lock.json)" restore_nuget; }
+
+build_site() {
+  build_assets
+  restored
+  stamped site "$(fingerprint src Directory.Build.props .editorconfig)" compile_site
+}
+
+compile_site() {
+  say 'Building'
+  quietly build dotnet build --no-restore -c Release src/Umbick.Web
+  quietly build dotnet build --no-restore -c Release src/Umbick.Cli
+}
+
+cli() { dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@" 9>&-; }

@@ -1,0 +1,85 @@
+# A private PostgreSQL cluster: on loopback, with passwords, for this clone and one purpose.
+
+# As root the server must run as postgres, and its folder must be where postgres can reach it.
+if [ "$(id -u)" = 0 ]; then
+  clusters="/var/lib/umbick/$(printf '%s' "${root#/}" | tr -c 'A-Za-z0-9\n' '-')"
+  as_postgres() { (cd / && exec runuser -u postgres -- "$@") 9>&-; }
+else
+  clusters="$state/clusters"
+  as_postgres() { "$@" 9>&-; }
+fi
+
+cluster='' # the folder of the running cluster
+cluster_port=''
+
+make_cluster_folder() {
+  if [ "$(id -u)" = 0 ]; then
+    install -d -m 755 /var/lib/umbick
+    install -d -m 700 -o postgres -g postgres "$clusters"
+  else
+    install -d -m 700 "$clusters"
+  fi
+}
+
+# start_cluster NAME [fresh]: starts the cluster, making it if it is not there, and sets UMBICK_OWNER and UMBICK_APP.
+start_cluster() {
+  local name=$1 bin secrets="$state/$1.secrets"
+  bin=$(postgres_bin)
+  make_cluster_folder
+  cluster="$clusters/$name"
+  stop_cluster
+  if [ "${2:-}" = fresh ] || [ ! -s "$secrets" ]; then as_postgres rm -rf "$cluster"; fi
+  [ -d "$cluster" ] && [ -s "$secrets" ] || init_cluster "$bin" "$secrets"
+  source "$secrets"
+
+  cluster_port=$(free_port_from 54180)
+  as_postgres "$bin/pg_ctl" start -w -s -D "$cluster" -l "$cluster/log" \
+    -o "-p $cluster_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$cluster -c max_connections=120" \
+    || fail "the database did not start; see $cluster/log"
+  [ -e "$state/$name.roles" ] || make_roles "$bin" "$name"
+  export UMBICK_OWNER="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_owner;Password=$owner_password"
+  export UMBICK_APP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_app;Password=$app_password"
+}
+
+init_cluster() {
+  local bin=$1 secrets=$2 passwords
+  say 'Making a private database'
+  (umask 077; printf 'super_password=%s\nowner_password=%s\napp_password=%s\n' "$(secret)" "$(secret)" "$(secret)" >"$secrets")
+  source "$secrets"
+  rm -f "$state/$(basename "$cluster").roles"
+  passwords="$clusters/.password"
+  (umask 077; printf '%s' "$super_password" >"$passwords")
+  [ "$(id -u)" != 0 ] || chown postgres "$passwords"
+  as_postgres "$bin/initdb" --no-sync -D "$cluster" -U postgres --auth=scram-sha-256 --pwfile="$passwords" -E UTF8 --locale=C >"$state/initdb.log" 2>&1 \
+    || fail "the database could not be made; see $state/initdb.log"
+  rm -f "$passwords"
+}
+
+make_roles() {
+  PGPASSWORD=$super_password "$1/psql" -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$cluster_port" -U postgres -d postgres >/dev/null 2>"$state/roles.log" 9>&- <<SQL
+drop database if exists umbick;
+drop role if exists umbick_owner;
+drop role if exists umbick_app;
+create role umbick_owner login createdb password '$owner_password';
+create role umbick_app login password '$app_password';
+create database umbick owner umbick_owner;
+revoke all on database umbick from public;
+grant connect on database umbick to umbick_app;
+\c umbick
+alter schema public owner to umbick_owner;
+revoke all on schema public from public;
+SQL
+  : >"$state/$2.roles"
+}
+
+# Stops the cluster if it runs, also one that a killed run left behind.
+stop_cluster() {
+  local bin
+  bin=$(postgres_bin)
+  if [ -z "$cluster" ] || ! as_postgres test -f "$cluster/postmaster.pid"; then return 0; fi
+  if as_postgres "$bin/pg_ctl" status -D "$cluster" >/dev/null 2>&1; then
+    as_postgres "$bin/pg_ctl" stop -w -s -m fast -D "$cluster"
+  else
+    as_postgres rm -f "$cluster/postmaster.pid"
+  fi
+}

@@ -1,0 +1,34 @@
+# What must be on the machine, from Debian's packages.
+
+postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
+
+need_tools() {
+  command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
+  command -v npm >/dev/null || fail 'Node.js with npm is needed.'
+}
+
+# need_packages NAME…: installs what is missing, as root or with sudo that asks nothing.
+need_packages() {
+  local missing=() package
+  for package in "$@"; do
+    case $package in
+      postgresql) [ -x "$(postgres_bin)/postgres" ] || missing+=("$package") ;;
+      chromium-driver) command -v chromedriver >/dev/null || missing+=("$package") ;;
+      *) command -v "$package" >/dev/null || missing+=("$package") ;;
+    esac
+  done
+  [ ${#missing[@]} -eq 0 ] && return 0
+
+  # Debian would start a cluster of its own for everybody; ours is private.
+  local script="mkdir -p /etc/postgresql-common && { [ -e /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' >/etc/postgresql-common/createcluster.conf; } && apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -qy --no-install-recommends ${missing[*]}"
+  say "Installing from Debian's packages: ${missing[*]}"
+  if [ "$(id -u)" = 0 ]; then
+    sh -c "$script" >"$state/packages.log" 2>&1 || fail "that failed; see $state/packages.log"
+  elif sudo -n true 2>/dev/null; then
+    sudo -n sh -c "$script" >"$state/packages.log" 2>&1 || fail "that failed; see $state/packages.log"
+  else
+    say 'This needs root once. Run this line, then start again:'
+    say "  sudo sh -c \"$script\""
+    exit 2
+  fi
+}

@@ -1,0 +1,20 @@
+# What the launcher tells.
+
+say() { printf '%s\n' "$*"; }
+
+fail() {
+  printf 'umbick: %s\n' "$*" >&2
+  exit 2
+}
+
+help() {
+  cat <<'TEXT'
+./umbick demo     Starts Umbick with demonstration data on http://127.0.0.1:5180 (UMBICK_PORT to change it). Ctrl-C stops it.
+./umbick test     Checks formatting, builds with warnings as errors, and runs every test.
+./umbick shots    Takes every picture in docs/screenshots anew.
+./umbick help     Says this.
+
+Everything it needs is installed from Debian's packages, NuGet and npm the first time; after that it needs no network.
+The database is a private one for this folder, on this machine only.
+TEXT
+}

@@ -1,0 +1,49 @@
+# The site: one process on loopback, stopped by its id.
+
+site_pid=''
+
+stop_site() {
+  [ -n "$site_pid" ] || return 0
+  kill -TERM "$site_pid" 2>/dev/null || true
+  wait "$site_pid" 2>/dev/null || true
+  site_pid=''
+}
+
+# A site that a killed run left behind, told by its id and its name.
+stop_stale_site() {
+  local pid
+  pid=$(cat "$state/$1.pid" 2>/dev/null) || return 0
+  if tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "$root/artifacts/bin/Umbick.Web/"; then kill -TERM "$pid" 2>/dev/null || true; fi
+  rm -f "$state/$1.pid"
+}
+
+# start_site NAME PORT: starts the site and waits until it answers.
+start_site() {
+  local name=$1 port=$2
+  cli certificate "$state/keys.pfx"
+  UMBICK_KEYS="$state/keys.pfx" ASPNETCORE_ENVIRONMENT=Production \
+    dotnet "$root/artifacts/bin/Umbick.Web/release/Umbick.Web.dll" \
+    --contentRoot "$root/src/Umbick.Web" --urls "http://127.0.0.1:$port" >"$state/$name.site.log" 2>&1 9>&- &
+  site_pid=$!
+  printf '%s' "$site_pid" >"$state/$name.pid"
+  until answers "$port"; do
+    kill -0 "$site_pid" 2>/dev/null || { tail -n 20 "$state/$name.site.log" >&2; fail 'the site stopped while starting.'; }
+    sleep 0.1
+  done
+}
+
+# Whether the site on a port answers and reaches its database.
+answers() {
+  local line=''
+  { exec 3<>"/dev/tcp/127.0.0.1/$1"; } 2>/dev/null || return 1
+  printf 'GET /healthz HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3
+  read -r -t 5 line <&3 || true
+  exec 3>&-
+  [[ $line == *' 200 '* ]]
+}
+
+stop_all() {
+  trap '' INT TERM HUP
+  stop_site
+  stop_cluster
+}

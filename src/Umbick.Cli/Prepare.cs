@@ -1,0 +1,36 @@
+using Npgsql;
+using Umbick.Core.Diagnosis;
+using Umbick.Store;
+using Umbick.Store.Casework;
+
+namespace Umbick.Cli;
+
+/// <summary>Brings a database up to date and, for the demonstration, fills it. Runs as the owner.</summary>
+internal static class Prepare
+{
+    public static async Task<int> Run(bool demo)
+    {
+        var owner = Environment.GetEnvironmentVariable("UMBICK_OWNER");
+        if (owner is null)
+        {
+            await Console.Error.WriteLineAsync("UMBICK_OWNER, the owner's connection, is not set. Start this through ./umbick.");
+            return 2;
+        }
+        Migrator.Migrate(owner);
+        if (demo) await FillDemo(owner);
+        return 0;
+    }
+
+    public static void PrintSignIn() => Console.WriteLine($"{DemoSchool.UserName} with the password “{DemoSchool.Password}”");
+
+    private static async Task FillDemo(string connectionString)
+    {
+        await using var source = NpgsqlDataSource.Create(connectionString);
+        var database = new Database(source);
+        if (await database.IsDemo()) return;
+        Console.WriteLine("Making demonstration data");
+        // The mark comes last: what a run that was stopped half-way left is made anew.
+        await new DemoSchool(new ReadingModel(), DateTimeOffset.UtcNow).Fill(database);
+        await using (var mark = source.CreateCommand($"comment on database umbick is '{Database.DemoMark}'")) await mark.ExecuteNonQueryAsync();
+    }
+}

@@ -1,0 +1,69 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Progress;
+
+/// <summary>What to do with a child next, the most pressing first.</summary>
+public enum NextStep
+{
+    /// <summary>A sitting was left in the middle.</summary>
+    GoOnAsking,
+
+    /// <summary>A set is assigned and not finished.</summary>
+    DoTheSet,
+
+    /// <summary>A pattern is likely and nothing is assigned for it.</summary>
+    Practise,
+
+    /// <summary>Nothing has been asked yet.</summary>
+    AskFirst,
+
+    /// <summary>A set was done since the last asking: see whether it holds.</summary>
+    AskAgain,
+
+    /// <summary>Something is possible, and a few more questions would settle it.</summary>
+    AskMore,
+
+    /// <summary>Nothing is likely: look in again some weeks on.</summary>
+    LookInAgain,
+}
+
+/// <summary>Where a child's case stands.</summary>
+/// <param name="Sittings">How many sittings there have been.</param>
+/// <param name="Likely">The patterns called likely, the one to practise first at the front.</param>
+/// <param name="Possible">The patterns that are possible.</param>
+/// <param name="AskingOpen">Whether a sitting was left in the middle.</param>
+/// <param name="SetOpen">Whether a set is assigned and not finished.</param>
+/// <param name="PractisedSinceAsked">Whether a set was finished since the last asking.</param>
+public sealed record CaseState(
+    int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked)
+{
+    /// <summary>The patterns with these labels, in the order given.</summary>
+    public static IReadOnlyList<Pattern> Labelled(IEnumerable<(Pattern Pattern, Label Label)> patterns, Label label) =>
+        [.. patterns.Where(pattern => pattern.Label == label).Select(pattern => pattern.Pattern)];
+}
+
+/// <summary>One recommendation with its reason.</summary>
+/// <param name="Step">What to do.</param>
+/// <param name="Pattern">The pattern it is about; null where it is about none.</param>
+/// <param name="Heading">It in a few words.</param>
+/// <param name="Reason">Why, as a sentence.</param>
+public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, string Reason)
+{
+    /// <summary>What to do next with a child.</summary>
+    public static WhatNext For(CaseState state)
+    {
+        var likely = state.Likely.Count > 0 ? state.Likely[0] : null;
+        var possible = state.Possible.Count > 0 ? state.Possible[0] : null;
+        return state switch
+        {
+            { AskingOpen: true } => new(NextStep.GoOnAsking, null, "Go on asking", "A sitting was left in the middle. Every answer is kept."),
+            { SetOpen: true } => new(NextStep.DoTheSet, likely, "Do the set", "A practice set is ready and has not been finished."),
+            { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times", "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
+            { PractisedSinceAsked: true } => new(NextStep.AskAgain, likely, "Ask again, bare", "A set was done since the last asking. See whether it holds without help."),
+            _ when likely is not null => new(NextStep.Practise, likely, likely.Texts.Practise, "It spoils most of what is being learnt now, so it comes first."),
+            _ when possible is not null => new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
+            _ => new(NextStep.LookInAgain, null, "Look in again", "No pattern stands out. Ask again in a few weeks."),
+        };
+    }
+}

@@ -1,0 +1,120 @@
+using System.Data.Common;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Core.Progress;
+
+namespace Umbick.Store.Casework;
+
+/// <summary>One question of a sitting with the answer that stands.</summary>
+/// <param name="Asked">What was asked.</param>
+/// <param name="Given">The first answer that stands; null where none has been given.</param>
+/// <param name="Answer">What was read in it; null where none has been given.</param>
+/// <param name="IsRight">Whether it is right.</param>
+public sealed record Question(Asked Asked, GivenRow? Given, Answer? Answer, bool IsRight);
+
+/// <summary>A sitting with its questions.</summary>
+public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<Question> Questions)
+{
+    /// <summary>The questions that have been answered.</summary>
+    public IEnumerable<Question> Answered => Questions.Where(question => question.Given is not null);
+}
+
+/// <summary>Everything known of one child, and what follows from it.</summary>
+public sealed class ChildRecord
+{
+    private readonly ReadingModel _model;
+
+    private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay)
+    {
+        _model = model;
+        (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
+        First = WhichFirst.Order(model, replay.Now, child.Stage);
+        Next = WhatNext.For(new CaseState(
+            child.Sittings,
+            [.. First.Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern)],
+            [.. First.Where(impact => impact.Finding.Label == Label.Possible).Select(impact => impact.Finding.Pattern)],
+            child.OpenAsking is not null,
+            child.OpenSet is not null,
+            child.PractisedSinceAsked));
+    }
+
+    /// <summary>The child.</summary>
+    public CaseloadRow Child { get; }
+
+    /// <summary>Sittings in which something was asked, the earliest first.</summary>
+    public IReadOnlyList<SittingRecord> Sittings { get; }
+
+    /// <summary>Practice sets, the latest first.</summary>
+    public IReadOnlyList<AssignedSet> Sets { get; }
+
+    /// <summary>Belief replayed from every answer.</summary>
+    public Replay Replay { get; }
+
+    /// <summary>The patterns that are likely or possible, the one to practise first at the front.</summary>
+    public IReadOnlyList<Impact> First { get; }
+
+    /// <summary>What to do next.</summary>
+    public WhatNext Next { get; }
+
+    /// <summary>What every answer now says.</summary>
+    public Conclusion Now => Replay.Now;
+
+    /// <summary>How the pattern worked on did first and does now; null where none has shown.</summary>
+    public FirstAndNow? FirstAndNow =>
+        WorkedOn is { } pattern ? Core.Progress.FirstAndNow.Of(Replay, _model, pattern) : null;
+
+    /// <summary>The pattern of the latest set; without one, the pattern to practise first.</summary>
+    public Pattern? WorkedOn => Sets.Select(set => set.Pattern).FirstOrDefault(pattern => pattern is not null)
+        ?? First.Select(impact => impact.Finding.Pattern).FirstOrDefault();
+
+    /// <summary>The question that an answer of <see cref="Replay"/> belongs to.</summary>
+    public Question QuestionOf(TellingAnswer telling) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(telling.Index);
+
+    /// <summary>The help that the next set starts with: from how the last one went.</summary>
+    public Support NextSupport
+    {
+        get
+        {
+            var last = Sets.FirstOrDefault(set => set.DoneAt is not null);
+            var questions = Sittings.LastOrDefault(sitting => sitting.Sitting.Id == last?.Sitting)?.Answered.ToList();
+            return last is null || questions is not { Count: > 0 }
+                ? Support.Most
+                : Fading.Next(last.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
+        }
+    }
+
+    /// <summary>Loads a child's record, or null where the school has no such child.</summary>
+    public static async Task<ChildRecord?> Load(DbConnection connection, ReadingModel model, Guid id)
+    {
+        if (await Children.Find(connection, id) is not { } child) return null;
+        var sets = await Store.Sets.OfChild(connection, id);
+        var sittings = await Store.Sittings.OfChild(connection, id);
+        var asked = await Store.Sittings.AskedIn(connection, sittings.Select(sitting => sitting.Id));
+        var answers = await Store.Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
+        var records = sittings
+            .Select(sitting => new SittingRecord(sitting, [.. asked[sitting.Id].Select(item => QuestionOf(item, sitting, answers[sitting.Id]))]))
+            .Where(record => record.Questions.Count > 0)
+            .ToList();
+        var replay = Replay.Of(model, [.. records.Select(record => Replayed(record, sets))]);
+        return new ChildRecord(model, child, records, sets, replay);
+    }
+
+    private static Question QuestionOf(Asked asked, Sitting sitting, IEnumerable<GivenRow> answers)
+    {
+        var given = answers.FirstOrDefault(answer => answer.Place == asked.Place && answer.Try == 1);
+        if (given is null) return new Question(asked, null, null, false);
+        var answer = AnswerParser.Parse(given.Raw);
+        return new Question(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage));
+    }
+
+    private static SittingAnswers Replayed(SittingRecord record, IReadOnlyList<AssignedSet> sets)
+    {
+        var practised = sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern;
+        var answers = record.Answered.Select(question => new GivenAnswer(
+            question.Asked.Item, question.Answer!, question.Given!.AnswerMode, Helped: question.Asked.Support != Support.Bare));
+        return new SittingAnswers(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. answers], practised is null ? [] : [practised.Step]);
+    }
+}

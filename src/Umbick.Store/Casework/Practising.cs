@@ -1,0 +1,108 @@
+using System.Data.Common;
+using System.Text.Json;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+
+namespace Umbick.Store.Casework;
+
+/// <summary>Where a child is in a practice set.</summary>
+/// <param name="Sitting">The sitting.</param>
+/// <param name="Asked">The item being asked; null when all are done.</param>
+/// <param name="First">Her first answer to it; null before.</param>
+/// <param name="Second">Her second answer, after looking again; null before.</param>
+/// <param name="FirstRight">Whether the first is right.</param>
+/// <param name="SecondRight">Whether the second is right.</param>
+/// <param name="Done">How many items are done.</param>
+/// <param name="Total">How many items there are.</param>
+public sealed record Turn(Sitting Sitting, Asked? Asked, GivenRow? First, GivenRow? Second, bool FirstRight, bool SecondRight, int Done, int Total)
+{
+    /// <summary>Whether the item is settled: answered rightly, or tried twice.</summary>
+    public bool Settled => FirstRight || Second is not null;
+}
+
+/// <summary>Practising: a set is made and assigned; a child does it, with one look again at each item before she is told.</summary>
+public sealed class Practising(ReadingModel model, TimeProvider clock)
+{
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    /// <summary>The set that would be assigned for a pattern.</summary>
+    public PracticeSet Make(ChildRecord record, Pattern pattern, int seed) =>
+        new SetMaker(model).Make(pattern, record.Child.Stage, record.NextSupport, seed);
+
+    /// <summary>Assigns a set and opens its sitting.</summary>
+    /// <returns>The set's id and its sitting's.</returns>
+    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern pattern, int seed, Guid by)
+    {
+        var set = Make(record, pattern, seed);
+        var (setId, sittingId) = (Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
+        var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
+        {
+            pattern = finding.Pattern.Id,
+            belief = Math.Round(finding.Belief, 3),
+            label = finding.Label.ToString(),
+        }));
+        await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, record.NextSupport, ReadingModel.Version, shown, by, Now);
+        var sitting = new Sitting
+        {
+            Id = sittingId,
+            Child = record.Child.Id,
+            Kind = Sitting.Practice,
+            PracticeSet = setId,
+            Stage = record.Child.Stage,
+            Length = set.Items.Count,
+            StartedAt = Now,
+        };
+        await Sittings.Start(connection, school, sitting);
+        await Sittings.Ask(connection, school, sittingId, set.Items.Select((item, i) => new Asked(i + 1, item.Item, item.Support, item.Why)), Now);
+        return (setId, sittingId);
+    }
+
+    /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>
+    public static async Task<Turn?> Where(DbConnection connection, Guid sittingId) =>
+        await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
+
+    /// <summary>Keeps an answer.</summary>
+    public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true } sitting) return Submitted.NotFound;
+        if (await Sittings.Answer(connection, sittingId, submission.Id) is { } before)
+            return before.Raw == submission.Raw && before.Place == submission.Place ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
+        if (sitting.EndedAt is not null) return Submitted.Over;
+        var turn = await TurnOf(connection, sitting);
+        if (turn.Asked?.Place != submission.Place || turn.Settled) return Submitted.MovedOn;
+        await Sittings.Add(connection, school, Asking.RowOf(sittingId, submission, turn.First is null ? 1 : 2), by: null, Now);
+        return Submitted.Kept;
+    }
+
+    /// <summary>Goes on to the next item once one is settled; after the last the sitting ends.</summary>
+    public async Task GoOn(DbConnection connection, Guid school, Guid sittingId, int place)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
+        var turn = await TurnOf(connection, sitting);
+        if (!turn.Settled || sitting.CurrentPlace != place) return;
+        if (place < turn.Total)
+        {
+            await Sittings.MoveTo(connection, sittingId, place + 1);
+            return;
+        }
+        await Sittings.End(connection, sittingId, Now);
+        var record = await ChildRecord.Load(connection, model, sitting.Child);
+        await Marginals.Keep(connection, school, sittingId, record!.Now);
+    }
+
+    private static async Task<Turn> TurnOf(DbConnection connection, Sitting sitting)
+    {
+        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
+        if (sitting.EndedAt is not null) return new Turn(sitting, null, null, null, false, false, asked.Count, asked.Count);
+        var item = asked.Single(one => one.Place == sitting.CurrentPlace);
+        var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == item.Place).ToList();
+        var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
+        return new Turn(sitting, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count);
+
+        bool IsRight(GivenRow? given) =>
+            given is not null && Scoring.IsRight(item.Item, AnswerParser.Parse(given.Raw), given.AnswerMode, sitting.Stage);
+    }
+}

@@ -1,0 +1,31 @@
+namespace Umbick.Store.Casework;
+
+/// <summary>An answer that somebody sends.</summary>
+/// <param name="Id">Made by the page, so that sending it twice is one answer.</param>
+/// <param name="Place">The place of the item that the page showed.</param>
+/// <param name="Raw">The answer exactly as given.</param>
+/// <param name="Mode">How it was given.</param>
+/// <param name="Seconds">How long it took, where it was measured.</param>
+public sealed record Submission(Guid Id, int Place, string Raw, Core.Items.AnswerMode Mode, float? Seconds);
+
+/// <summary>What became of it.</summary>
+public enum Submitted
+{
+    /// <summary>It is kept.</summary>
+    Kept,
+
+    /// <summary>It had been kept before; nothing changed.</summary>
+    KeptBefore,
+
+    /// <summary>Another answer was kept under the same id; this one was not.</summary>
+    OtherAnswerKept,
+
+    /// <summary>The sitting has moved on from the item that the page showed; it was not kept.</summary>
+    MovedOn,
+
+    /// <summary>The sitting is over; it was not kept.</summary>
+    Over,
+
+    /// <summary>The school has no such sitting.</summary>
+    NotFound,
+}

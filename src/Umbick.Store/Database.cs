@@ -1,0 +1,48 @@
+using System.Data.Common;
+using Dapper;
+using Npgsql;
+
+namespace Umbick.Store;
+
+/// <summary>The way to a school's rows: one transaction, with the school set for just that long.</summary>
+public sealed class Database(NpgsqlDataSource source)
+{
+    static Database() => DefaultTypeMap.MatchNamesWithUnderscores = true;
+
+    /// <summary>The comment that marks a database of demonstration data.</summary>
+    public const string DemoMark = "demonstration";
+
+    /// <summary>Does some work inside one school, as a whole or not at all.</summary>
+    public async Task<T> InSchool<T>(Guid school, Func<DbConnection, Task<T>> work, CancellationToken cancel = default)
+    {
+        await using var connection = await source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await connection.ExecuteAsync("select set_config('umbick.school', @school, true)", new { school = school.ToString() });
+        var result = await work(connection);
+        await transaction.CommitAsync(cancel);
+        return result;
+    }
+
+    /// <summary>Does some work inside one school, as a whole or not at all.</summary>
+    public Task InSchool(Guid school, Func<DbConnection, Task> work, CancellationToken cancel = default) =>
+        InSchool<object?>(
+            school,
+            async connection =>
+            {
+                await work(connection);
+                return null;
+            },
+            cancel);
+
+    /// <summary>Does some work before a school is known: it sees only what the narrow functions give.</summary>
+    public async Task<T> BeforeSchool<T>(Func<DbConnection, Task<T>> work, CancellationToken cancel = default)
+    {
+        await using var connection = await source.OpenConnectionAsync(cancel);
+        return await work(connection);
+    }
+
+    /// <summary>Whether this is a database of demonstration data.</summary>
+    public Task<bool> IsDemo(CancellationToken cancel = default) =>
+        BeforeSchool(connection => connection.ExecuteScalarAsync<bool>(
+            "select coalesce(shobj_description(oid, 'pg_database'), '') = @DemoMark from pg_database where datname = current_database()", new { DemoMark }), cancel);
+}

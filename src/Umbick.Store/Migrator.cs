@@ -1,0 +1,22 @@
+using DbUp;
+using DbUp.Engine;
+
+namespace Umbick.Store;
+
+/// <summary>Brings a database up to date. Only the launcher runs it, as the owner.</summary>
+public static class Migrator
+{
+    /// <summary>Runs every migration that has not been run.</summary>
+    /// <exception cref="InvalidOperationException">A migration failed; it was undone whole.</exception>
+    public static void Migrate(string ownerConnectionString)
+    {
+        var upgrader = DeployChanges.To.PostgresqlDatabase(ownerConnectionString)
+            .WithScriptsEmbeddedInAssembly(typeof(Migrator).Assembly)
+            .WithTransactionPerScript()
+            .LogToNowhere()
+            .Build();
+        DatabaseUpgradeResult result = upgrader.PerformUpgrade();
+        if (!result.Successful)
+            throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed and was undone: {result.Error.Message}", result.Error);
+    }
+}

@@ -1,0 +1,49 @@
+using System.Data.Common;
+using Dapper;
+using Microsoft.AspNetCore.Identity;
+
+namespace Umbick.Store;
+
+/// <summary>A school.</summary>
+public sealed record School(Guid Id, string Name);
+
+/// <summary>Schools and the people of one, as the launcher adds them.</summary>
+public static class Schools
+{
+    /// <summary>The school that is set.</summary>
+    public static Task<School> Here(DbConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
+
+    /// <summary>Adds a school. Only the owner may.</summary>
+    public static Task Add(DbConnection owner, School school) =>
+        owner.ExecuteAsync("insert into school (id, name) values (@Id, @Name)", school);
+
+    /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
+    public static async Task Erase(DbConnection owner)
+    {
+        foreach (var table in new[] { "marginal", "answer", "asked", "sitting", "set_item", "practice_set", "child", "person" })
+            await owner.ExecuteAsync($"delete from {table} where school = current_school()");
+        await owner.ExecuteAsync("delete from school where id = current_school()");
+    }
+
+    /// <summary>Adds somebody who signs in. Only the owner may.</summary>
+    public static async Task<Person> AddPerson(DbConnection owner, Guid school, string userName, string displayName, string password)
+    {
+        var person = new Person
+        {
+            School = school,
+            Id = Guid.NewGuid(),
+            UserName = userName,
+            NormalizedUserName = userName.ToUpperInvariant(),
+            DisplayName = displayName,
+            SecurityStamp = Guid.NewGuid().ToString("N"),
+        };
+        person.PasswordHash = new PasswordHasher<Person>().HashPassword(person, password);
+        await owner.ExecuteAsync(
+            """
+            insert into person (school, id, user_name, normalized_user_name, display_name, password_hash, security_stamp)
+            values (@School, @Id, @UserName, @NormalizedUserName, @DisplayName, @PasswordHash, @SecurityStamp)
+            """,
+            person);
+        return person;
+    }
+}

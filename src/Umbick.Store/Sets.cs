@@ -1,0 +1,95 @@
+using System.Data.Common;
+using Dapper;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+
+namespace Umbick.Store;
+
+/// <summary>A practice set that was assigned.</summary>
+public sealed class AssignedSet
+{
+    public Guid Id { get; init; }
+
+    public Guid Child { get; init; }
+
+    public string Alias { get; init; } = "";
+
+    public string PatternId { get; init; } = "";
+
+    public string StartSupport { get; init; } = "";
+
+    public DateTime AssignedAt { get; init; }
+
+    /// <summary>The sitting in which it is being done or was done; null before.</summary>
+    public Guid? Sitting { get; init; }
+
+    public DateTime? DoneAt { get; init; }
+
+    /// <summary>The pattern it is for; null where a later catalogue has dropped it.</summary>
+    public Pattern? Pattern => Catalogue.Find(PatternId);
+
+    public Support Support => ItemText.Support(StartSupport);
+}
+
+/// <summary>Practice sets.</summary>
+public static class Sets
+{
+    private const string Select =
+        """
+        select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support,
+          practice_set.assigned_at, sitting.id as sitting, sitting.ended_at as done_at
+        from practice_set
+        join child on child.school = practice_set.school and child.id = practice_set.child
+        left join sitting on sitting.school = practice_set.school and sitting.practice_set = practice_set.id
+        """;
+
+    private sealed record ItemRow(string Task, string ClockTime, string? Claim, string Part, string Support, string Why);
+
+    public static Task<AssignedSet?> Find(DbConnection connection, Guid id) =>
+        connection.QuerySingleOrDefaultAsync<AssignedSet>($"{Select} where practice_set.id = @id", new { id });
+
+    /// <summary>The sets of a school, the latest first.</summary>
+    public static Task<IEnumerable<AssignedSet>> Latest(DbConnection connection, int most) =>
+        connection.QueryAsync<AssignedSet>($"{Select} order by practice_set.assigned_at desc limit @most", new { most });
+
+    /// <summary>A child's sets, the latest first.</summary>
+    public static async Task<IReadOnlyList<AssignedSet>> OfChild(DbConnection connection, Guid child) =>
+        [.. await connection.QueryAsync<AssignedSet>($"{Select} where practice_set.child = @child order by practice_set.assigned_at desc", new { child })];
+
+    public static async Task<IReadOnlyList<SetItem>> Items(DbConnection connection, Guid set)
+    {
+        var rows = await connection.QueryAsync<ItemRow>(
+            "select task, clock_time, claim, part, support, why from set_item where practice_set = @set order by place", new { set });
+        return [.. rows.Select(row => new SetItem(
+            ItemText.Read(row.Task, row.ClockTime, row.Claim), Enum.Parse<SetPart>(row.Part), ItemText.Support(row.Support), row.Why))];
+    }
+
+    /// <summary>Keeps a set that is assigned, with what was shown when it was.</summary>
+    public static async Task Assign(
+        DbConnection connection, Guid school, Guid id, Guid child, PracticeSet set, int seed, Support start, string engine, string shown, Guid by, DateTime now)
+    {
+        await connection.ExecuteAsync(
+            """
+            insert into practice_set (school, id, child, pattern, seed, start_support, assigned_at, assigned_by, engine, shown)
+            values (@school, @id, @child, @pattern, @seed, @support, @now, @by, @engine, @shown::jsonb)
+            """,
+            new { school, id, child, pattern = set.Pattern.Id, seed, support = ItemText.Support(start), now, by, engine, shown });
+        await connection.ExecuteAsync(
+            """
+            insert into set_item (school, practice_set, place, task, clock_time, claim, part, support, why)
+            values (@school, @id, @place, @task, @time, @claim, @part, @support, @why)
+            """,
+            set.Items.Select((item, i) => new
+            {
+                school,
+                id,
+                place = i + 1,
+                task = item.Item.Task.Id,
+                time = item.Item.Time.ToString(),
+                claim = ItemText.Claim(item.Item),
+                part = item.Part.ToString(),
+                support = ItemText.Support(item.Support),
+                why = item.Why,
+            }));
+    }
+}
