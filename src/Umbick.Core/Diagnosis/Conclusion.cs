@@ -57,7 +57,11 @@ public sealed record Conclusion(
     public IEnumerable<Finding> Likely => Findings.Where(finding => finding.Label == Label.Likely);
 
     /// <summary>Reads off what a belief, reached by these answers, says.</summary>
-    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers)
+    /// <param name="model">The model.</param>
+    /// <param name="belief">The belief.</param>
+    /// <param name="answers">Every answer up to now.</param>
+    /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed then.</param>
+    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers, Conclusion? before = null)
     {
         var findings = model.Patterns
             .Select(pattern => (Pattern: pattern, Belief: belief.In(pattern)))
@@ -71,7 +75,7 @@ public sealed record Conclusion(
             .ToList();
         var otherAt = model.Space.Steps
             .Where(step => belief.At(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= PossibleFrom);
-        return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. UnexplainedAmong(model, belief, answers)], answers.Count);
+        return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(model, belief, answers, before?.Answers ?? 0)], answers.Count);
     }
 
     private static Label LabelOf(double belief, Evidence evidence) => belief switch
@@ -81,9 +85,9 @@ public sealed record Conclusion(
         _ => Label.Unlikely,
     };
 
-    private static IEnumerable<int> UnexplainedAmong(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers)
+    private static IEnumerable<int> UnexplainedAmong(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers, int from)
     {
-        for (var index = 0; index < answers.Count; index++)
+        for (var index = from; index < answers.Count; index++)
         {
             var given = answers[index];
             if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) continue;

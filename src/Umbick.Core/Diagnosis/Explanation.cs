@@ -61,6 +61,22 @@ public sealed class Explainer(ReadingModel model)
         return new Explained(false, explanations, nearSlip, 0);
     }
 
+    /// <summary>What each pattern alone would answer to an item where that is wrong, the commonest first.</summary>
+    public IReadOnlyList<(Answer Answer, IReadOnlyList<Pattern> Patterns)> OtherWays(Item item, AnswerMode mode)
+    {
+        var prediction = model.Predict(item, mode);
+        var alone =
+            from step in prediction.SubSpace.Steps
+            from choice in Enumerable.Range(1, model.Space.At(step).Count - 1)
+            let pattern = model.Space.At(step)[choice].Pattern
+            let answer = prediction.LikeliestOf(choice * prediction.SubSpace.Stride(step))
+            where pattern is not null && answer != prediction.RightId
+            group pattern by answer into ways
+            orderby ways.Max(pattern => pattern.Weight) descending
+            select (prediction.Answers[ways.Key], (IReadOnlyList<Pattern>)[.. ways.Distinct()]);
+        return [.. alone];
+    }
+
     private IEnumerable<Choice> Choices(Prediction prediction, int part) =>
         prediction.SubSpace.Steps.Select(step => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)]);
 

@@ -128,7 +128,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0)
         foreach (var step in prediction.SubSpace.Steps)
         {
             var (one, two) = (At(step, tops[0].Best), At(step, tops[1].Best));
-            if (one.Pattern is not null && one.Pattern == two.Pattern) return $"{one.Pattern.Texts.Name}: are o'clock, half and quarters spoilt too?";
+            if (one.Pattern is not null && one.Pattern == two.Pattern) return $"{one.Pattern.Texts.Name}: are o’clock, half and quarters spoilt too?";
             if (one != two) return $"Tells {one.Reads} from {two.Reads}.";
         }
         return "Checks that this still comes out right.";

@@ -57,7 +57,7 @@ public sealed class Replay
                 belief.Observe(given);
                 answers.Add((i, given));
             }
-            var conclusion = WithCleared(Conclusion.Of(model, belief, [.. answers.Select(answer => answer.Given)]), model, belief, answers, lastLikely);
+            var conclusion = WithCleared(Conclusion.Of(model, belief, [.. answers.Select(answer => answer.Given)], after.Count == 0 ? null : after[^1].Conclusion), model, belief, answers, lastLikely);
             foreach (var finding in conclusion.Likely) lastLikely[finding.Pattern] = i;
             after.Add(new AfterSitting(sittings[i].Day, conclusion));
         }

@@ -11,8 +11,8 @@ internal static class HourPatterns
             Finding: "{child} takes the hour that is coming, not the one the short hand has passed.",
             Reads: "the coming hour",
             Family: "Your child sometimes says the hour that is coming instead of the one that has gone.",
-            Why: "The hand is moving towards that numeral, and 'to' times do name it. Counting on also makes the next number feel like the answer.",
-            HourFirst: "Start at an o'clock and turn slowly. Has it got there yet? Until it touches the next numeral, the hour is the one it has passed.",
+            Why: "The hand is moving towards that numeral, and ‘to’ times do name it. Counting on also makes the next number feel like the answer.",
+            HourFirst: "Start at an o’clock and turn slowly. Has it got there yet? Until it touches the next numeral, the hour is the one it has passed.",
             MinuteFirst: "Read the minutes, then ask: is the hour full yet? It keeps its old name until the long hand is back at the top.",
             Practise: "Practise: which hour has it passed?"))
         { Alike = ["lower-numeral", "nearest-hour"] },
@@ -22,7 +22,7 @@ internal static class HourPatterns
             Finding: "{child} takes whichever hour the short hand is nearest to.",
             Reads: "the nearest hour",
             Family: "Your child sometimes picks the hour that the short hand is closest to.",
-            Why: "Nearest works up to half past, and 'the number it points at' is often taught that way.",
+            Why: "Nearest works up to half past, and ‘the number it points at’ is often taught that way.",
             HourFirst: "Shade the space from the last numeral to the next. All of it belongs to the hour passed, right up to the line.",
             MinuteFirst: "If the long hand is past the half, the short one will look close to the next hour. Ask which it has really passed.",
             Practise: "Practise: almost there, but not yet"))
@@ -33,7 +33,7 @@ internal static class HourPatterns
             Finding: "{child} takes the lower of the two numerals beside the short hand.",
             Reads: "the lower numeral",
             Family: "Between 12 and 1 your child says 1, because it is the smaller number.",
-            Why: "'Take the smaller number' works eleven times in twelve. Between 12 and 1 it fails.",
+            Why: "‘Take the smaller number’ works eleven times in twelve. Between 12 and 1 it fails.",
             HourFirst: "Turn from 11 on to 12 and over the top. Twelve has been passed and one has not: so it is still 12.",
             MinuteFirst: "Read the minutes. Then follow the short hand back to the numeral it left: over the top that is 12.",
             Practise: "Practise: over the top, from 12 to 1"))
@@ -44,7 +44,7 @@ internal static class HourPatterns
             Finding: "{child} goes one hour too far back.",
             Reads: "the hour before",
             Family: "Your child sometimes says one hour too early.",
-            Why: "'The hour before' has been taken to mean one less than the numeral the hand has just passed.",
+            Why: "‘The hour before’ has been taken to mean one less than the numeral the hand has just passed.",
             HourFirst: "Put a finger on the numeral it has just passed and say that one. No counting back is needed.",
             MinuteFirst: "Read the minutes, then touch the numeral behind the short hand and say it as it stands.",
             Practise: "Practise: say the one it has passed")),

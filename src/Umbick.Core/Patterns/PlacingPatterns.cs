@@ -10,13 +10,13 @@ internal static class PlacingPatterns
             Reads: "the hour hand on its numeral",
             Family: "When setting a clock your child leaves the short hand exactly on the number.",
             Why: "On a toy clock whose hands turn freely the short hand does stay where it is put.",
-            HourFirst: "Turn a geared clock from the o'clock and watch only the short hand. Where is it when half the hour has gone?",
+            HourFirst: "Turn a geared clock from the o’clock and watch only the short hand. Where is it when half the hour has gone?",
             MinuteFirst: "Set the long hand, then ask how much of the hour has gone. Move the short hand that much of its space.",
             Practise: "Practise: how far has it crept?")),
 
         new("hour-hand-halfway", 0.05, new PlacingWay(minutes => minutes == 0 ? 0 : 0.5), new(
             Name: "The hour hand is put halfway",
-            Finding: "{child} puts the hour hand halfway between numerals whenever it is not o'clock.",
+            Finding: "{child} puts the hour hand halfway between numerals whenever it is not o’clock.",
             Reads: "the hour hand halfway",
             Family: "When setting a clock your child puts the short hand in the middle of the space.",
             Why: "Half past was the first time at which the hour hand left its numeral.",
@@ -29,8 +29,8 @@ internal static class PlacingPatterns
             Finding: "{child} moves the hour hand back from its numeral as the minutes grow.",
             Reads: "the hour hand before its numeral",
             Family: "When setting a clock your child moves the short hand the wrong way.",
-            Why: "'To' times stand before the numeral they name, and this has spread to all times.",
-            HourFirst: "From seven o'clock onwards both hands only walk forward. Turn it and see on which side of the 7 it is.",
+            Why: "‘To’ times stand before the numeral they name, and this has spread to all times.",
+            HourFirst: "From seven o’clock onwards both hands only walk forward. Turn it and see on which side of the 7 it is.",
             MinuteFirst: "Set the long hand by turning forward from the top, and let the short hand creep forward with it.",
             Practise: "Practise: both hands walk forward")),
     ];

@@ -22,8 +22,8 @@ internal static class WritingPatterns
             Reads: "the nought on the wrong side",
             Family: "Your child writes 9:50 for five past nine: the nought has gone to the wrong side.",
             Why: "She knows that two figures are wanted, and fills up from the left.",
-            HourFirst: "Read it back: is 9:50 five past nine? The nought holds the tens' place, so it comes first.",
-            MinuteFirst: "Say the minutes as 'nought five' and write them as you say them.",
+            HourFirst: "Read it back: is 9:50 five past nine? The nought holds the tens’ place, so it comes first.",
+            MinuteFirst: "Say the minutes as ‘nought five’ and write them as you say them.",
             Practise: "Practise: where does the nought go?")),
 
         new("minutes-first", 0.02, new WritingWay((hour, minutes) => DigitalAnswer.Folded(minutes, hour, hour < 10 ? 1 : 2)), new(
@@ -31,8 +31,8 @@ internal static class WritingPatterns
             Finding: "{child} writes the minutes first and then the hour.",
             Reads: "the minutes written first",
             Family: "Your child writes the two parts of the time in the order in which they are said.",
-            Why: "'Twenty past eight' says the minutes first, and so they are written first.",
-            HourFirst: "Figures begin with the hour. Say 'hour, then minutes' while writing.",
+            Why: "‘Twenty past eight’ says the minutes first, and so they are written first.",
+            HourFirst: "Figures begin with the hour. Say ‘hour, then minutes’ while writing.",
             MinuteFirst: "Words may begin with the minutes; figures begin with the hour. Leave room for it.",
             Practise: "Practise: hour, then minutes")),
 
@@ -41,7 +41,7 @@ internal static class WritingPatterns
             Finding: "{child} writes the hour and leaves the minutes out.",
             Reads: "the hour written alone",
             Family: "Your child writes only the hour.",
-            Why: "A time still means 'which hour', or the colon and what follows are not yet familiar.",
+            Why: "A time still means ‘which hour’, or the colon and what follows are not yet familiar.",
             HourFirst: "After the hour comes the mark, and after the mark two figures. What goes there?",
             MinuteFirst: "Put the minutes into their boxes first. Then the hour in front of them.",
             Practise: "Practise: what comes after the mark?"))

@@ -1,4 +1,5 @@
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Progress;
@@ -24,7 +25,9 @@ public sealed record FirstAndNow(
     {
         var evidence = Evidence.For(pattern, model, replay.Belief, [.. replay.Answers.Select(answer => answer.Given)]);
         var telling = evidence.Answers.Where(answer => !answer.Given.Helped).ToList();
-        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay);
+        // Two patterns together can come right by accident; that is no picture of either.
+        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay
+            && !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
         if (first is null) return null;
         var now = telling[^1];
         var sittings = telling

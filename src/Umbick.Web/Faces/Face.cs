@@ -1,0 +1,54 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Practice;
+
+namespace Umbick.Web.Faces;
+
+/// <summary>The three sizes in which a face is drawn. They differ in what is drawn, not only in how large.</summary>
+public enum FaceSize
+{
+    /// <summary>Under 60 px: no numerals, thick hands, a ring where the answer was wrong.</summary>
+    Mini,
+
+    /// <summary>About 90 to 130 px: numerals and the ticks at them.</summary>
+    Middle,
+
+    /// <summary>300 px and more: every tick.</summary>
+    Large,
+}
+
+/// <summary>A clock face to be drawn.</summary>
+/// <param name="Size">Its size.</param>
+public sealed record Face(FaceSize Size)
+{
+    /// <summary>The true hands, in ink; null where none are shown.</summary>
+    public HandPositions? Hands { get; init; }
+
+    /// <summary>The child's reading as hands, in violet under the true ones; null where there is none or it cannot be shown.</summary>
+    public HandPositions? Shadow { get; init; }
+
+    /// <summary>Whether the answer was wrong, so that it shows also where its hands cannot be drawn.</summary>
+    public bool Wrong { get; init; }
+
+    /// <summary>The help drawn on it.</summary>
+    public Support Support { get; init; }
+
+    /// <summary>What a screen reader says; null where saying it would give the answer away.</summary>
+    public string? Label { get; init; }
+
+    /// <summary>The hands of an answer, or null where no clock can show it.</summary>
+    public static HandPositions? HandsOf(Answer? answer) => answer switch
+    {
+        PlacedAnswer placed => placed.Hands,
+        { Meaning: { } time } => HandPositions.Of(time),
+        _ => null,
+    };
+
+    /// <summary>A true clock with what was answered as its shadow, where that was wrong.</summary>
+    public static Face Of(FaceSize size, ClockTime time, Answer? answer, bool isRight, string? label) => new(size)
+    {
+        Hands = HandPositions.Of(time),
+        Shadow = isRight ? null : HandsOf(answer),
+        Wrong = answer is not null && !isRight,
+        Label = label,
+    };
+}

@@ -1,0 +1,111 @@
+using System.Globalization;
+using System.Net;
+using System.Text;
+using Umbick.Core.Clocks;
+using Umbick.Core.Practice;
+
+namespace Umbick.Web.Faces;
+
+/// <summary>
+/// Draws faces as SVG: the one place where a clock becomes a picture. The middle is at 0,0 and the rim at 100;
+/// colours come from the style sheet by class, so that a face prints and follows the tokens.
+/// </summary>
+public static class FaceSvg
+{
+    private const double Rim = 97;
+    private const double NumeralsAt = 72;
+    private const double MinutesAt = 113;
+
+    /// <summary>A face as a whole svg element.</summary>
+    public static string Draw(Face face)
+    {
+        var svg = new StringBuilder();
+        var edge = face.Support >= Support.Most ? 124 : 101;
+        var name = face.Size.ToString().ToLowerInvariant();
+        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"face face-{name}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
+        svg.Append(face.Label is null ? "aria-hidden=\"true\">" : $"role=\"img\" aria-label=\"{WebUtility.HtmlEncode(face.Label)}\">");
+        svg.Append(Invariant($"<circle class=\"face-ground\" r=\"{(face.Size == FaceSize.Mini ? 94 : Rim)}\"/>"));
+        DrawSupport(svg, face);
+        if (face.Size != FaceSize.Mini) DrawDial(svg, face);
+        if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow");
+        if (face.Hands is { } hands) DrawHands(svg, hands, face.Size, "true");
+        if (face.Hands is not null || face.Shadow is not null)
+            svg.Append(Invariant($"<circle class=\"face-pin\" r=\"{(face.Size == FaceSize.Large ? 5 : 6)}\"/>"));
+        return svg.Append("</svg>").ToString();
+    }
+
+    /// <summary>The outline of the hour hand pointing up: short, broad, like a leaf.</summary>
+    public static string HourHand(FaceSize size) => size switch
+    {
+        FaceSize.Mini => "M0,-52 L14,-24 L7,14 L-7,14 L-14,-24 Z",
+        FaceSize.Middle => "M0,-54 L9,-30 L5.5,12 L-5.5,12 L-9,-30 Z",
+        _ => "M0,-54 L7.5,-33 L4,12 L-4,12 L-7.5,-33 Z",
+    };
+
+    /// <summary>The outline of the minute hand pointing up: long, slim, straight, reaching the ticks.</summary>
+    public static string MinuteHand(FaceSize size) => size switch
+    {
+        FaceSize.Mini => "M0,-86 L6,-78 L6,14 L-6,14 L-6,-78 Z",
+        FaceSize.Middle => "M0,-88 L3,-80 L3,14 L-3,14 L-3,-80 Z",
+        _ => "M0,-88 L2.2,-80 L2.2,14 L-2.2,14 L-2.2,-80 Z",
+    };
+
+    /// <summary>Twelve numerals and the ticks, as the large face has them.</summary>
+    public static string Dial()
+    {
+        var svg = new StringBuilder();
+        DrawDial(svg, new Face(FaceSize.Large));
+        return svg.ToString();
+    }
+
+    private static void DrawDial(StringBuilder svg, Face face)
+    {
+        for (var minute = 0; minute < 60; minute++)
+        {
+            var numeral = minute % 5 == 0;
+            if (!numeral && face.Size != FaceSize.Large) continue;
+            var (x1, y1) = At(minute * 6, numeral ? 84 : 89);
+            var (x2, y2) = At(minute * 6, 94);
+            svg.Append(Invariant($"<line class=\"tick{(numeral ? " tick-numeral" : "")}\" x1=\"{x1:0.##}\" y1=\"{y1:0.##}\" x2=\"{x2:0.##}\" y2=\"{y2:0.##}\"/>"));
+        }
+        for (var hour = 1; hour <= 12; hour++)
+        {
+            var (x, y) = At(hour * 30, NumeralsAt);
+            svg.Append(Invariant($"<text class=\"numeral\" x=\"{x:0.##}\" y=\"{y:0.##}\">{hour}</text>"));
+        }
+    }
+
+    private static void DrawSupport(StringBuilder svg, Face face)
+    {
+        if (face.Support == Support.Bare || face.Hands is not { } hands) return;
+        if (face.Support == Support.Full)
+        {
+            svg.Append("<path class=\"half half-past\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half half-to\" d=\"M0,82 A82,82 0 0 1 0,-82 Z\"/>");
+            svg.Append("<text class=\"half-word\" x=\"38\" y=\"42\">past</text><text class=\"half-word\" x=\"-38\" y=\"42\">to</text>");
+        }
+        var passed = Math.Floor(hands.Hour + 1e-9);
+        var (x1, y1) = At(passed * 30, 60);
+        var (x2, y2) = At((passed + 1) * 30, 60);
+        svg.Append(Invariant($"<path class=\"hour-space\" d=\"M0,0 L{x1:0.##},{y1:0.##} A60,60 0 0 1 {x2:0.##},{y2:0.##} Z\"/>"));
+        if (face.Support < Support.Most) return;
+        for (var minute = 0; minute < 60; minute += 5)
+        {
+            var (x, y) = At(minute * 6, MinutesAt);
+            svg.Append(Invariant($"<text class=\"minute-number\" x=\"{x:0.##}\" y=\"{y:0.##}\">{minute}</text>"));
+        }
+    }
+
+    private static void DrawHands(StringBuilder svg, HandPositions hands, FaceSize size, string whose)
+    {
+        svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-hour\" d=\"{HourHand(size)}\" transform=\"rotate({hands.Hour * 30:0.##})\"/>"));
+        svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-minute\" d=\"{MinuteHand(size)}\" transform=\"rotate({hands.Minute * 6:0.##})\"/>"));
+    }
+
+    private static (double X, double Y) At(double degrees, double radius)
+    {
+        var radians = degrees * Math.PI / 180;
+        return (radius * Math.Sin(radians), -radius * Math.Cos(radians));
+    }
+
+    private static string Invariant(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
+}

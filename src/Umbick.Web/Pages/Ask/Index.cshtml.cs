@@ -1,0 +1,20 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Ask;
+
+public sealed class IndexModel(Database database) : PageModel
+{
+    public IReadOnlyList<CaseloadRow> Open { get; private set; } = [];
+
+    public IReadOnlyList<CaseloadRow> Others { get; private set; } = [];
+
+    public async Task OnGet()
+    {
+        var children = (await database.InSchool(User.Teacher().School, Store.Children.All, HttpContext.RequestAborted)).ToList();
+        Open = [.. children.Where(child => child.OpenAsking is not null)];
+        // Who has waited longest stands first.
+        Others = [.. children.Where(child => child.OpenAsking is null).OrderBy(child => child.LastSeen ?? DateTime.MinValue)];
+    }
+}

@@ -1,0 +1,132 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Children;
+
+/// <summary>One child: what the answers say, what next, whether it is working.</summary>
+public sealed class ChildModel(Database database, ReadingModel model) : PageModel
+{
+    private const int MostShown = 8;
+    private const int MostUnexplained = 4;
+
+    public ChildRecord Record { get; private set; } = null!;
+
+    public string Line { get; private set; } = "";
+
+    public string Finding { get; private set; } = "";
+
+    public string? Also { get; private set; }
+
+    public string EvidenceLine { get; private set; } = "";
+
+    public string Reason { get; private set; } = "";
+
+    public IReadOnlyList<Question> Shown { get; private set; } = [];
+
+    public IReadOnlyList<TellingAnswer> Telling { get; private set; } = [];
+
+    public IReadOnlyList<Question> Unexplained { get; private set; } = [];
+
+    public Pattern? Practised { get; private set; }
+
+    public FirstAndNow? Progress { get; private set; }
+
+    public string ProgressLine { get; private set; } = "";
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
+        if (record is null) return NotFound();
+        Record = record;
+        Practised = record.Next.Pattern;
+        Progress = record.FirstAndNow;
+        var child = record.Child;
+        var seen = record.Sittings.Count;
+        Line = seen == 0 ? child.Stage.Name() : $"{child.Stage.Name()} · {Times(seen, "sitting")} since {record.Sittings[0].Sitting.StartedAt:d MMMM}";
+        Tell(record);
+        if (Progress is not null) ProgressLine = Compare(Progress);
+        return Page();
+    }
+
+    private void Tell(ChildRecord record)
+    {
+        var alias = record.Child.Alias;
+        var first = record.First.Count > 0 ? record.First[0].Finding : null;
+        var cleared = record.Now.Findings.FirstOrDefault(finding => finding.Label == Label.Cleared);
+        Reason = record.Next.Reason;
+        Unexplained = [.. record.Now.Unexplained.TakeLast(MostUnexplained).Select(At)];
+        if (first is not null)
+        {
+            Finding = first.Label == Label.Likely ? first.Pattern.Texts.FindingOf(alias) : $"Perhaps: {first.Pattern.Texts.FindingOf(alias)}";
+            var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.Texts.FindingOf(alias));
+            Also = others.Any() ? $"And: {string.Join(" ", others)}" : null;
+            Telling = first.Evidence.Answers;
+            EvidenceLine = EvidenceOf(first);
+            if (record.Next.Step == NextStep.Practise)
+                Reason = $"It spoils about {Share(record.First[0].Spoils)} of the times at this stage{(record.First.Count > 1 ? ", so it comes first" : "")}.";
+        }
+        else if (cleared is not null)
+        {
+            Finding = $"Left behind: {char.ToLowerInvariant(cleared.Pattern.Texts.Name[0])}{cleared.Pattern.Texts.Name[1..]}.";
+            Telling = cleared.Evidence.Answers;
+            EvidenceLine = EvidenceOf(cleared);
+        }
+        else
+        {
+            Finding = record.Sittings.Count == 0 ? "Nothing has been asked yet." : "Nothing stands out.";
+            var wrong = record.Sittings.SelectMany(sitting => sitting.Answered).Count(question => !question.IsRight);
+            var all = record.Sittings.Sum(sitting => sitting.Answered.Count());
+            if (all > 0) EvidenceLine = $"{all - wrong} of {all} answers came right; the others go wrong in no one way.";
+            if (record.Now.OtherAt.Count > 0)
+                Finding = $"{alias} takes {Named(record.Now.OtherAt[0])} some other way: look at these answers.";
+        }
+        Shown = Telling.Count > 0
+            ? [.. Telling.OrderByDescending(answer => answer.Index).Take(MostShown).Reverse().Select(answer => record.QuestionOf(answer))]
+            : [.. record.Sittings.SelectMany(sitting => sitting.Answered).Where(question => !question.IsRight).TakeLast(MostShown)];
+    }
+
+    private Question At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
+
+    private static string EvidenceOf(Finding finding)
+    {
+        var evidence = finding.Evidence;
+        var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.Texts.Reads))}.";
+        var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way, {evidence.Right} right";
+        return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{alike}";
+    }
+
+    private static string Compare(FirstAndNow progress)
+    {
+        var (first, last) = (progress.Sittings[0], progress.Sittings[^1]);
+        var start = $"At first {first.Right} of {Times(first.Telling, "telling answer")} right";
+        return first.Day == last.Day && progress.Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day:d MMMM} {last.Right} of {last.Telling}.";
+    }
+
+    private static string Share(double share) => share switch
+    {
+        >= 0.95 => "all",
+        >= 0.7 => "three quarters",
+        >= 0.6 => "two thirds",
+        >= 0.4 => "half",
+        >= 0.29 => "a third",
+        >= 0.2 => "a quarter",
+        _ => "one in ten",
+    };
+
+    private static string Named(Step step) => step switch
+    {
+        Step.Hour => "the hour",
+        Step.Minutes => "the minutes",
+        Step.PastOrTo => "past and to",
+        _ => "the hour hand",
+    };
+
+    private static string Times(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
+}

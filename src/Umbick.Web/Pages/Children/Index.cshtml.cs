@@ -1,0 +1,76 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Children;
+
+/// <summary>One line of the caseload.</summary>
+public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding, string? Seen, IReadOnlyList<Question> Answers);
+
+/// <summary>The caseload, sorted by what needs doing.</summary>
+public sealed class IndexModel(Database database) : PageModel
+{
+    public IReadOnlyList<IGrouping<NextStep, CaseloadLine>> Groups { get; private set; } = [];
+
+    public string Summary { get; private set; } = "";
+
+    public async Task OnGet()
+    {
+        var lines = await database.InSchool(User.Teacher().School, Lines, HttpContext.RequestAborted);
+        Groups = [.. lines.OrderBy(line => line.Next.Step).GroupBy(line => line.Next.Step)];
+        Summary = $"{lines.Count} on the caseload · {lines.Count(line => line.Next.Step is NextStep.GoOnAsking or NextStep.DoTheSet or NextStep.Practise)} waiting for something";
+    }
+
+    public static string Heading(NextStep step) => step switch
+    {
+        NextStep.GoOnAsking => "Left in the middle",
+        NextStep.DoTheSet => "A set is ready to do",
+        NextStep.Practise => "A pattern is likely: make a set",
+        NextStep.AskFirst => "Not asked yet",
+        NextStep.AskAgain => "Practised: does it hold?",
+        NextStep.AskMore => "A few more questions would tell",
+        _ => "Nothing stands out",
+    };
+
+    private static async Task<IReadOnlyList<CaseloadLine>> Lines(System.Data.Common.DbConnection connection)
+    {
+        var children = (await Store.Children.All(connection)).ToList();
+        var last = children.Select(child => child.LastSitting).OfType<Guid>().ToList();
+        var labels = await Marginals.After(connection, last);
+        var asked = await Sittings.AskedIn(connection, last);
+        var answers = await Sittings.AnswersIn(connection, last);
+        return [.. children.Select(child => Line(child, labels, asked, answers))];
+    }
+
+    private static CaseloadLine Line(
+        CaseloadRow child, ILookup<Guid, (Pattern Pattern, Label Label)> labels, ILookup<Guid, Asked> asked, ILookup<Guid, GivenRow> answers)
+    {
+        var sitting = child.LastSitting ?? Guid.Empty;
+        var (likely, possible) = (CaseState.Labelled(labels[sitting], Label.Likely), CaseState.Labelled(labels[sitting], Label.Possible));
+        var cleared = CaseState.Labelled(labels[sitting], Label.Cleared);
+        var next = WhatNext.For(new CaseState(child.Sittings, likely, possible, child.OpenAsking is not null, child.OpenSet is not null, child.PractisedSinceAsked));
+        var finding = (likely, possible, cleared) switch
+        {
+            ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.Texts.FindingOf(child.Alias))),
+            (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].Texts.FindingOf(child.Alias)}",
+            (_, _, { Count: > 0 }) => $"Left behind: {Lower(cleared[0].Texts.Name)}.",
+            _ => child.Sittings == 0 ? "" : "Answers come right, or go wrong in no one way.",
+        };
+        var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);
+        var questions = asked[sitting]
+            .Where(item => given.ContainsKey(item.Place))
+            .Select(item => new Question(item, given[item.Place], AnswerParser.Parse(given[item.Place].Raw), IsRight(item, given[item.Place], child)));
+        return new CaseloadLine(child, next, finding, child.LastSeen?.ToString("d MMM"), [.. questions]);
+    }
+
+    private static bool IsRight(Asked item, GivenRow given, CaseloadRow child) =>
+        Scoring.IsRight(item.Item, AnswerParser.Parse(given.Raw), given.AnswerMode, child.Stage);
+
+    private static string Lower(string name) => char.ToLowerInvariant(name[0]) + name[1..];
+}

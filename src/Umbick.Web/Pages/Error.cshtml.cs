@@ -1,0 +1,29 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Umbick.Web.Pages;
+
+[AllowAnonymous]
+[IgnoreAntiforgeryToken]
+public sealed class ErrorModel : PageModel
+{
+    public string Heading { get; private set; } = "";
+
+    public string Text { get; private set; } = "";
+
+    public void OnGet(int code) => Tell(code);
+
+    public void OnPost(int code) => Tell(code);
+
+    private void Tell(int code)
+    {
+        (Heading, Text) = code switch
+        {
+            404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
+            400 => ("This page had grown old.", "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
+            409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),
+            _ => ("Something went wrong here.", "Every answer that was taken is kept. Try again; if it happens twice, tell whoever runs Umbick."),
+        };
+    }
+}

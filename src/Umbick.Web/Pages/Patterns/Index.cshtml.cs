@@ -1,0 +1,42 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Web.Faces;
+
+namespace Umbick.Web.Pages.Patterns;
+
+/// <summary>A pattern with an answer that shows it.</summary>
+public sealed record Example(Pattern Pattern, string Asked, string Answered, Face Face);
+
+/// <summary>The catalogue, step by step.</summary>
+public sealed class IndexModel(ReadingModel model) : PageModel
+{
+    public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
+
+    public void OnGet() => Steps = [.. model.Patterns.Select(ExampleOf).GroupBy(example => example.Pattern.Step)];
+
+    public static string Heading(Step step) => step switch
+    {
+        Step.Hands => "Which hand is which",
+        Step.Hour => "Reading the hour",
+        Step.Minutes => "Reading the minutes",
+        Step.PastOrTo => "Past and to",
+        Step.Writing => "Writing a time",
+        _ => "Setting the hands",
+    };
+
+    private Example ExampleOf(Pattern pattern)
+    {
+        var item = ItemBank.Upto(Stage.EveryMinute, [PatternItems.TaskFor(pattern)])
+            .Where(item => PatternItems.IsTelling(model, pattern, item))
+            .OrderBy(item => Stages.FirstWith(item.Time.Minute))
+            .ThenBy(item => Math.Abs(item.Time.Hour - 7))
+            .First();
+        var answer = PatternItems.AnswerOf(model, pattern, item);
+        var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(Wording.Usual);
+        return new Example(pattern, item.Given, shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{item.Time}, answered {shown}"));
+    }
+}

@@ -1,0 +1,47 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Practise;
+
+/// <summary>The set that would be given, each item with why it is there.</summary>
+public sealed class NewModel(Database database, ReadingModel model, Practising practising) : PageModel
+{
+    public ChildRecord Record { get; private set; } = null!;
+
+    public PracticeSet Set { get; private set; } = null!;
+
+    public int Seed { get; private set; }
+
+    public async Task<IActionResult> OnGet(Guid child, string? pattern, int seed = 1)
+    {
+        if (Catalogue.Find(pattern) is not { } found) return NotFound();
+        var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
+        if (record is null) return NotFound();
+        (Record, Seed, Set) = (record, seed, practising.Make(record, found, seed));
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPost(Guid child, string? pattern, int seed)
+    {
+        if (Catalogue.Find(pattern) is not { } found) return NotFound();
+        var (school, person) = User.Teacher();
+        var set = await database.InSchool<Guid?>(
+            school,
+            async connection =>
+            {
+                var record = await ChildRecord.Load(connection, model, child);
+                if (record is null) return null;
+                // A set that still waits is the one: pressing twice must not make two.
+                if (record.Child.OpenSet is { } open) return open;
+                return (await practising.Assign(connection, school, record, found, seed, person)).Set;
+            },
+            HttpContext.RequestAborted);
+        return set is null ? NotFound() : Redirect($"/practise/{set}");
+    }
+}

@@ -1,0 +1,49 @@
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Practice;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Practise;
+
+/// <summary>A set that was given: hand the device over, or see what came of it.</summary>
+public sealed class SetModel(Database database, ReadingModel model) : PageModel
+{
+    public AssignedSet Set { get; private set; } = null!;
+
+    public IReadOnlyList<SetItem> Items { get; private set; } = [];
+
+    public IReadOnlyList<Question> Answered { get; private set; } = [];
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        var found = await database.InSchool(
+            User.Teacher().School,
+            async connection =>
+            {
+                if (await Sets.Find(connection, id) is not { } set) return false;
+                var record = await ChildRecord.Load(connection, model, set.Child);
+                Set = set;
+                Items = await Sets.Items(connection, id);
+                Answered = [.. record!.Sittings.FirstOrDefault(sitting => sitting.Sitting.Id == set.Sitting)?.Answered ?? []];
+                return true;
+            },
+            HttpContext.RequestAborted);
+        return found ? Page() : NotFound();
+    }
+
+    /// <summary>Drops this device to the child's sitting: the teacher's own cookie goes.</summary>
+    public async Task<IActionResult> OnPost(Guid id)
+    {
+        var school = User.Teacher().School;
+        var set = await database.InSchool(school, connection => Sets.Find(connection, id), HttpContext.RequestAborted);
+        if (set is not { DoneAt: null, Sitting: { } sitting }) return NotFound();
+        await HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
+        await HttpContext.SignInAsync(Who.ChildScheme, Who.ChildAt(school, sitting));
+        return Redirect("/turn");
+    }
+}

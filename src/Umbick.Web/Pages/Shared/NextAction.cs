@@ -1,0 +1,34 @@
+using Umbick.Core.Progress;
+using Umbick.Store;
+
+namespace Umbick.Web.Pages;
+
+/// <summary>The one thing to do next with a child, as a press.</summary>
+/// <param name="Next">What it is.</param>
+/// <param name="Child">The child.</param>
+/// <param name="Main">Whether it is the one amber press of the page.</param>
+public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
+{
+    /// <summary>What stands on the press.</summary>
+    public string Words => Next.Step switch
+    {
+        NextStep.GoOnAsking => "Go on asking",
+        NextStep.DoTheSet => "Open the set",
+        NextStep.Practise => "See the set",
+        NextStep.AskAgain => "Ask again",
+        NextStep.AskMore => "Ask a few more",
+        NextStep.AskFirst => "Begin asking",
+        _ => "Ask again",
+    };
+
+    /// <summary>Where it leads; null where it starts a sitting.</summary>
+    public string? Address => Next.Step switch
+    {
+        NextStep.GoOnAsking => $"/ask/{Child.OpenAsking}",
+        NextStep.DoTheSet => $"/practise/{Child.OpenSet}",
+        NextStep.Practise => $"/practise/new/{Child.Id}?pattern={Next.Pattern!.Id}",
+        _ => null,
+    };
+
+    public string Look => Main ? "press press-next" : "as-link link font-bold";
+}

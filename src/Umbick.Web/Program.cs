@@ -1,0 +1,78 @@
+using System.Security.Cryptography.X509Certificates;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.DataProtection.KeyManagement;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Options;
+using Npgsql;
+using Serilog;
+using Umbick.Core.Diagnosis;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web;
+using Umbick.Web.Security;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Services.AddSerilog(logs => logs
+    .ReadFrom.Configuration(builder.Configuration)
+    .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
+    .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+
+var connection = builder.Configuration["UMBICK_APP"]
+    ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
+builder.Services.AddSingleton(NpgsqlDataSource.Create(connection));
+builder.Services.AddSingleton<Database>();
+builder.Services.AddSingleton<ReadingModel>();
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton<Asking>();
+builder.Services.AddSingleton<Practising>();
+builder.Services.AddSingleton<Demo>();
+builder.Services.AddHostedService<WarmUp>();
+
+var keys = builder.Services.AddDataProtection().SetApplicationName("umbick");
+builder.Services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(services =>
+    new ConfigureOptions<KeyManagementOptions>(options => options.XmlRepository = new KeyRing(services.GetRequiredService<Database>())));
+if (builder.Configuration["UMBICK_KEYS"] is { } certificate)
+    keys.ProtectKeysWithCertificate(X509CertificateLoader.LoadPkcs12FromFile(certificate, null));
+
+builder.Services.AddIdentityCore<Person>(options =>
+{
+    options.Lockout.MaxFailedAccessAttempts = 8;
+    options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
+}).AddUserStore<People>().AddClaimsPrincipalFactory<TeacherClaims>().AddSignInManager().AddDefaultTokenProviders();
+builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
+    .AddCookie(IdentityConstants.ApplicationScheme, options =>
+    {
+        options.Cookie.Name = "umbick";
+        options.Cookie.SameSite = SameSiteMode.Lax;
+        options.LoginPath = "/";
+        options.AccessDeniedPath = "/";
+        options.ExpireTimeSpan = TimeSpan.FromHours(10);
+    })
+    .AddCookie(Who.ChildScheme, options =>
+    {
+        options.Cookie.Name = Who.ChildScheme;
+        options.Cookie.SameSite = SameSiteMode.Strict;
+        options.LoginPath = "/";
+        options.AccessDeniedPath = "/";
+        options.ExpireTimeSpan = TimeSpan.FromHours(2);
+    });
+builder.Services.AddAuthorizationBuilder()
+    .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser().Build())
+    .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
+builder.Services.AddAntiforgery(options => options.Cookie.Name = "umbick.form");
+builder.Services.AddRouting(options => options.LowercaseUrls = true);
+builder.Services.AddRazorPages();
+builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
+
+var app = builder.Build();
+app.UseSecurityHeaders();
+app.UseExceptionHandler("/error/500");
+app.UseStatusCodePagesWithReExecute("/error/{0}");
+app.UseStaticFiles();
+app.UseRouting();
+app.UseAuthentication();
+app.UseAuthorization();
+app.MapHealthChecks("/healthz").AllowAnonymous();
+app.MapRazorPages();
+app.Run();

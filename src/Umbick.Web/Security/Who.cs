@@ -1,0 +1,35 @@
+using System.Security.Claims;
+
+namespace Umbick.Web.Security;
+
+/// <summary>Who a request is from.</summary>
+public static class Who
+{
+    /// <summary>The cookie of a child's sitting: it opens that sitting and nothing else.</summary>
+    public const string ChildScheme = "umbick.child";
+
+    /// <summary>The policy of the child's side.</summary>
+    public const string ChildPolicy = "child";
+
+    private const string SittingClaim = "sitting";
+    private const string SchoolClaim = "school";
+
+    /// <summary>The signed-in teacher's school and own id.</summary>
+    /// <exception cref="InvalidOperationException">Nobody is signed in: the page lacks its policy.</exception>
+    public static (Guid School, Guid Person) Teacher(this ClaimsPrincipal user)
+    {
+        var parts = user.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('.');
+        return parts?.Length == 2 ? (Guid.Parse(parts[0]), Guid.Parse(parts[1])) : throw new InvalidOperationException("No teacher is signed in.");
+    }
+
+    /// <summary>The name of the signed-in teacher's school.</summary>
+    public static string SchoolName(this ClaimsPrincipal user) => user.FindFirstValue(TeacherClaims.SchoolName) ?? "";
+
+    /// <summary>The school and the one sitting that child mode is dropped to.</summary>
+    public static (Guid School, Guid Sitting) Child(this ClaimsPrincipal user) =>
+        (Guid.Parse(user.FindFirstValue(SchoolClaim)!), Guid.Parse(user.FindFirstValue(SittingClaim)!));
+
+    /// <summary>Somebody who may do one sitting.</summary>
+    public static ClaimsPrincipal ChildAt(Guid school, Guid sitting) => new(new ClaimsIdentity(
+        [new Claim(SchoolClaim, school.ToString()), new Claim(SittingClaim, sitting.ToString())], ChildScheme));
+}

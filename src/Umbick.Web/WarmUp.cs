@@ -1,0 +1,19 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+
+namespace Umbick.Web;
+
+/// <summary>Reckons the items that are asked most before anybody waits for them.</summary>
+public sealed class WarmUp(ReadingModel model) : BackgroundService
+{
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.Run(
+        () =>
+        {
+            foreach (var item in ItemBank.Upto(Stage.EveryMinute, ItemBank.AskedAloud).OrderBy(item => Stages.FirstWith(item.Time.Minute)))
+            {
+                if (stoppingToken.IsCancellationRequested) return;
+                model.Predict(item, item.Task.Aloud);
+            }
+        },
+        stoppingToken);
+}
