@@ -53,7 +53,7 @@ public sealed class Explainer(ReadingModel model)
         var explanations = kept
             .Select((one, i) =>
             {
-                var next = Separating(prediction, one.Best, [.. kept.Where((_, other) => other != i).Select(other => other.Best)]);
+                var next = Separating(prediction, one.Best, [.. kept.Where((_, other) => other != i).Select(other => other.Best), .. Lesser(prediction, one.Best)]);
                 return new Explanation(one.Patterns, one.Weight / total, next?.Item, next?.Answer);
             })
             .ToList();
@@ -82,6 +82,11 @@ public sealed class Explainer(ReadingModel model)
 
     private List<Pattern> PatternsOf(Prediction prediction, int part) =>
         [.. Choices(prediction, part).Select(choice => choice.Pattern).OfType<Pattern>()];
+
+    /// <summary>The same part without one of its patterns, where it has several: each of them has to show.</summary>
+    private static IEnumerable<int> Lesser(Prediction prediction, int part) => prediction.SubSpace.Steps
+        .Select(step => part - (prediction.SubSpace.ChoiceOf(part, step) * prediction.SubSpace.Stride(step)))
+        .Where(less => less != part && less != 0);
 
     private static int AlsoRight(Prediction prediction) => prediction.SubSpace.Steps.Sum(step =>
     {

@@ -83,7 +83,7 @@ public sealed class ChildModel(Database database, ReadingModel model) : PageMode
             Finding = record.Sittings.Count == 0 ? "Nothing has been asked yet." : "Nothing stands out.";
             var wrong = record.Sittings.SelectMany(sitting => sitting.Answered).Count(question => !question.IsRight);
             var all = record.Sittings.Sum(sitting => sitting.Answered.Count());
-            if (all > 0) EvidenceLine = $"{all - wrong} of {all} answers came right; the others go wrong in no one way.";
+            if (all > 0) EvidenceLine = $"{all - wrong} of {all} answers came right; nothing goes wrong in one way now.";
             if (record.Now.OtherAt.Count > 0)
                 Finding = $"{alias} takes {Named(record.Now.OtherAt[0])} some other way: look at these answers.";
         }

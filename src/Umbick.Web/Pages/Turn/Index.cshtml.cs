@@ -54,9 +54,9 @@ public sealed class IndexModel(Database database, Practising practising) : PageM
 
     public async Task<IActionResult> OnGet() => await Show() ? Page() : NotFound();
 
-    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? raw, float? seconds, AnswerParts parts)
+    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? raw, string? instead, float? seconds, AnswerParts parts)
     {
-        var text = (string.IsNullOrWhiteSpace(raw) ? parts.AsText() : raw).Trim();
+        var text = (instead ?? (string.IsNullOrWhiteSpace(raw) ? parts.AsText() : raw)).Trim();
         if (answer == Guid.Empty || !ModelState.IsValid) return await Told("Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         if (text.Length == 0) return await Told("Put in your answer first.", StatusCodes.Status400BadRequest);
         if (text.Length > AnswerParser.LongestAnswer) return await Told("That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);

@@ -2,7 +2,11 @@
 (() => {
   let shown = performance.now();
 
-  document.addEventListener("htmx:afterSettle", () => { shown = performance.now(); });
+  document.addEventListener("htmx:afterSettle", () => {
+    shown = performance.now();
+    // Gone back to, an answer is typed over, not added to.
+    document.getElementById("raw")?.select();
+  });
 
   document.addEventListener("htmx:configRequest", (event) => {
     if (event.target.matches("[data-answer-form]"))

@@ -1,0 +1,206 @@
+using Dapper;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
+using Umbick.Core.Simulation;
+using Umbick.Store.Casework;
+
+namespace Umbick.Store.Tests;
+
+/// <summary>Asking and practising against a real database.</summary>
+public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool>
+{
+    private static readonly ReadingModel Model = new();
+    private readonly Asking _asking = new(Model, TimeProvider.System);
+    private readonly Practising _practising = new(Model, TimeProvider.System);
+
+    [Fact]
+    public async Task The_same_answer_twice_is_one_and_the_same_id_with_another_answer_is_refused()
+    {
+        var sitting = await Begin(await schools.Child(schools.A));
+        var submission = new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, 3);
+        Assert.Equal(Submitted.Kept, await Send(sitting, submission));
+        Assert.Equal(Submitted.KeptBefore, await Send(sitting, submission));
+        Assert.Equal(Submitted.OtherAnswerKept, await Send(sitting, submission with { Raw = "4:13" }));
+        Assert.Equal(Submitted.MovedOn, await Send(sitting, submission with { Id = Guid.NewGuid() }));
+        Assert.Equal(["4:12"], await Raws(sitting));
+    }
+
+    [Fact]
+    public async Task Many_at_once_keep_one()
+    {
+        var sitting = await Begin(await schools.Child(schools.A));
+        var submitted = await Task.WhenAll(Enumerable.Range(0, 8).Select(i =>
+            Send(sitting, new Submission(Guid.NewGuid(), 1, $"4:1{i}", AnswerMode.Said, null))));
+        Assert.Equal(1, submitted.Count(outcome => outcome == Submitted.Kept));
+        Assert.Equal(7, submitted.Count(outcome => outcome == Submitted.MovedOn));
+        Assert.Single(await Raws(sitting));
+    }
+
+    [Fact]
+    public async Task Starting_again_goes_on_with_what_was_left_open()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        Assert.Equal(sitting, await Begin(child));
+    }
+
+    [Fact]
+    public async Task One_back_asks_the_item_before_and_its_new_answer_stands()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        await Send(sitting, new Submission(Guid.NewGuid(), 1, "1:11", AnswerMode.Said, null));
+        Assert.True(await schools.InA(connection => Asking.Back(connection, sitting)));
+        Assert.Equal(1, (await Sitting(sitting)).CurrentPlace);
+        await Send(sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null));
+        var record = await Load(child);
+        Assert.Equal("2:22", Assert.Single(record.Sittings[0].Answered).Given!.Raw);
+        Assert.Equal(["1:11", "2:22"], await Raws(sitting));
+        Assert.Equal(3, (await Sitting(sitting)).CurrentPlace);
+    }
+
+    [Fact]
+    public async Task Back_at_the_first_item_does_nothing() =>
+        Assert.False(await Back(await Begin(await schools.Child(schools.A))));
+
+    [Fact]
+    public async Task Stopping_keeps_every_answer_and_what_was_believed()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        await Answer(child, sitting, ["hands-swapped"], 7);
+        Assert.True(await schools.InA(connection => _asking.Stop(connection, schools.A, sitting)));
+        Assert.Equal(7, (await Raws(sitting)).Count);
+        Assert.Equal(Submitted.Over, await Send(sitting, new Submission(Guid.NewGuid(), 8, "4:00", AnswerMode.Said, null)));
+        var labels = await schools.InA(connection => Marginals.After(connection, [sitting]));
+        Assert.Contains((Catalogue.Find("hands-swapped")!, Label.Likely), labels[sitting]);
+    }
+
+    [Fact]
+    public async Task A_sitting_ends_by_itself_at_its_length_and_the_pattern_is_next_to_practise()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        await Answer(child, sitting, ["next-hour"], Asking.UsualLength);
+        Assert.NotNull((await Sitting(sitting)).EndedAt);
+        var record = await Load(child);
+        Assert.Equal(NextStep.Practise, record.Next.Step);
+        Assert.Equal("next-hour", record.Next.Pattern!.Id);
+        Assert.Equal("Ends on one that will very likely come out right.", record.Sittings[0].Questions[^1].Asked.Why);
+    }
+
+    [Fact]
+    public async Task Two_patterns_at_once_are_both_named()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        await Answer(child, sitting, ["hands-swapped", "numeral-as-minutes"], Asking.UsualLength);
+        Assert.Equal(["hands-swapped", "numeral-as-minutes"], (await Load(child)).Now.Likely.Select(finding => finding.Pattern.Id).Order());
+    }
+
+    [Fact]
+    public async Task A_set_is_given_done_with_one_look_again_and_shows_in_first_and_now()
+    {
+        var child = await schools.Child(schools.A);
+        var asked = await Begin(child);
+        await Answer(child, asked, ["next-hour"], Asking.UsualLength);
+        var record = await Load(child);
+        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, record.Next.Pattern!, 1, Guid.NewGuid()));
+        Assert.Equal(NextStep.DoTheSet, (await Load(child)).Next.Step);
+
+        var first = (await Turn(sitting)).Asked!;
+        await Practise(sitting, first.Place, "?");
+        Assert.False((await Turn(sitting)).Settled);
+        await Practise(sitting, first.Place, first.Item.Right.Short(Core.Clocks.Wording.Usual));
+        var settled = await Turn(sitting);
+        Assert.True(settled is { Settled: true, FirstRight: false, SecondRight: true });
+        Assert.Equal(Submitted.MovedOn, await Practise(sitting, first.Place, "1:00"));
+        await GoOn(sitting, first.Place);
+
+        while (await Turn(sitting) is { Asked: { } item })
+        {
+            var right = item.Item.Task == ClockTasks.Judge || item.Item.Right is not Core.Clocks.PlacedAnswer placed
+                ? item.Item.Right.Short(Core.Clocks.Wording.Usual)
+                : placed.Raw;
+            Assert.Equal(Submitted.Kept, await Practise(sitting, item.Place, right));
+            await GoOn(sitting, item.Place);
+        }
+        record = await Load(child);
+        Assert.NotNull(record.Sets.Single(one => one.Id == set).DoneAt);
+        Assert.Equal(NextStep.AskAgain, record.Next.Step);
+        Assert.True(record.FirstAndNow!.Now!.Outcome == TellingOutcome.Right);
+        Assert.Equal(2, record.FirstAndNow.Sittings.Count);
+    }
+
+    [Fact]
+    public async Task Going_on_before_an_item_is_settled_does_nothing()
+    {
+        var child = await schools.Child(schools.A);
+        var record = await Load(child);
+        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, Model.Patterns[0], 1, Guid.NewGuid()));
+        await GoOn(sitting, 1);
+        Assert.Equal(1, (await Turn(sitting)).Asked!.Place);
+    }
+
+    [Fact]
+    public async Task Nothing_of_another_school_is_found()
+    {
+        var child = await schools.Child(schools.B);
+        var sitting = (await schools.App.InSchool(schools.B, connection => _asking.Start(connection, schools.B, child)))!.Value;
+        Assert.Null(await schools.InA(connection => _asking.Start(connection, schools.A, child)));
+        Assert.Null(await schools.InA(connection => ChildRecord.Load(connection, Model, child)));
+        Assert.Equal(Submitted.NotFound, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null)));
+        Assert.False(await Back(sitting));
+    }
+
+    [Fact]
+    public async Task The_demonstration_school_has_24_children_and_is_marked()
+    {
+        Assert.True(await schools.App.IsDemo());
+        using var people = new People(schools.App);
+        var teacher = await people.FindByNameAsync(DemoSchool.UserName.ToUpperInvariant(), default);
+        var children = (await schools.App.InSchool(teacher!.School, Children.All)).ToList();
+        Assert.Equal(24, children.Count);
+        Assert.Contains(children, child => child.Sittings == 0);
+        Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen < DateTime.UtcNow));
+    }
+
+    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, schools.A, child)))!.Value;
+
+    private Task<Submitted> Send(Guid sitting, Submission submission) =>
+        schools.InA(connection => _asking.Answer(connection, schools.A, sitting, submission, null));
+
+    private Task<bool> Back(Guid sitting) => schools.InA(connection => Asking.Back(connection, sitting));
+
+    private async Task<Sitting> Sitting(Guid id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
+
+    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+
+    private async Task<Turn> Turn(Guid sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
+
+    private Task<Submitted> Practise(Guid sitting, int place, string raw) => schools.InA(connection =>
+        _practising.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null)));
+
+    private Task GoOn(Guid sitting, int place) =>
+        schools.App.InSchool(schools.A, connection => _practising.GoOn(connection, schools.A, sitting, place));
+
+    private static AnswerMode AnswerParserMode(string raw) => raw.Contains('|') ? AnswerMode.Placed : AnswerMode.Written;
+
+    private async Task<List<string>> Raws(Guid sitting) =>
+        [.. await schools.InA(connection => connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting }))];
+
+    /// <summary>A child made of patterns, who always follows them, answers some items.</summary>
+    private async Task Answer(Guid child, Guid sitting, string[] patterns, int times)
+    {
+        var simulated = new SimulatedChild(Model, patterns.Select(id => Catalogue.Find(id)!), 1, new Random(7));
+        for (var i = 0; i < times; i++)
+        {
+            var record = await Load(child);
+            var place = record.Sittings[^1].Sitting.CurrentPlace;
+            var item = record.Sittings[^1].Questions.Single(question => question.Asked.Place == place).Asked.Item;
+            Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2)));
+        }
+    }
+}

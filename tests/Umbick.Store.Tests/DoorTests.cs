@@ -1,0 +1,165 @@
+using System.Data.Common;
+using Dapper;
+using Npgsql;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Store.Casework;
+
+namespace Umbick.Store.Tests;
+
+/// <summary>What the site's role can see and do, whatever a query forgets.</summary>
+public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
+{
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked", "answer", "marginal"];
+
+    [Fact]
+    public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
+    {
+        var tables = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, bool Enabled, bool Forced, string Owner)>(
+            """
+            select relname::text, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner)::text from pg_class
+            where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schemaversions'
+            """));
+        Assert.Equal(SchoolTables.Append("data_protection_key").Order(), tables.Select(table => table.Name).Order());
+        Assert.All(tables, table => Assert.True(table is { Enabled: true, Forced: true, Owner: "umbick_owner" }, table.Name));
+    }
+
+    [Fact]
+    public async Task Without_a_school_no_row_of_any_table_is_seen()
+    {
+        await Fill(schools.A);
+        foreach (var table in SchoolTables)
+            Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table}")));
+        await Refused("select * from data_protection_key");
+        await Refused("select * from schemaversions");
+    }
+
+    [Fact]
+    public async Task With_one_school_set_a_forgotten_where_shows_none_of_another()
+    {
+        await Fill(schools.A);
+        await Fill(schools.B);
+        foreach (var table in SchoolTables)
+        {
+            var column = table == "school" ? "id" : "school";
+            var seen = await schools.InA(connection => connection.QueryAsync<Guid>($"select distinct {column} from {table}"));
+            Assert.Equal([schools.A], seen);
+        }
+    }
+
+    [Fact]
+    public async Task A_connection_from_the_pool_forgets_its_school()
+    {
+        await Fill(schools.A);
+        var settings = new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { MaxPoolSize = 1 };
+        await using var one = NpgsqlDataSource.Create(settings);
+        var database = new Database(one);
+        Assert.NotEqual(0, await database.InSchool(schools.A, connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        Assert.Equal(0, await database.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        Assert.Equal(0, await database.InSchool(Guid.NewGuid(), connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+    }
+
+    [Fact]
+    public async Task A_row_of_another_school_cannot_be_written()
+    {
+        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(async connection =>
+        {
+            await Children.Add(connection, schools.B, new Child(Guid.NewGuid(), "Stray", Stage.OClock), DateTime.UtcNow);
+            return 0;
+        }));
+        Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
+    }
+
+    [Theory]
+    [InlineData("update answer set raw = 'x'")]
+    [InlineData("delete from answer")]
+    [InlineData("delete from sitting")]
+    [InlineData("delete from child")]
+    [InlineData("update child set alias = 'x'")]
+    [InlineData("truncate answer")]
+    [InlineData("create table stray (id int)")]
+    [InlineData("alter table answer disable row level security")]
+    public async Task The_site_cannot(string sql) => await Refused(sql);
+
+    [Fact]
+    public async Task Before_a_school_is_known_only_a_person_s_ids_can_be_found()
+    {
+        var found = await schools.App.BeforeSchool(connection =>
+            connection.QueryAsync("select * from find_person(@name)", new { name = $"teacher@{schools.A:N}.example".ToUpperInvariant() }));
+        var columns = (IDictionary<string, object>)Assert.Single(found);
+        Assert.Equal(["school", "id"], columns.Keys);
+        Assert.Equal(schools.A, columns["school"]);
+    }
+
+    [Fact]
+    public async Task The_narrow_functions_have_a_fixed_search_path()
+    {
+        var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
+            "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
+        Assert.Equal(["add_key", "find_person", "read_keys"], functions.Select(function => function.Name).Order());
+        Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
+    }
+
+    [Fact]
+    public async Task A_person_is_found_by_name_and_by_key_and_locked_out()
+    {
+        using var people = new People(schools.App);
+        var person = await people.FindByNameAsync($"teacher@{schools.A:N}.example".ToUpperInvariant(), default);
+        Assert.Equal(schools.A, person!.School);
+        await people.IncrementAccessFailedCountAsync(person, default);
+        await people.SetLockoutEndDateAsync(person, DateTimeOffset.UnixEpoch, default);
+        await people.UpdateAsync(person, default);
+        var again = await people.FindByIdAsync(person.Key, default);
+        Assert.Equal(1, again!.AccessFailedCount);
+        Assert.Equal(DateTimeOffset.UnixEpoch, await people.GetLockoutEndDateAsync(again, default));
+        Assert.Null(await people.FindByIdAsync($"{schools.B:N}.{person.Id:N}", default));
+        Assert.Null(await people.FindByNameAsync("NOBODY", default));
+    }
+
+    [Fact]
+    public void Keys_are_kept_and_read_back()
+    {
+        var ring = new KeyRing(schools.App);
+        var name = Guid.NewGuid().ToString();
+        ring.StoreElement(new System.Xml.Linq.XElement("test", name), name);
+        Assert.Contains(ring.GetAllElements(), element => element.Value == name);
+    }
+
+    [Fact]
+    public void Migrating_again_changes_nothing() => Migrator.Migrate(Environment.GetEnvironmentVariable("UMBICK_OWNER")!);
+
+    [Fact]
+    public void Dependencies_point_one_way()
+    {
+        var core = typeof(ReadingModel).Assembly.GetReferencedAssemblies().Select(name => name.Name!).ToList();
+        Assert.All(core, name => Assert.StartsWith("System", name, StringComparison.Ordinal));
+        var store = typeof(Database).Assembly.GetReferencedAssemblies().Select(name => name.Name!);
+        Assert.DoesNotContain("Umbick.Web", store);
+    }
+
+    private async Task Refused(string sql)
+    {
+        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync(sql)));
+        Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
+    }
+
+    /// <summary>Puts at least one row into every table.</summary>
+    private async Task Fill(Guid school)
+    {
+        var model = new ReadingModel();
+        var (asking, practising) = (new Asking(model, TimeProvider.System), new Practising(model, TimeProvider.System));
+        var child = await schools.Child(school, Stage.OClock);
+        await schools.App.InSchool(school, async connection =>
+        {
+            var sitting = (await asking.Start(connection, school, child))!.Value;
+            await asking.Answer(connection, school, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), null);
+            await asking.Stop(connection, school, sitting);
+            var record = await ChildRecord.Load(connection, model, child);
+            await practising.Assign(connection, school, record!, model.Patterns[0], 1, Guid.NewGuid());
+            await AddMarginal(connection, school, sitting);
+        });
+    }
+
+    private static Task AddMarginal(DbConnection connection, Guid school, Guid sitting) => connection.ExecuteAsync(
+        "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing", new { school, sitting });
+}

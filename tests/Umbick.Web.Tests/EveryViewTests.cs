@@ -1,0 +1,112 @@
+using Umbick.Store.Casework;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Every view: nothing for the accessibility checker to find, and nothing wider than the screen.</summary>
+[Collection("site")]
+public sealed class EveryViewTests(Site site)
+{
+    private static readonly int[] Widths = [360, 768, 1280];
+
+    [Fact]
+    public void Before_signing_in()
+    {
+        using var browser = new Browser(site.Address);
+        foreach (var path in new[] { "/", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=9:51", "/error/404" })
+        {
+            browser.Open(path);
+            Check(browser, path);
+        }
+    }
+
+    [Fact]
+    public async Task On_the_teacher_s_side()
+    {
+        var child = await site.Child(site.A);
+        var open = await site.Sitting(site.A, child.Id);
+        var (set, _) = await site.Set(site.A, child.Id, "next-hour");
+        var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
+        using var browser = SignedIn();
+        string[] views =
+        [
+            "/children", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open}", $"/ask/{over.Sitting}",
+            "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", "/patterns", "/sign-out",
+        ];
+        foreach (var path in views)
+        {
+            browser.Open(path);
+            browser.Script<object?>("document.querySelectorAll('details').forEach(d => d.open = true)");
+            Check(browser, path);
+        }
+    }
+
+    [Theory]
+    [InlineData("next-hour", "read-digital judge set-from-digital")]
+    [InlineData("to-as-past", "read-words words-to-digital judge")]
+    public async Task On_the_child_s_side(string pattern, string tasks)
+    {
+        var child = await site.Child(site.A);
+        var (set, _) = await site.Set(site.A, child.Id, pattern);
+        using var browser = SignedIn();
+        browser.Open($"/practise/{set}");
+        browser.Click("Hand over");
+        var seen = new HashSet<string>();
+        for (var done = 0; done < 9; done++)
+        {
+            browser.Await($"#turn[data-done='{done}'] [data-question]");
+            var task = browser.Find("[data-question]").GetAttribute("data-question")!;
+            var first = seen.Add(task);
+            if (first) Check(browser, task);
+            browser.Click("I don’t know");
+            browser.Await("[data-feedback=look-again]");
+            if (first) Check(browser, $"{task}, look again");
+            browser.Click("I don’t know");
+            browser.Await("[data-feedback=told]");
+            if (first) Check(browser, $"{task}, told");
+            browser.Find("[data-on]").Click();
+        }
+        browser.Await("[data-finished]");
+        Check(browser, "finished");
+        Assert.Superset(tasks.Split(' ').ToHashSet(), seen);
+    }
+
+    private static void Check(Browser browser, string view)
+    {
+        foreach (var width in Widths)
+        {
+            browser.Resize(width, 800);
+            var wide = browser.Script<long>("return document.documentElement.scrollWidth");
+            Assert.True(wide <= width, $"{view} is {wide} wide on {width}");
+        }
+        var found = browser.Axe();
+        Assert.True(found.Count == 0, $"{view}: {string.Join("; ", found)}");
+    }
+
+    private Browser SignedIn()
+    {
+        var browser = new Browser(site.Address);
+        browser.Open("/");
+        browser.Find("[name=userName]").SendKeys(site.TeacherOfA);
+        browser.Find("[name=password]").SendKeys(Site.Password);
+        browser.Click("Sign in");
+        browser.AwaitPath("/children");
+        return browser;
+    }
+
+    /// <summary>A child who was asked a whole sitting.</summary>
+    private async Task<(Guid Child, Guid Sitting)> Asked(Store.Child child, params string[] patterns)
+    {
+        var simulated = site.Simulated(patterns);
+        var asking = new Asking(site.Model, TimeProvider.System);
+        var id = await site.Sitting(site.A, child.Id);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            while (await Store.Sittings.Find(connection, id) is { EndedAt: null } sitting)
+            {
+                var item = (await Store.Sittings.AskedIn(connection, [id]))[id].Single(asked => asked.Place == sitting.CurrentPlace).Item;
+                await asking.Answer(connection, site.A, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null), null);
+            }
+        });
+        return (child.Id, id);
+    }
+}

@@ -1,0 +1,54 @@
+using System.Net;
+using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Somebody at the site without a browser: pages are fetched, forms are sent as they stand.</summary>
+public sealed class Visitor(Site site) : IDisposable
+{
+    private readonly HttpClient _client = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = site.Address };
+
+    public static async Task<Visitor> TeacherOf(Site site, string userName, string password = Site.Password)
+    {
+        var visitor = new Visitor(site);
+        var answer = await visitor.Send("/", "Sign in", new() { ["userName"] = userName, ["password"] = password });
+        Assert.Equal("/children", answer.Headers.Location?.OriginalString);
+        return visitor;
+    }
+
+    public Task<HttpResponseMessage> Get(string path) => _client.GetAsync(new Uri(path, UriKind.Relative));
+
+    public async Task<IHtmlDocument> Page(string path)
+    {
+        var answer = await Get(path);
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        return await Read(answer);
+    }
+
+    public static async Task<IHtmlDocument> Read(HttpResponseMessage answer) =>
+        await new HtmlParser().ParseDocumentAsync(await answer.Content.ReadAsStringAsync());
+
+    /// <summary>The fields of the form on a page whose press says this.</summary>
+    public async Task<(string Action, Dictionary<string, string> Fields)> Form(string path, string press)
+    {
+        var page = await Page(path);
+        var form = page.Forms.First(form => form.QuerySelectorAll("button").Any(button => button.TextContent.Contains(press, StringComparison.Ordinal)));
+        var fields = form.QuerySelectorAll("input").OfType<IHtmlInputElement>().Where(input => input.Name is not null && input.Type != "radio")
+            .GroupBy(input => input.Name!).ToDictionary(group => group.Key, group => group.First().Value);
+        return (form.GetAttribute("action") ?? path, fields);
+    }
+
+    /// <summary>Fills a form and sends it.</summary>
+    public async Task<HttpResponseMessage> Send(string path, string press, Dictionary<string, string>? values = null)
+    {
+        var (action, fields) = await Form(path, press);
+        foreach (var (name, value) in values ?? []) fields[name] = value;
+        return await Post(action, fields);
+    }
+
+    public Task<HttpResponseMessage> Post(string path, Dictionary<string, string> fields) =>
+        _client.PostAsync(new Uri(path, UriKind.Relative), new FormUrlEncodedContent(fields));
+
+    public void Dispose() => _client.Dispose();
+}
