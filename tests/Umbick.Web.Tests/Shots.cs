@@ -1,0 +1,103 @@
+using OpenQA.Selenium;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Takes every picture in docs/screenshots from the demonstration data. <c>./umbick shots</c> runs it; the tests do not.</summary>
+[Collection("site")]
+public sealed class Shots(Site site)
+{
+    private static readonly string Folder = Environment.GetEnvironmentVariable("UMBICK_SHOTS") ?? "";
+
+    [Fact(Explicit = true)]
+    [Trait("Kind", "Shots")]
+    public void Take()
+    {
+        using var browser = new Browser(site.Address);
+        browser.Open("/");
+        Picture(browser, "sign-in");
+        browser.Open("/explain?time=6:40&answer=7:40");
+        Picture(browser, "explain");
+
+        LookRound(browser);
+        Picture(browser, "children");
+        Child(browser, "Marram");
+        Picture(browser, "child");
+        Child(browser, "Fennel");
+        Picture(browser, "child-later");
+
+        browser.Open("/ask");
+        Picture(browser, "ask");
+        browser.Click("Eider");
+        foreach (var (answer, i) in new[] { ".", ".", "7:20", "." }.Select((answer, i) => (answer, i)))
+        {
+            browser.Await($"[data-answered='{i}'] #raw:focus");
+            browser.Type(answer + Keys.Enter);
+        }
+        browser.Await("[data-answered='4'] #raw:focus");
+        Picture(browser, "asking");
+
+        Child(browser, "Marram");
+        browser.Click("See the set");
+        browser.AwaitText("Give Marram this set");
+        Picture(browser, "set");
+        browser.Open("/practise");
+        Picture(browser, "practise");
+        browser.Open("/patterns");
+        browser.Find("#next-hour > summary").Click();
+        Picture(browser, "patterns");
+
+        Child(browser, "Marram");
+        browser.Click("See the set");
+        browser.Click("Give Marram");
+        browser.Click("Hand over");
+        browser.Await("[data-question]");
+        Picture(browser, "question");
+        browser.Type("10:50" + Keys.Enter);
+        browser.Await("[data-feedback=look-again]");
+        Picture(browser, "look-again");
+        Until(browser, "set-from-digital");
+        Picture(browser, "hands");
+
+        LookRound(browser);
+        Child(browser, "Sorrel");
+        browser.Click("See the set");
+        browser.Click("Give Sorrel");
+        browser.Click("Hand over");
+        browser.Resize(768, 1024);
+        Until(browser, "read-words");
+        Picture(browser, "words-tablet");
+    }
+
+    private static void Picture(Browser browser, string name) => browser.Picture(Path.Combine(Folder, $"{name}.png"));
+
+    private static void LookRound(Browser browser)
+    {
+        browser.Open("/");
+        browser.Click("Look round");
+        browser.AwaitPath("/children");
+    }
+
+    private static void Child(Browser browser, string alias)
+    {
+        browser.Open("/children");
+        browser.Find($"[data-child='{alias}'] a").Click();
+        browser.Await("[data-finding]");
+    }
+
+    /// <summary>Goes through a set until an item of this task is asked.</summary>
+    private static void Until(Browser browser, string task)
+    {
+        for (var done = int.Parse(browser.Find("#turn").GetAttribute("data-done")!); ; done++)
+        {
+            browser.Await($"#turn[data-done='{done}']");
+            if (browser.Has($"[data-question='{task}']")) return;
+            while (!browser.Has("[data-on]"))
+            {
+                var tries = browser.Find("[name=answer]").GetAttribute("value");
+                browser.Click("I don’t know");
+                browser.AwaitGone($"[name=answer][value='{tries}']");
+            }
+            browser.Find("[data-on]").Click();
+        }
+    }
+}
