@@ -37,6 +37,9 @@ public sealed class Replay
     /// <summary>Every answer with the place of its sitting, in order: <see cref="TellingAnswer.Index"/> points here.</summary>
     public IReadOnlyList<(int Sitting, GivenAnswer Given)> Answers { get; }
 
+    /// <summary>The place in <see cref="Answers"/> at which the latest sitting begins.</summary>
+    public int LatestFrom => Answers.Count(answer => answer.Sitting < Answers[^1].Sitting);
+
     /// <summary>What all answers say now.</summary>
     public Conclusion Now => Sittings[^1].Conclusion;
 

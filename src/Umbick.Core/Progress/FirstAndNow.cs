@@ -13,7 +13,7 @@ public sealed record TellingCount(DateOnly Day, int Telling, int Right);
 /// <summary>What a pattern did first and what it does now.</summary>
 /// <param name="Pattern">The pattern.</param>
 /// <param name="First">An answer from the first sitting in which it showed.</param>
-/// <param name="Now">The latest telling answer without help; null where there is none since the first sitting.</param>
+/// <param name="Now">A telling answer without help that is typical of the latest sitting; null where there is none since the first.</param>
 /// <param name="FirstDay">The day of the first sitting in which it showed.</param>
 /// <param name="NowDay">The day of the latest answer.</param>
 /// <param name="Sittings">Every sitting with a telling item, in order.</param>
@@ -29,15 +29,24 @@ public sealed record FirstAndNow(
         var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay
             && !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
         if (first is null) return null;
-        var now = telling[^1];
+        var now = Typical([.. telling.Where(answer => SittingOf(answer) == SittingOf(telling[^1]))]);
         var sittings = telling
-            .GroupBy(answer => replay.Answers[answer.Index].Sitting)
+            .GroupBy(SittingOf)
             .Select(group => new TellingCount(
                 replay.Sittings[group.Key].Day, group.Count(), group.Count(answer => answer.Outcome == TellingOutcome.Right)))
             .ToList();
-        var since = replay.Answers[now.Index].Sitting > replay.Answers[first.Index].Sitting;
+        var since = SittingOf(now) > SittingOf(first);
         return new FirstAndNow(pattern, first, since ? now : null, Day(first), Day(now), sittings);
 
-        DateOnly Day(TellingAnswer answer) => replay.Sittings[replay.Answers[answer.Index].Sitting].Day;
+        int SittingOf(TellingAnswer answer) => replay.Answers[answer.Index].Sitting;
+
+        DateOnly Day(TellingAnswer answer) => replay.Sittings[SittingOf(answer)].Day;
+    }
+
+    /// <summary>The latest of the answers that came out as most of them did: one slip must not stand for a sitting.</summary>
+    private static TellingAnswer Typical(List<TellingAnswer> answers)
+    {
+        var usual = answers.GroupBy(answer => answer.Outcome).MaxBy(outcome => outcome.Count())!.Key;
+        return answers.FindLast(answer => answer.Outcome == usual)!;
     }
 }

@@ -61,7 +61,7 @@ public sealed class ChildModel(Database database, ReadingModel model) : PageMode
         var first = record.First.Count > 0 ? record.First[0].Finding : null;
         var cleared = record.Now.Findings.FirstOrDefault(finding => finding.Label == Label.Cleared);
         Reason = record.Next.Reason;
-        Unexplained = [.. record.Now.Unexplained.TakeLast(MostUnexplained).Select(At)];
+        Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom).TakeLast(MostUnexplained).Select(At)];
         if (first is not null)
         {
             Finding = first.Label == Label.Likely ? first.Pattern.Texts.FindingOf(alias) : $"Perhaps: {first.Pattern.Texts.FindingOf(alias)}";
@@ -74,7 +74,7 @@ public sealed class ChildModel(Database database, ReadingModel model) : PageMode
         }
         else if (cleared is not null)
         {
-            Finding = $"Left behind: {char.ToLowerInvariant(cleared.Pattern.Texts.Name[0])}{cleared.Pattern.Texts.Name[1..]}.";
+            Finding = $"Left behind: {cleared.Pattern.Texts.Reads}.";
             Telling = cleared.Evidence.Answers;
             EvidenceLine = EvidenceOf(cleared);
         }
@@ -87,18 +87,22 @@ public sealed class ChildModel(Database database, ReadingModel model) : PageMode
             if (record.Now.OtherAt.Count > 0)
                 Finding = $"{alias} takes {Named(record.Now.OtherAt[0])} some other way: look at these answers.";
         }
+        // Two patterns together can come right by accident; that is no picture of either.
         Shown = Telling.Count > 0
-            ? [.. Telling.OrderByDescending(answer => answer.Index).Take(MostShown).Reverse().Select(answer => record.QuestionOf(answer))]
+            ? [.. Telling.Where(answer => !IsAccident(answer)).TakeLast(MostShown).Select(answer => record.QuestionOf(answer))]
             : [.. record.Sittings.SelectMany(sitting => sitting.Answered).Where(question => !question.IsRight).TakeLast(MostShown)];
     }
 
     private Question At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
 
-    private static string EvidenceOf(Finding finding)
+    private bool IsAccident(TellingAnswer answer) => answer.Outcome == TellingOutcome.ItsWay && Record.QuestionOf(answer).IsRight;
+
+    private string EvidenceOf(Finding finding)
     {
         var evidence = finding.Evidence;
         var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.Texts.Reads))}.";
-        var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way, {evidence.Right} right";
+        var accidents = evidence.Answers.Count(IsAccident);
+        var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {evidence.Right} right";
         return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{alike}";
     }
 

@@ -59,7 +59,7 @@ public sealed class IndexModel(Database database) : PageModel
         {
             ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.Texts.FindingOf(child.Alias))),
             (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].Texts.FindingOf(child.Alias)}",
-            (_, _, { Count: > 0 }) => $"Left behind: {Lower(cleared[0].Texts.Name)}.",
+            (_, _, { Count: > 0 }) => $"Left behind: {cleared[0].Texts.Reads}.",
             _ => child.Sittings == 0 ? "" : "Answers come right, or go wrong in no one way.",
         };
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);
@@ -71,6 +71,4 @@ public sealed class IndexModel(Database database) : PageModel
 
     private static bool IsRight(Asked item, GivenRow given, CaseloadRow child) =>
         Scoring.IsRight(item.Item, AnswerParser.Parse(given.Raw), given.AnswerMode, child.Stage);
-
-    private static string Lower(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 }
