@@ -25,9 +25,7 @@ public sealed record FirstAndNow(
     {
         var evidence = Evidence.For(pattern, model, replay.Belief, [.. replay.Answers.Select(answer => answer.Given)]);
         var telling = evidence.Answers.Where(answer => !answer.Given.Helped).ToList();
-        // Two patterns together can come right by accident; that is no picture of either.
-        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay
-            && !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
+        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay && !IsRight(answer));
         if (first is null) return null;
         var now = Typical([.. telling.Where(answer => SittingOf(answer) == SittingOf(telling[^1]))]);
         var sittings = telling
@@ -43,10 +41,17 @@ public sealed record FirstAndNow(
         DateOnly Day(TellingAnswer answer) => replay.Sittings[SittingOf(answer)].Day;
     }
 
-    /// <summary>The latest of the answers that came out as most of them did: one slip must not stand for a sitting.</summary>
+    /// <summary>
+    /// The latest of the answers that came out as most of them did: one slip must not stand for a sitting.
+    /// Two patterns together can come right by accident, which is no picture of either.
+    /// </summary>
     private static TellingAnswer Typical(List<TellingAnswer> answers)
     {
         var usual = answers.GroupBy(answer => answer.Outcome).MaxBy(outcome => outcome.Count())!.Key;
-        return answers.FindLast(answer => answer.Outcome == usual)!;
+        var like = answers.FindAll(answer => answer.Outcome == usual);
+        return like.FindLast(answer => IsRight(answer) == (usual == TellingOutcome.Right)) ?? like[^1];
     }
+
+    private static bool IsRight(TellingAnswer answer) =>
+        Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute);
 }
