@@ -9,7 +9,7 @@ public sealed class WarmUp(ReadingModel model) : BackgroundService
     protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.Run(
         () =>
         {
-            foreach (var item in ItemBank.Upto(Stage.EveryMinute, ItemBank.AskedAloud).OrderBy(item => Stages.FirstWith(item.Time.Minute)))
+            foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ItemBank.AskedAloud).OrderBy(item => Stages.FirstWith(item.Time.Minute)))
             {
                 if (stoppingToken.IsCancellationRequested) return;
                 model.Predict(item, item.Task.Aloud);

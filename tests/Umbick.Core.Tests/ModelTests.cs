@@ -77,8 +77,8 @@ public sealed class ModelTests
     [Fact]
     public void A_way_that_nobody_has_listed_is_not_fitted_to_one_that_somebody_has()
     {
-        // She doubles the numeral at the minute hand.
-        var conclusion = Diagnosed([Said("6:20", "6:08"), Said("3:10", "3:04"), Said("8:40", "8:16"), Said("10:25", "10:10"), Said("1:50", "1:20"), Said("4:35", "4:14")]);
+        // She counts the numerals in threes.
+        var conclusion = Diagnosed([Said("6:20", "6:12"), Said("3:10", "3:06"), Said("8:40", "8:24"), Said("10:25", "10:15"), Said("1:50", "1:30"), Said("4:35", "4:21")]);
         Assert.Empty(conclusion.Likely);
         Assert.Contains(Step.Minutes, conclusion.OtherAt);
     }
@@ -177,7 +177,7 @@ public sealed class ModelTests
     [Fact]
     public void Simulated_children_get_their_pattern_named_and_children_without_get_none()
     {
-        var aloud = Catalogue.All.Where(pattern => pattern.Step != Step.Placing).ToList();
+        var aloud = Model.Patterns.Where(pattern => pattern.Step != Step.Placing).ToList();
         const int Each = 4;
         var named = 0;
         foreach (var pattern in aloud)
@@ -213,7 +213,7 @@ public sealed class ModelTests
             belief.Observe(answer);
             given.Add(answer);
         }
-        return Conclusion.Of(Model, belief, given);
+        return Conclusion.Of(Model, belief, Observed.All(Model, given));
     }
 
     private static Item Item(ClockTask task, string time) => new(task, ClockTime.TryParse(time)!.Value);
@@ -228,5 +228,5 @@ public sealed class ModelTests
         return belief;
     }
 
-    private static Conclusion Diagnosed(IReadOnlyList<GivenAnswer> answers) => Conclusion.Of(Model, Folded(answers), answers);
+    private static Conclusion Diagnosed(IReadOnlyList<GivenAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
 }

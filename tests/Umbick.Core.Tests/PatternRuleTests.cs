@@ -112,7 +112,7 @@ public sealed class PatternRuleTests
     [Fact]
     public void Whoever_takes_every_step_rightly_is_right_everywhere()
     {
-        foreach (var item in ItemBank.Upto(Stage.EveryMinute, ClockTasks.All.Where(task => task != ClockTasks.Judge)))
+        foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.OnOneTime))
         {
             var prediction = Model.Predict(item, AnswerMode.Written);
             Assert.Equal(prediction.RightId, prediction.LikeliestOf(0));
@@ -142,7 +142,7 @@ public sealed class PatternRuleTests
         Assert.Equal(Catalogue.All.Count, Catalogue.All.Select(pattern => pattern.Id).Distinct().Count());
         foreach (var pattern in Catalogue.All)
         {
-            Assert.Matches("^[a-z]+(-[a-z]+)*$", pattern.Id);
+            Assert.Matches("^[a-z]+(-[a-z0-9]+)*$", pattern.Id);
             Assert.All(pattern.Alike, id => Assert.NotNull(Catalogue.Find(id)));
             Assert.Contains("{child}", pattern.Texts.Finding, StringComparison.Ordinal);
             string[] texts = [pattern.Texts.Name, pattern.Texts.Family, pattern.Texts.Why, pattern.Texts.HourFirst, pattern.Texts.MinuteFirst, pattern.Texts.Practise];
@@ -154,7 +154,7 @@ public sealed class PatternRuleTests
     public void Every_pattern_but_a_placing_one_shows_in_some_item_that_can_be_asked_aloud()
     {
         var items = ItemBank.Upto(Stage.EveryMinute, ItemBank.AskedAloud);
-        foreach (var pattern in Catalogue.All.Where(pattern => pattern.Step != Step.Placing))
+        foreach (var pattern in Model.Patterns.Where(pattern => pattern.Step != Step.Placing))
         {
             var procedure = Procedure(pattern.Id);
             Assert.Contains(items, item =>
@@ -165,12 +165,7 @@ public sealed class PatternRuleTests
         }
     }
 
-    private static int Procedure(params string[] ids) => ids.Aggregate(0, (procedure, id) =>
-    {
-        var step = Catalogue.Find(id)!.Step;
-        var choices = Model.Space.At(step);
-        return Model.Space.With(procedure, step, Enumerable.Range(0, choices.Count).First(i => choices[i].Pattern?.Id == id));
-    });
+    private static int Procedure(params string[] ids) => Model.Space.Of(ids.Select(id => Catalogue.Find(id)!));
 
     private static string Answers(ClockTask task, string pattern, string time, string between = " ") =>
         AnswersOf(task, Procedure(pattern), time, between);
@@ -179,9 +174,7 @@ public sealed class PatternRuleTests
     {
         var prediction = Model.Predict(new Item(task, ClockTime.TryParse(time)!.Value), AnswerMode.Written);
         var part = prediction.SubSpace.PartOf(procedure);
-        var answers = prediction.Answers
-            .Where(answer => prediction.ChanceOf(part, [.. prediction.Answers.Select(other => ReferenceEquals(other, answer) ? 1.0 : 0)]) > 0)
-            .Select(answer => answer.Short(Wording.Usual));
+        var answers = prediction.AnswersOf(part).Where(answer => answer.Share > 0).Select(answer => answer.Answer.Short(Wording.Usual));
         return string.Join(between, answers.Order(StringComparer.Ordinal));
     }
 }

@@ -13,7 +13,7 @@ public sealed class SetMakerTests
     private static readonly SetMaker Maker = new(Model);
 
     private static readonly Gen<(Pattern Pattern, Stage Stage, int Seed, int Length)> Orders = Gen.Select(
-        OneOf.These([.. Catalogue.All]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetMaker.Shortest, SetMaker.Longest]);
+        OneOf.These([.. Catalogue.All.Where(pattern => Steps.OfReading.Contains(pattern.Step))]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetMaker.Shortest, SetMaker.Longest]);
 
     [Fact]
     public void A_set_has_its_length_repeats_no_task_and_time_and_ends_on_two_bare_ones() => Orders.Sample(order =>

@@ -22,7 +22,8 @@ public static partial class AnswerParser
         {
             "" or "-" => new NoAnswer(),
             "?" => new DontKnow(),
-            "ok" or "." => new SaidRight(),
+            "ok" or "." or "right" => new SaidRight(),
+            "wrong" => new SaidWrong(),
             _ when given.Length > LongestAnswer => new Unread(given),
             _ => Placed(text) ?? Figures(text) ?? SpokenWords.Parse(text) ?? new Unread(given),
         };
@@ -56,9 +57,7 @@ public static partial class AnswerParser
         if (!BareForm().IsMatch(text)) return null;
         if (text.Length <= 2) return Digital(text, "");
         var (bareHour, bareMinutes) = (text[..^2], text[^2..]);
-        return int.Parse(bareMinutes, CultureInfo.InvariantCulture) < 60 && int.Parse(bareHour, CultureInfo.InvariantCulture) <= 24
-            ? Digital(bareHour, bareMinutes)
-            : null;
+        return int.Parse(bareMinutes, CultureInfo.InvariantCulture) < 60 ? Digital(bareHour, bareMinutes) : null;
     }
 
     private static DigitalAnswer Digital(string hour, string minutes)

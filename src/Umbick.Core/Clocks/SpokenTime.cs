@@ -15,7 +15,7 @@ public enum SpokenForm
 
 /// <summary>A time as it is said, which need not be how anybody should say it: <c>40 to 7</c> is one too.</summary>
 /// <param name="Form">O'clock, past or to.</param>
-/// <param name="Amount">The minutes named before past or to, 0 to 59 (quarter is 15, half is 30); null where it was left open.</param>
+/// <param name="Amount">The minutes named before past or to (quarter is 15, half is 30; a muddled count can pass 59); null where it was left open.</param>
 /// <param name="Hour">The hour named, 1 to 12; null where it was left open.</param>
 public sealed record SpokenTime(SpokenForm Form, int? Amount, int? Hour)
 {
@@ -27,10 +27,10 @@ public sealed record SpokenTime(SpokenForm Form, int? Amount, int? Hour)
         _ => new(SpokenForm.To, 60 - time.Minute, Hours.After(time.Hour)),
     };
 
-    /// <summary>The time that these words mean, or null where a part is left open.</summary>
+    /// <summary>The time that these words mean, or null where a part is left open or no hour has so many minutes.</summary>
     public ClockTime? Meaning()
     {
-        if (Amount is not { } amount || Hour is not { } hour) return null;
+        if (Amount is not ({ } amount and < 60) || Hour is not { } hour) return null;
         var named = new ClockTime(hour, 0);
         return Form == SpokenForm.To ? named.Plus(-amount) : named.Plus(amount);
     }

@@ -5,8 +5,8 @@ namespace Umbick.Core.Clocks;
 /// <summary>Reads a time put into words, in full or in a teacher's short hand.</summary>
 internal static partial class SpokenWords
 {
-    private static readonly Dictionary<string, int> Numbers = Enumerable.Range(0, 60)
-        .ToDictionary(Wording.Number)
+    private static readonly Dictionary<string, int> Numbers = Enumerable.Range(0, 200)
+        .ToDictionary(number => Wording.Number(number).Replace("a hundred", "hundred", StringComparison.Ordinal).Replace(' ', '-'))
         .Concat(new Dictionary<string, int> { ["zero"] = 0, ["fourty"] = 40 })
         .ToDictionary(pair => pair.Key, pair => pair.Value);
 
@@ -61,7 +61,7 @@ internal static partial class SpokenWords
         if (words.Length == 1) return new DigitalAnswer(hour, null, 0);
         var nought = words[1] is "oh" or "o";
         var rest = string.Join(' ', words.Skip(nought ? 2 : 1));
-        return Number(rest) is { } minutes && (!nought || minutes < 10) ? new DigitalAnswer(hour, minutes, 2) : null;
+        return Number(rest) is { } minutes and < 100 && (!nought || minutes < 10) ? new DigitalAnswer(hour, minutes, 2) : null;
     }
 
     private static bool IsGap(string text) => text is "?" or "…" or "...";
@@ -70,7 +70,7 @@ internal static partial class SpokenWords
 
     private static int? Number(string text)
     {
-        if (text.Length is 1 or 2 && text.All(char.IsAsciiDigit)) return int.Parse(text) is var figures and < 60 ? figures : null;
+        if (text.Length is >= 1 and <= 3 && text.All(char.IsAsciiDigit)) return int.Parse(text) is var figures and < 200 ? figures : null;
         return Numbers.TryGetValue(text.Replace(' ', '-'), out var number) ? number : null;
     }
 

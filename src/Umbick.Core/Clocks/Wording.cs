@@ -12,7 +12,7 @@ public sealed record Wording(string Past = "past", string To = "to", char Mark =
         "fourteen", "fifteen", "sixteen", "seventeen", "eighteen", "nineteen",
     ];
 
-    private static readonly string[] Tens = ["", "", "twenty", "thirty", "forty", "fifty"];
+    private static readonly string[] Tens = ["", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"];
 
     /// <summary>Past, to and a colon.</summary>
     public static Wording Usual { get; } = new();
@@ -55,12 +55,13 @@ public sealed record Wording(string Past = "past", string To = "to", char Mark =
     }
 
     /// <summary>A number in words.</summary>
-    /// <param name="number">0 to 59.</param>
+    /// <param name="number">0 to 199.</param>
     /// <exception cref="ArgumentOutOfRangeException">The number is outside its range.</exception>
     public static string Number(int number)
     {
         ArgumentOutOfRangeException.ThrowIfNegative(number);
-        ArgumentOutOfRangeException.ThrowIfGreaterThan(number, 59);
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(number, 199);
+        if (number >= 100) return number == 100 ? "a hundred" : $"a hundred and {Number(number - 100)}";
         if (number < 20) return Ones[number];
         return number % 10 == 0 ? Tens[number / 10] : $"{Tens[number / 10]}-{Ones[number % 10]}";
     }

@@ -14,8 +14,13 @@ public sealed class Belief
     /// <summary>How far answers with help count: their likelihood is taken to this power.</summary>
     private const double HelpedWeight = 0.5;
 
+    /// <summary>How far the chances of what contradicts the teacher fall.</summary>
+    private const double AgainstTeacher = 0.05;
+
     private readonly ReadingModel _model;
     private readonly double[][] _shares;
+    private double[]? _whole;
+    private double[][]? _marginals;
 
     /// <summary>The belief before anything is asked.</summary>
     public Belief(ReadingModel model)
@@ -40,28 +45,47 @@ public sealed class Belief
     /// <summary>Everything that is believed, added up: 1 but for rounding.</summary>
     public double Total => Guessing + _shares.Sum(level => level.Sum());
 
-    /// <summary>Folds an answer in. An answer that says nothing about reading changes nothing.</summary>
+    /// <summary>Folds an answer in, a reading at a time. An answer that says nothing about reading changes nothing.</summary>
     public void Observe(GivenAnswer given)
     {
-        if (_model.Match(given) is not var (prediction, answer)) return;
-        var noise = Noise.ChanceOf(prediction.Item, answer);
-        var fits = prediction.Fits(answer);
-        var chances = new double[prediction.SubSpace.Size];
-        for (var part = 0; part < chances.Length; part++) chances[part] = prediction.ChanceOf(part, fits);
+        foreach (var observation in _model.Observe(given)) Observe(observation);
+    }
 
-        var weight = given.Helped ? HelpedWeight : 1;
-        var likelihood = new double[chances.Length];
+    /// <summary>Folds one observation in.</summary>
+    public void Observe(Observation observation)
+    {
+        var prediction = observation.Prediction;
+        var weight = observation.Weight * (observation.Helped ? HelpedWeight : 1);
+        var likelihood = new double[observation.Chances.Length];
         for (var level = 0; level < _shares.Length; level++)
         {
             var consistency = Noise.Levels[level].Consistency;
-            for (var part = 0; part < chances.Length; part++)
+            for (var i = 0; i < likelihood.Length; i++)
             {
-                var chance = (consistency * chances[part]) + ((1 - consistency) * noise);
-                likelihood[part] = given.Helped ? Math.Pow(chance, weight) : chance;
+                var chance = (consistency * observation.Chances[i]) + ((1 - consistency) * observation.NoiseChance);
+                likelihood[i] = weight < 1 ? Math.Pow(chance, weight) : chance;
             }
-            Multiply(_shares[level], likelihood, prediction.SubSpace.Parts);
+            Multiply(_shares[level], likelihood, prediction);
         }
-        Guessing *= Math.Pow(Noise.GuessedAnswer, weight);
+        Guessing *= Math.Pow(Noise.Guessed(prediction.Item), weight);
+        Normalise();
+    }
+
+    /// <summary>Takes in what the teacher says of a pattern, as evidence of its own.</summary>
+    /// <param name="pattern">The pattern.</param>
+    /// <param name="holds">Whether she confirms it; otherwise she rules it out.</param>
+    public void Hear(Pattern pattern, bool holds)
+    {
+        var choices = _model.Space.At(pattern.Step);
+        var at = _model.Space.ChoicesAt(pattern.Step);
+        foreach (var level in _shares)
+        {
+            for (var procedure = 0; procedure < level.Length; procedure++)
+            {
+                if (choices[at[procedure]].Holds(pattern) != holds) level[procedure] *= AgainstTeacher;
+            }
+        }
+        if (holds) Guessing *= AgainstTeacher;
         Normalise();
     }
 
@@ -81,23 +105,21 @@ public sealed class Belief
     }
 
     /// <summary>The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> they add up to 1.</summary>
-    public double[] At(Step step) => Over(_model.Space.Of([step]));
+    public IReadOnlyList<double> At(Step step) => Marginals[(int)step];
 
     /// <summary>The belief in a pattern, 0 to 1, with benchmarks right or not.</summary>
     public double In(Pattern pattern)
     {
         var choices = _model.Space.At(pattern.Step);
-        return At(pattern.Step).Where((_, choice) => choices[choice].Pattern == pattern).Sum();
+        return At(pattern.Step).Where((_, choice) => choices[choice].Holds(pattern)).Sum();
     }
 
     /// <summary>The belief in each part of a sub-space, 0 to 1.</summary>
     public double[] Over(SubSpace subSpace)
     {
         var sums = new double[subSpace.Size];
-        foreach (var level in _shares)
-        {
-            for (var procedure = 0; procedure < level.Length; procedure++) sums[subSpace.Parts[procedure]] += level[procedure];
-        }
+        var (whole, parts) = (Whole, subSpace.Parts);
+        for (var procedure = 0; procedure < whole.Length; procedure++) sums[parts[procedure]] += whole[procedure];
         return sums;
     }
 
@@ -107,16 +129,46 @@ public sealed class Belief
     /// <summary>The procedure believed most, among those with a pattern where one is given.</summary>
     public int Best(Pattern? with = null)
     {
-        var space = _model.Space;
+        var whole = Whole;
         var (best, most) = (0, -1.0);
-        for (var procedure = 0; procedure < space.Size; procedure++)
+        for (var procedure = 0; procedure < whole.Length; procedure++)
         {
-            if (with is not null && space.At(with.Step)[space.ChoiceOf(procedure, with.Step)].Pattern != with) continue;
-            var share = 0.0;
-            foreach (var level in _shares) share += level[procedure];
-            if (share > most) (best, most) = (procedure, share);
+            if (whole[procedure] <= most) continue;
+            if (with is not null && !_model.Space.At(with.Step)[_model.Space.ChoiceOf(procedure, with.Step)].Holds(with)) continue;
+            (best, most) = (procedure, whole[procedure]);
         }
         return best;
+    }
+
+    /// <summary>The belief in each procedure of the whole space, over all levels of consistency.</summary>
+    private double[] Whole
+    {
+        get
+        {
+            if (_whole is not null) return _whole;
+            var whole = new double[_model.Space.Size];
+            foreach (var level in _shares)
+            {
+                for (var procedure = 0; procedure < whole.Length; procedure++) whole[procedure] += level[procedure];
+            }
+            return _whole = whole;
+        }
+    }
+
+    private double[][] Marginals
+    {
+        get
+        {
+            if (_marginals is not null) return _marginals;
+            var whole = Whole;
+            return _marginals = [.. _model.Space.Steps.Select(step =>
+            {
+                var sums = new double[_model.Space.At(step).Count];
+                var choices = _model.Space.ChoicesAt(step);
+                for (var procedure = 0; procedure < whole.Length; procedure++) sums[choices[procedure]] += whole[procedure];
+                return sums;
+            })];
+        }
     }
 
     private static double[] Prior(ProcedureSpace space, double share)
@@ -126,25 +178,33 @@ public sealed class Belief
         return shares;
     }
 
-    private static void Multiply(double[] shares, double[] likelihood, int[] partOf)
+    private static void Multiply(double[] shares, double[] likelihood, Prediction prediction)
     {
-        for (var procedure = 0; procedure < shares.Length; procedure++) shares[procedure] *= likelihood[partOf[procedure]];
+        var parts = prediction.SubSpace.Parts;
+        var distributionOf = prediction.DistributionOf;
+        for (var procedure = 0; procedure < shares.Length; procedure++) shares[procedure] *= likelihood[distributionOf[parts[procedure]]];
     }
 
+    /// <summary>Moves some of the belief at one step to where it would have gone by itself; what the other steps are stays as it is.</summary>
     private void Mix(double[] level, Step step, double rate, double[] targets)
     {
-        var rest = _model.Space.Of(_model.Space.Steps.Where(other => other != step));
+        var space = _model.Space;
+        var rest = space.Of(space.Steps.Where(other => other != step));
+        var (parts, choices) = (rest.Parts, space.ChoicesAt(step));
         var sums = new double[rest.Size];
-        for (var procedure = 0; procedure < level.Length; procedure++) sums[rest.Parts[procedure]] += level[procedure];
+        for (var procedure = 0; procedure < level.Length; procedure++) sums[parts[procedure]] += level[procedure];
         for (var procedure = 0; procedure < level.Length; procedure++)
         {
-            var target = sums[rest.Parts[procedure]] * targets[_model.Space.ChoiceOf(procedure, step)];
-            level[procedure] += (target - level[procedure]) * rate;
+            var part = parts[procedure];
+            // With four departures elsewhere only the correct choice is left here: all of the belief stays with it.
+            if (rest.IsFull(part)) continue;
+            level[procedure] += ((sums[part] * targets[choices[procedure]]) - level[procedure]) * rate;
         }
     }
 
     private void Normalise()
     {
+        (_whole, _marginals) = (null, null);
         var total = Total;
         Guessing = Math.Max(Guessing / total, Floor);
         foreach (var level in _shares)

@@ -4,13 +4,18 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>One of the ways that stand open at a step.</summary>
 /// <param name="Way">The way.</param>
-/// <param name="Pattern">The pattern it belongs to; null for the correct way and for some other way.</param>
+/// <param name="Patterns">The patterns it belongs to: mostly one; none for the correct way and for some other way.</param>
 /// <param name="Prior">Its share before anything is asked, 0 to 1.</param>
-public sealed record Choice(Way Way, Pattern? Pattern, double Prior)
+public sealed record Choice(Way Way, IReadOnlyList<Pattern> Patterns, double Prior)
 {
     /// <summary>Whether this is a way that nobody has listed.</summary>
     public bool IsOther => Way is OtherWay;
 
+    /// <summary>Whether it belongs to a pattern.</summary>
+    public bool Holds(Pattern pattern) => Patterns.Contains(pattern);
+
     /// <summary>What is read this way, as a noun.</summary>
-    public string Reads => Pattern?.Texts.Reads ?? (IsOther ? "some other way" : Catalogue.ReadsRightly(Way.Step));
+    public string Reads => Patterns.Count > 0
+        ? string.Join(" and ", Patterns.Select(pattern => pattern.Texts.Reads))
+        : IsOther ? "some other way" : Catalogue.ReadsRightly(Way.Step);
 }

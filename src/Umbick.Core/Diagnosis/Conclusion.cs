@@ -61,7 +61,7 @@ public sealed record Conclusion(
     /// <param name="belief">The belief.</param>
     /// <param name="answers">Every answer up to now.</param>
     /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed then.</param>
-    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers, Conclusion? before = null)
+    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, Conclusion? before = null)
     {
         var findings = model.Patterns
             .Select(pattern => (Pattern: pattern, Belief: belief.In(pattern)))
@@ -75,35 +75,30 @@ public sealed record Conclusion(
             .ToList();
         var otherAt = model.Space.Steps
             .Where(step => belief.At(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= PossibleFrom);
-        return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(model, belief, answers, before?.Answers ?? 0)], answers.Count);
+        return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
     }
 
     private static Label LabelOf(double belief, Evidence evidence) => belief switch
     {
-        >= LikelyFrom when evidence.ItsWay >= TellingNeeded && evidence.NotYetTold.Count == 0 => Label.Likely,
+        >= LikelyFrom when evidence.Suffices => Label.Likely,
         >= PossibleFrom => Label.Possible,
         _ => Label.Unlikely,
     };
 
-    private static IEnumerable<int> UnexplainedAmong(ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers, int from)
+    private static IEnumerable<int> UnexplainedAmong(Belief belief, IReadOnlyList<Observed> answers, int from)
     {
         for (var index = from; index < answers.Count; index++)
         {
-            var given = answers[index];
+            var given = answers[index].Given;
             if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) continue;
-            if (model.Match(given) is not var (prediction, answer))
+            if (given.Answer is Clocks.Unread) yield return index;
+            foreach (var seen in answers[index].Observations.Where(seen => !seen.IsRight).Take(1))
             {
-                if (given.Answer is Clocks.Unread) yield return index;
-                continue;
+                var shares = belief.Over(seen.Prediction.SubSpace);
+                var explained = 0.0;
+                for (var part = 0; part < shares.Length; part++) explained += shares[part] * seen.ListedChanceOf(part);
+                if (explained < ExplainedFrom) yield return index;
             }
-            var fits = prediction.Fits(answer);
-            for (var id = 0; id < fits.Length; id++)
-            {
-                if (prediction.Answers[id] is SomeOtherAnswer) fits[id] = 0;
-            }
-            var shares = belief.Over(prediction.SubSpace);
-            var explained = shares.Select((share, part) => share * prediction.ChanceOf(part, fits)).Sum();
-            if (explained < ExplainedFrom) yield return index;
         }
     }
 }

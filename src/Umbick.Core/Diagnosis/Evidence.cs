@@ -32,46 +32,72 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// <summary>A procedure that gives an answer this often or more fits it.</summary>
     private const double Fitting = 0.1;
 
+    private const int NearMinutes = 14;
+
     /// <summary>How many telling items went the pattern's way without help.</summary>
     public int ItsWay => Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped);
+
+    /// <summary>How many telling items went another way.</summary>
+    public int Otherwise => Answers.Count(answer => answer.Outcome == TellingOutcome.Otherwise && !answer.Given.Helped);
+
+    /// <summary>
+    /// Whether it went its way at places of the minute hand that are far enough apart. Near one place many ways of reading
+    /// come to the same: whoever rounds to quarters leaves out the minutes, too, when three have gone.
+    /// </summary>
+    public bool SeenApart => Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)));
+
+    /// <summary>Whether enough has been seen to call it: enough its way and more than any other way, apart, and told from its look-alikes.</summary>
+    public bool Suffices => ItsWay >= Conclusion.TellingNeeded && Otherwise < ItsWay && SeenApart && NotYetTold.Count == 0;
+
+    /// <summary>The minutes at which it went its way without help.</summary>
+    public IEnumerable<int> MinutesSeen =>
+        Answers.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped).Select(answer => answer.Given.Item.Time.Minute);
+
+    /// <summary>Whether two places of the minute hand are far enough apart to be two.</summary>
+    public static bool AreApart(int a, int b) => HandPositions.MinutesApart(a, b) > NearMinutes;
 
     /// <summary>How many telling items were right.</summary>
     public int Right => Answers.Count(answer => answer.Outcome == TellingOutcome.Right);
 
     /// <summary>Gathers the evidence for a pattern, in the light of the best-supported procedure that holds it.</summary>
-    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<GivenAnswer> answers)
+    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<Observed> answers)
     {
         var space = model.Space;
         var with = belief.Best(pattern);
-        var without = space.With(with, pattern.Step, 0);
+        var without = space.Without(with, pattern);
         var alike = pattern.Alike
             .Select(id => model.Patterns.FirstOrDefault(other => other.Id == id))
             .OfType<Pattern>()
-            .ToDictionary(other => other, other => Instead(space, without, other));
+            .Select(other => (Pattern: other, Procedure: space.With(without, other.Step, space.ChoiceWith(other))))
+            .Where(other => other.Procedure >= 0)
+            .ToList();
         var told = new HashSet<Pattern>();
         var telling = new List<TellingAnswer>();
         for (var index = 0; index < answers.Count; index++)
         {
-            if (model.Match(answers[index]) is not var (prediction, answer)) continue;
-            var itsAnswer = prediction.LikeliestOf(prediction.SubSpace.PartOf(with));
-            var otherAnswer = prediction.LikeliestOf(prediction.SubSpace.PartOf(without));
-            var fits = prediction.Fits(answer);
-            var fitsWith = prediction.ChanceOf(prediction.SubSpace.PartOf(with), fits) > Fitting;
-            // A look-alike is told apart wherever this pattern fits the answer and the look-alike does not, telling or not.
-            if (fitsWith) told.UnionWith(alike.Where(other => prediction.ChanceOf(prediction.SubSpace.PartOf(other.Value), fits) < Fitting).Select(other => other.Key));
-            if (itsAnswer == otherAnswer) continue;
-            // A pattern may have several answers to one item; any of them goes its way unless the same child without it gives it too.
-            var itsWay = fitsWith && prediction.ChanceOf(prediction.SubSpace.PartOf(without), fits) < Fitting;
-            var outcome = itsWay ? TellingOutcome.ItsWay : fits[prediction.RightId] >= 1 ? TellingOutcome.Right : TellingOutcome.Otherwise;
-            telling.Add(new TellingAnswer(index, answers[index], prediction.Answers[itsAnswer], outcome));
+            foreach (var seen in answers[index].Observations)
+            {
+                var (itsAnswer, otherAnswer) = (seen.LikeliestOf(with), seen.LikeliestOf(without));
+                var fitsWith = seen.ChanceOf(with) > Fitting;
+                // A look-alike is told apart wherever this pattern fits the answer and the look-alike does not, telling or not.
+                if (fitsWith) told.UnionWith(alike.Where(other => seen.ChanceOf(other.Procedure) < Fitting).Select(other => other.Pattern));
+                if (itsAnswer == otherAnswer) continue;
+                // A pattern may have several answers to one item; any of them goes its way unless the same child without it gives it too.
+                var itsWay = fitsWith && seen.ChanceOf(without) < Fitting;
+                var outcome = itsWay ? TellingOutcome.ItsWay : seen.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise;
+                telling.Add(new TellingAnswer(index, answers[index].Given, seen.Prediction.Answers[itsAnswer], outcome));
+            }
         }
-        return new Evidence(pattern, telling, [.. alike.Keys.Where(other => !told.Contains(other))]);
+        return new Evidence(pattern, telling, [.. alike.Select(other => other.Pattern).Where(other => !told.Contains(other))]);
     }
+}
 
-    private static int Instead(ProcedureSpace space, int without, Pattern other)
-    {
-        var choices = space.At(other.Step);
-        var choice = Enumerable.Range(0, choices.Count).First(i => choices[i].Pattern == other);
-        return space.With(without, other.Step, choice);
-    }
+/// <summary>An answer with the readings of a clock that lie in it.</summary>
+/// <param name="Given">The answer.</param>
+/// <param name="Observations">Its readings, held against the model; none where it says nothing.</param>
+public sealed record Observed(GivenAnswer Given, IReadOnlyList<Observation> Observations)
+{
+    /// <summary>Holds answers against the model.</summary>
+    public static IReadOnlyList<Observed> All(ReadingModel model, IEnumerable<GivenAnswer> answers) =>
+        [.. answers.Select(given => new Observed(given, model.Observe(given)))];
 }

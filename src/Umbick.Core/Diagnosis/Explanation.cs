@@ -31,17 +31,13 @@ public sealed class Explainer(ReadingModel model)
     public Explained Explain(GivenAnswer given)
     {
         var isRight = Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute);
-        if (model.Match(given) is not var (prediction, answer)) return new Explained(isRight, [], false, 0);
+        if (model.Observe(given) is not [var seen, ..]) return new Explained(isRight, [], false, 0);
+        var prediction = seen.Prediction;
         if (isRight) return new Explained(true, [], false, AlsoRight(prediction));
 
-        var fits = prediction.Fits(answer);
-        for (var id = 0; id < fits.Length; id++)
-        {
-            if (prediction.Answers[id] is SomeOtherAnswer) fits[id] = 0;
-        }
         var prior = new Belief(model).Over(prediction.SubSpace);
         var found = Enumerable.Range(0, prediction.SubSpace.Size)
-            .Select(part => (Part: part, Weight: prior[part] * prediction.ChanceOf(part, fits)))
+            .Select(part => (Part: part, Weight: prior[part] * seen.ListedChanceOf(part)))
             .Where(part => part.Weight > 0 && !Choices(prediction, part.Part).Any(choice => choice.IsOther))
             .GroupBy(part => string.Join('+', PatternsOf(prediction, part.Part).Select(pattern => pattern.Id)))
             .Select(group => (Patterns: PatternsOf(prediction, group.First().Part), Weight: group.Sum(part => part.Weight), Best: group.MaxBy(part => part.Weight).Part))
@@ -57,8 +53,7 @@ public sealed class Explainer(ReadingModel model)
                 return new Explanation(one.Patterns, one.Weight / total, next?.Item, next?.Answer);
             })
             .ToList();
-        var nearSlip = Noise.ChanceOf(prediction.Item, answer) > 2 * Noise.GuessedAnswer;
-        return new Explained(false, explanations, nearSlip, 0);
+        return new Explained(false, explanations, seen.NoiseChance > 2 * Noise.Guessed(prediction.Item), 0);
     }
 
     /// <summary>What each pattern alone would answer to an item where that is wrong, the commonest first.</summary>
@@ -68,10 +63,11 @@ public sealed class Explainer(ReadingModel model)
         var alone =
             from step in prediction.SubSpace.Steps
             from choice in Enumerable.Range(1, model.Space.At(step).Count - 1)
-            let pattern = model.Space.At(step)[choice].Pattern
-            let answer = prediction.LikeliestOf(choice * prediction.SubSpace.Stride(step))
-            where pattern is not null && answer != prediction.RightId
-            group pattern by answer into ways
+            let patterns = model.Space.At(step)[choice].Patterns
+            where patterns.Count == 1
+            let answer = prediction.LikeliestOf(prediction.SubSpace.With(0, step, choice))
+            where answer != prediction.RightId
+            group patterns[0] by answer into ways
             orderby ways.Max(pattern => pattern.Weight) descending
             select (prediction.Answers[ways.Key], (IReadOnlyList<Pattern>)[.. ways.Distinct()]);
         return [.. alone];
@@ -81,23 +77,19 @@ public sealed class Explainer(ReadingModel model)
         prediction.SubSpace.Steps.Select(step => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)]);
 
     private List<Pattern> PatternsOf(Prediction prediction, int part) =>
-        [.. Choices(prediction, part).Select(choice => choice.Pattern).OfType<Pattern>()];
+        [.. Choices(prediction, part).SelectMany(choice => choice.Patterns)];
 
     /// <summary>The same part without one of its patterns, where it has several: each of them has to show.</summary>
     private static IEnumerable<int> Lesser(Prediction prediction, int part) => prediction.SubSpace.Steps
-        .Select(step => part - (prediction.SubSpace.ChoiceOf(part, step) * prediction.SubSpace.Stride(step)))
+        .Select(step => prediction.SubSpace.With(part, step, 0))
         .Where(less => less != part && less != 0);
 
-    private static int AlsoRight(Prediction prediction) => prediction.SubSpace.Steps.Sum(step =>
-    {
-        var stride = prediction.SubSpace.Stride(step);
-        var alone = 0;
-        for (var part = stride; part < prediction.SubSpace.Size && prediction.SubSpace.ChoiceOf(part, step) > 0; part += stride)
-        {
-            if (prediction.LikeliestOf(part) == prediction.RightId) alone++;
-        }
-        return alone;
-    });
+    private int AlsoRight(Prediction prediction) => (
+        from step in prediction.SubSpace.Steps
+        from choice in Enumerable.Range(1, model.Space.At(step).Count - 1)
+        let at = model.Space.At(step)[choice]
+        where at.Patterns.Count == 1 && prediction.LikeliestOf(prediction.SubSpace.With(0, step, choice)) == prediction.RightId
+        select at.Patterns[0]).Distinct().Count();
 
     /// <summary>The easiest item of the same kind that tells this explanation from most of the others, and then from the right reading.</summary>
     private (Item Item, Answer Answer)? Separating(Prediction from, int part, List<int> others)
@@ -106,7 +98,7 @@ public sealed class Explainer(ReadingModel model)
         var (best, most) = (default((Item, Answer)?), 0);
         foreach (var time in TellingTimes(from.Item.Time))
         {
-            var prediction = model.Predict(from.Item with { Time = time }, mode);
+            var prediction = model.Predict(new Item(from.Item.Task, time), mode);
             var answer = prediction.LikeliestOf(part);
             var told = (2 * others.Count(other => prediction.LikeliestOf(other) != answer)) + (answer == prediction.RightId ? 0 : 1);
             if (told > most) (best, most) = ((prediction.Item, prediction.Answers[answer]), told);

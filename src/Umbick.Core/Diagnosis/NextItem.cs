@@ -10,97 +10,139 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="RightChance">The chance that it comes out right by present belief, 0 to 1.</param>
 public sealed record NextItem(Item Item, string Why, double Information, double RightChance);
 
+/// <summary>A pattern that is believed, but has not shown itself enough to be called.</summary>
+/// <param name="Pattern">The pattern.</param>
+/// <param name="Seen">The minutes at which it has shown itself, where it must be seen at others; else none.</param>
+public sealed record Wanting(Pattern Pattern, IReadOnlyList<int> Seen)
+{
+    /// <summary>From this belief on a pattern is worth seeing once more, so that it can be called.</summary>
+    private const double WorthSeeing = 0.5;
+
+    /// <summary>The patterns that are believed after these answers, and cannot be called yet.</summary>
+    public static IReadOnlyList<Wanting> After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers)
+    {
+        var wanting = new List<Wanting>();
+        foreach (var pattern in model.Patterns)
+        {
+            if (belief.In(pattern) < WorthSeeing) continue;
+            var evidence = Evidence.For(pattern, model, belief, answers);
+            if (!evidence.Suffices) wanting.Add(new Wanting(pattern, evidence.SeenApart ? [] : [.. evidence.MinutesSeen]));
+        }
+        return wanting;
+    }
+}
+
 /// <summary>
 /// Chooses what to ask next: the item whose answer is expected to tell most about the joint belief (Lindley's expected
-/// information), less a cost for sameness, held to a floor of items that come out right.
+/// information), less a cost for length and sameness, held to a floor of items that come out right.
 /// </summary>
-public sealed class ItemChooser(ReadingModel model, int seed = 0)
+/// <param name="model">The model.</param>
+/// <param name="seed">Breaks ties; the same seed breaks them the same way.</param>
+/// <param name="taken">How answers to a task are taken; where nothing is said, as they stand.</param>
+public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask, AnswerMode>? taken = null)
 {
+    private readonly Func<ClockTask, AnswerMode> _taken = taken ?? (task => task.Taken);
+
     /// <summary>About two of every three items should come out right.</summary>
     public const double RightShare = 2.0 / 3;
 
     /// <summary>How many items the right ones may lag behind that share before an easier one is asked.</summary>
-    private const double Slack = 1.5;
+    private const double Slack = 3;
 
     /// <summary>An item at least this likely to come out right is an easier one.</summary>
     private const double Easier = 0.75;
 
-    private const double SameHourCost = 0.04;
-    private const double SameMinuteCost = 0.03;
-    private const double SameTaskCost = 0.03;
+    private const double SameHourCost = 0.03;
+    private const double SameMinuteCost = 0.02;
+    private const double SameTaskCost = 0.02;
 
-    /// <summary>Writing takes longer than saying.</summary>
-    private const double WritingCost = 0.08;
-    private const double SmallestShare = 1e-7;
+    /// <summary>Writing and placing take longer than saying.</summary>
+    private const double LengthCost = 0.05;
+
+    /// <summary>What it is worth to see a pattern that is believed, but has not shown itself often enough to be called.</summary>
+    private const double ShowsWorth = 0.25;
+
+    /// <summary>Parts of a procedure believed less than this are left out when all items are weighed.</summary>
+    private const double Roughly = 1e-3;
+
+    /// <summary>Parts of a procedure believed less than this are left out when the best are weighed again.</summary>
+    private const double Exactly = 2e-5;
+
+    /// <summary>How many of the best are weighed again.</summary>
+    private const int Looked = 40;
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
     /// <param name="belief">What is believed now.</param>
     /// <param name="bank">The items that may be asked.</param>
     /// <param name="asked">The items asked in this sitting, in order.</param>
     /// <param name="right">How many of those came out right.</param>
-    public NextItem? Choose(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right)
+    /// <param name="wanting">Patterns that are believed, but have not shown themselves enough to be called.</param>
+    public NextItem? Choose(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<Wanting>? wanting = null)
     {
-        var weighed = Weigh(belief, bank, asked);
+        var weighed = Weigh(belief, bank, asked, wanting ?? []);
         if (weighed.Count == 0) return null;
         // A sitting opens on something that will very likely come right, and goes back to such a one when too little does.
         var easierOnly = asked.Count == 0 || right + Easier < (RightShare * (asked.Count + 1)) - Slack;
         var floor = easierOnly ? Math.Min(Easier, 0.9 * weighed.Max(item => item.RightChance)) : 0;
-        var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth)!;
-        return new NextItem(best.Item, Why(belief, best.Prediction), best.Information, best.RightChance);
+        var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
+        return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction), best.Information, best.RightChance);
     }
 
     /// <summary>An item to end on: one that will very likely come out right, and is not the same as the last.</summary>
     public NextItem? Close(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked)
     {
-        var best = Weigh(belief, bank, asked).MaxBy(item => Math.Round(item.RightChance, 2) + (0.01 * item.Worth));
-        return best is null ? null : new NextItem(best.Item, "Ends on one that will very likely come out right.", best.Information, best.RightChance);
+        var weighed = Weigh(belief, bank, asked, []);
+        if (weighed.Count == 0) return null;
+        var best = weighed.MaxBy(item => Math.Round(item.RightChance, 2) + (0.01 * item.Worth));
+        return new NextItem(best.Item, "Ends on one that will very likely come out right.", best.Information, best.RightChance);
     }
 
-    private sealed record Weighed(Item Item, Prediction Prediction, double Information, double RightChance, double Worth);
+    private readonly record struct Weighed(Item Item, Prediction Prediction, double Information, double RightChance, double Worth);
 
-    private List<Weighed> Weigh(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked)
+    /// <summary>Weighs every item roughly, and then those that look best exactly.</summary>
+    private List<Weighed> Weigh(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<Wanting> wanting)
     {
-        var over = new Dictionary<SubSpace, double[]>();
         var already = asked.ToHashSet();
-        var weighed = new List<Weighed>(bank.Count);
-        foreach (var item in bank)
+        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Seen)).ToList();
+        var beliefs = new Dictionary<SubSpace, double[]>();
+        var rough = WeighAll(bank.Where(item => !already.Contains(item)), Roughly);
+        if (rough.Count == 0) return rough;
+        var easiest = rough.MaxBy(item => item.RightChance);
+        var best = rough.OrderByDescending(item => item.Worth).Take(Looked).Concat(rough.Where(item => item.RightChance >= Easier).OrderByDescending(item => item.Worth).Take(Looked));
+        return WeighAll(best.Append(easiest).Select(item => item.Item).Distinct(), Exactly);
+
+        List<Weighed> WeighAll(IEnumerable<Item> items, double smallest)
         {
-            if (already.Contains(item)) continue;
-            var prediction = model.Predict(item, item.Task.Aloud);
-            if (!over.TryGetValue(prediction.SubSpace, out var shares))
-                over[prediction.SubSpace] = shares = belief.Over(prediction.SubSpace);
-            var (information, rightChance) = Expected(prediction, shares);
-            weighed.Add(new Weighed(item, prediction, information, rightChance, information - Cost(item, asked) + Jitter(item)));
+            var over = new Dictionary<SubSpace, ExpectedInformation>();
+            var weighed = new List<Weighed>();
+            foreach (var item in items)
+            {
+                var prediction = model.Predict(item, _taken(item.Task));
+                if (!over.TryGetValue(prediction.SubSpace, out var expected))
+                {
+                    if (!beliefs.TryGetValue(prediction.SubSpace, out var shares)) beliefs[prediction.SubSpace] = shares = belief.Over(prediction.SubSpace);
+                    over[prediction.SubSpace] = expected = new ExpectedInformation(shares, smallest);
+                }
+                var (information, rightChance) = expected.Of(prediction);
+                var worth = information + (ShowsWorth * Shown(prediction)) - Cost(item, asked) + Jitter(item);
+                weighed.Add(new Weighed(item, prediction, information, rightChance, worth));
+            }
+            return weighed;
         }
-        return weighed;
+
+        int Shown(Prediction prediction) => pairs.Count(pair =>
+            pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))
+            && prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) != prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.Without)));
     }
 
-    private static (double Information, double RightChance) Expected(Prediction prediction, double[] shares)
+    private double Cost(Item item, IReadOnlyList<Item> asked)
     {
-        var mass = new double[prediction.Answers.Count];
-        var (within, total) = (0.0, 0.0);
-        for (var part = 0; part < shares.Length; part++)
+        var cost = _taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? LengthCost : 0;
+        for (var i = Math.Max(0, asked.Count - 4); i < asked.Count; i++)
         {
-            var share = shares[part];
-            if (share < SmallestShare) continue;
-            total += share;
-            within += share * prediction.Entropies[part];
-            for (var i = prediction.Starts[part]; i < prediction.Starts[part + 1]; i++)
-                mass[prediction.Ids[i]] += share * prediction.Shares[i];
-        }
-        for (var id = 0; id < mass.Length; id++) mass[id] /= total;
-        var information = prediction.EntropyOf(mass) - (within / total);
-        return (Math.Max(0, information) / Math.Log(2), prediction.Noisy(mass[prediction.RightId], prediction.RightId));
-    }
-
-    private static double Cost(Item item, IReadOnlyList<Item> asked)
-    {
-        var cost = item.Task.Aloud == AnswerMode.Written ? WritingCost : 0;
-        foreach (var earlier in asked.TakeLast(4))
-        {
-            if (earlier.Task == item.Task) cost += SameTaskCost;
-            if (earlier.Time.Hour == item.Time.Hour) cost += SameHourCost;
-            if (earlier.Time.Minute == item.Time.Minute) cost += SameMinuteCost;
+            if (asked[i].Task == item.Task) cost += SameTaskCost;
+            if (asked[i].Time.Hour == item.Time.Hour) cost += SameHourCost;
+            if (asked[i].Time.Minute == item.Time.Minute) cost += SameMinuteCost;
         }
         return cost;
     }
@@ -112,27 +154,5 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0)
         foreach (var sign in item.Task.Id) hash = (hash ^ sign) * 16777619u;
         hash = (hash ^ (uint)((item.Time.Hour * 60) + item.Time.Minute)) * 2246822519u;
         return (hash >> 8) / (double)(1 << 24) * 0.02;
-    }
-
-    private string Why(Belief belief, Prediction prediction)
-    {
-        var shares = belief.Over(prediction.SubSpace);
-        var tops = Enumerable.Range(0, prediction.SubSpace.Size)
-            .GroupBy(prediction.LikeliestOf)
-            .Where(group => prediction.Answers[group.Key] is not SomeOtherAnswer)
-            .Select(group => (Mass: group.Sum(part => shares[part]), Best: group.MaxBy(part => shares[part])))
-            .OrderByDescending(group => group.Mass)
-            .Take(2)
-            .ToList();
-        if (tops.Count < 2) return "Checks that this still comes out right.";
-        foreach (var step in prediction.SubSpace.Steps)
-        {
-            var (one, two) = (At(step, tops[0].Best), At(step, tops[1].Best));
-            if (one.Pattern is not null && one.Pattern == two.Pattern) return $"{one.Pattern.Texts.Name}: are o’clock, half and quarters spoilt too?";
-            if (one != two) return $"Tells {one.Reads} from {two.Reads}.";
-        }
-        return "Checks that this still comes out right.";
-
-        Choice At(Step step, int part) => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)];
     }
 }

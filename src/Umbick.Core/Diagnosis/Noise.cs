@@ -18,13 +18,16 @@ public static class Noise
     private const double Right = 0.45;
     private const double NearSlips = 0.25;
     private const double AnyPlace = 40;
+    private const double AnyPart = 12;
     private static readonly int[] Slips = [-60, -5, -1, 1, 5, 60];
 
     /// <summary>The chance of an answer to an item when no way is followed, 0 to 1.</summary>
     public static double ChanceOf(Item item, Answer answer)
     {
-        if (answer is PlacedAnswer { Hands: { } hands })
-            return IsRightPlace(item, hands) ? Right : (1 - Right) / AnyPlace;
+        if (item.Choices.Count > 0) return (Equals(answer.Meaning, item.Time) ? Right : 0) + ((1 - Right) / item.Choices.Count);
+        if (answer is PlacedAnswer placed) return IsRightPlace(item, placed) ? Right : (1 - Right) / AnyPlace;
+        if (item.Task.Form is AnswerForm.Hour or AnswerForm.Minutes or AnswerForm.Places)
+            return answer.Equals(item.Right) || (answer is DigitalAnswer { Minutes: null } hour && hour.Hour == item.Time.Hour) ? Right : (1 - Right) / AnyPart;
         var anything = (1 - Right - NearSlips) * GuessedAnswer;
         if (answer.Equals(item.Right)) return Right + anything;
         return answer.Meaning is { } time && Array.Exists(Slips, slip => item.Time.Plus(slip) == time)
@@ -32,10 +35,18 @@ public static class Noise
             : anything;
     }
 
-    private static bool IsRightPlace(Item item, HandPositions hands)
+    /// <summary>The chance of any one answer to an item from a child who guesses, 0 to 1.</summary>
+    public static double Guessed(Item item) => item switch
+    {
+        { Choices.Count: > 0 and var choices } => 1.0 / choices,
+        { Task.Form: AnswerForm.Hour or AnswerForm.Minutes or AnswerForm.Places } => 1 / AnyPart,
+        _ => GuessedAnswer,
+    };
+
+    private static bool IsRightPlace(Item item, PlacedAnswer placed)
     {
         var right = HandPositions.Of(item.Time);
-        return HandPositions.MinutesApart(hands.Minute, right.Minute) <= Scoring.MinuteHandTolerance
-            && HandPositions.HoursApart(hands.Hour, right.Hour) <= Scoring.OClockTolerance;
+        return (placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= Scoring.MinuteHandTolerance)
+            && (placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= Scoring.OClockTolerance);
     }
 }

@@ -13,34 +13,40 @@ public sealed class Prediction
     /// <summary>How far a placed minute hand may be from a predicted place and still be taken for it, in minutes.</summary>
     private const double MinuteHandReach = 1.5;
 
-    /// <summary>The chance that noise makes one of the answers that 'some other way' stands for.</summary>
-    private const double SomeOtherNoise = 0.01;
-
-    /// <summary>How often a child is taken to follow her way when items are weighed against each other.</summary>
-    private const double TypicalConsistency = 0.85;
-
-    private readonly double[] _noise;
-    private readonly double _noiseLeft;
-    private readonly double _noiseEntropy;
     private readonly List<Answer> _answers = [];
     private readonly Dictionary<Answer, int> _ids = [];
+    private readonly ushort[] _distributionOf;
+    private double[]? _entropies;
 
+    /// <summary>What procedures answer where the answer is free.</summary>
     internal Prediction(ProcedureSpace space, Item item, AnswerMode mode)
     {
         Item = item;
         SubSpace = space.Of(item.Task.Steps(mode));
-        RightId = IdOf(item.Right is PlacedAnswer placed ? Rounded(placed.Hands!.Value) : item.Right);
-        var outcomes = new List<(int Id, float Share)>[SubSpace.Size];
-        Compose(space, [new(Thought.Before(item.Time), 1)], [.. item.Task.Order.Where(SubSpace.Steps.Contains)], 0, 0, outcomes);
+        RightId = IdOf(Predictable(item.Right));
+        var distributions = new DistributionTable();
+        var ids = new Dictionary<Thought, int>();
+        var places = Composition.Compose(space, SubSpace, item, thoughts =>
+        {
+            distributions.Begin();
+            for (var i = 0; i < thoughts.Count; i++) distributions.Add(IdOf(thoughts.All[i], ids), thoughts.Shares[i]);
+            return distributions.PlaceOf();
+        });
+        _distributionOf = new ushort[places.Length];
+        for (var part = 0; part < places.Length; part++) _distributionOf[part] = (ushort)places[part];
+        Distributions = distributions.All;
+        Noise = new AnswerNoise(item, _answers);
+    }
 
-        Starts = new int[SubSpace.Size + 1];
-        for (var part = 0; part < SubSpace.Size; part++) Starts[part + 1] = Starts[part] + outcomes[part].Count;
-        Ids = [.. outcomes.SelectMany(part => part.Select(outcome => outcome.Id))];
-        Shares = [.. outcomes.SelectMany(part => part.Select(outcome => outcome.Share))];
-        _noise = [.. _answers.Select(answer => answer is SomeOtherAnswer ? SomeOtherNoise : Noise.ChanceOf(item, answer))];
-        _noiseLeft = Math.Max(SomeOtherNoise, 1 - _noise.Sum());
-        _noiseEntropy = Enumerable.Range(0, _noise.Length).Sum(id => -Plogp(Noisy(0, id))) - Plogp((1 - TypicalConsistency) * _noiseLeft);
-        Entropies = [.. Enumerable.Range(0, SubSpace.Size).Select(EntropyOfPart)];
+    private Prediction(Item item, Prediction free, IReadOnlyList<Answer> choices, Func<Distribution, IEnumerable<(int, double)>> chosen)
+    {
+        Item = item with { Choices = choices };
+        SubSpace = free.SubSpace;
+        foreach (var choice in choices) IdOf(free.Predictable(choice));
+        RightId = IdOf(free.Predictable(item.Right));
+        Distributions = [.. free.Distributions.Select(distribution => DistributionTable.Made(chosen(distribution)))];
+        _distributionOf = free._distributionOf;
+        Noise = new AnswerNoise(Item, _answers);
     }
 
     /// <summary>The item.</summary>
@@ -55,42 +61,37 @@ public sealed class Prediction
     /// <summary>The place of the right answer in <see cref="Answers"/>.</summary>
     public int RightId { get; }
 
-    /// <summary>Where each part's outcomes start in <see cref="Ids"/> and <see cref="Shares"/>.</summary>
-    internal int[] Starts { get; }
+    /// <summary>What comes out when no way is followed.</summary>
+    internal AnswerNoise Noise { get; }
 
-    internal int[] Ids { get; }
+    internal IReadOnlyList<Distribution> Distributions { get; }
 
-    /// <summary>How uncertain the answer is, in nats, for each part of a procedure.</summary>
-    internal double[] Entropies { get; }
+    /// <summary>Which of <see cref="Distributions"/> each part of a procedure has.</summary>
+    internal ReadOnlySpan<ushort> DistributionOf => _distributionOf;
 
-    internal float[] Shares { get; }
+    /// <summary>How uncertain the answer is, in nats, where the way followed has one of <see cref="Distributions"/>.</summary>
+    internal double EntropyOf(int distribution) => (_entropies ??= [.. Distributions.Select(one => Noise.EntropyOf(one.Ids, one.Shares))])[distribution];
 
     /// <summary>The answer a part of a procedure gives most often, as a place in <see cref="Answers"/>.</summary>
-    public int LikeliestOf(int part)
-    {
-        var best = Starts[part];
-        for (var i = best + 1; i < Starts[part + 1]; i++)
-        {
-            if (Shares[i] > Shares[best]) best = i;
-        }
-        return Ids[best];
-    }
+    public int LikeliestOf(int part) => Distributions[_distributionOf[part]].Likeliest;
 
     /// <summary>The chance, 0 to 1, that a part of a procedure gives an answer.</summary>
     /// <param name="part">The part of the procedure in <see cref="SubSpace"/>.</param>
     /// <param name="fits">What <see cref="Fits"/> says of the answer.</param>
-    public double ChanceOf(int part, double[] fits)
+    public double ChanceOf(int part, double[] fits) => Distributions[_distributionOf[part]].ChanceOf(fits);
+
+    /// <summary>The answers a part of a procedure gives, with their shares.</summary>
+    public IEnumerable<(Answer Answer, double Share)> AnswersOf(int part)
     {
-        var chance = 0.0;
-        for (var i = Starts[part]; i < Starts[part + 1]; i++) chance += Shares[i] * fits[Ids[i]];
-        return chance;
+        var distribution = Distributions[_distributionOf[part]];
+        return distribution.Ids.Select((id, i) => (_answers[id], distribution.Shares[i]));
     }
 
     /// <summary>How well an answer fits each of <see cref="Answers"/>: 1 the same, 0 not at all, between where many are meant.</summary>
     public double[] Fits(Answer answer)
     {
         var fits = new double[_answers.Count];
-        var same = answer is PlacedAnswer { Hands: { } hands } ? NearestPlaced(hands) : _ids.GetValueOrDefault(answer, -1);
+        var same = answer is PlacedAnswer placed ? NearestPlaced(placed) : _ids.GetValueOrDefault(answer, -1);
         for (var id = 0; id < fits.Length; id++)
         {
             if (_answers[id] is SomeOtherAnswer other) fits[id] = other.ChanceOf(Item, answer);
@@ -99,49 +100,29 @@ public sealed class Prediction
         return fits;
     }
 
-    /// <summary>The chance of an answer, 0 to 1, where the way followed gives it with this chance.</summary>
-    internal double Noisy(double chance, int id) => (TypicalConsistency * chance) + ((1 - TypicalConsistency) * _noise[id]);
-
-    /// <summary>How uncertain the answer is, in nats, where the way followed gives each of <see cref="Answers"/> with these chances.</summary>
-    internal double EntropyOf(double[] chances)
+    /// <summary>
+    /// The same where the answer is chosen from some: what she would have answered where it is among them, else any of them evenly.
+    /// </summary>
+    internal Prediction Choosing(IReadOnlyList<Answer> choices) => new(Item, this, choices, distribution =>
     {
-        var entropy = -Plogp((1 - TypicalConsistency) * _noiseLeft);
-        for (var id = 0; id < chances.Length; id++) entropy -= Plogp(Noisy(chances[id], id));
-        return entropy;
-    }
+        var shares = choices.Select(choice => _ids.TryGetValue(Predictable(choice), out var id) ? Share(distribution, id) : 0).ToArray();
+        var rest = Math.Max(0, 1 - shares.Sum()) / choices.Count;
+        return shares.Select((share, i) => (i, share + rest));
+    });
 
-    private double EntropyOfPart(int part)
+    /// <summary>The answer in the shape in which answers to this item are predicted.</summary>
+    internal Answer Predictable(Answer answer) => answer switch
     {
-        var entropy = _noiseEntropy;
-        for (var i = Starts[part]; i < Starts[part + 1]; i++)
-            entropy += Plogp(Noisy(0, Ids[i])) - Plogp(Noisy(Shares[i], Ids[i]));
-        return entropy;
-    }
+        PlacedAnswer placed => Rounded(placed.Hour, placed.Minute),
+        HourPlaceAnswer hour => new DigitalAnswer(hour.Hour, null, 0),
+        DigitalAnswer { Minutes: not null, Hour: not null } digital when !SubSpace.Steps.Contains(Step.Writing) => digital with { Figures = 2 },
+        _ => answer,
+    };
 
-    private static double Plogp(double chance) => chance <= 0 ? 0 : chance * Math.Log(chance);
-
-    private void Compose(
-        ProcedureSpace space, List<Weighted<Thought>> thoughts, Step[] order, int depth, int part, List<(int, float)>[] outcomes)
+    private static double Share(Distribution distribution, int id)
     {
-        if (depth == order.Length)
-        {
-            outcomes[part] = [.. thoughts
-                .GroupBy(thought => IdOf(AnswerOf(thought.Value)))
-                .Select(group => (group.Key, (float)group.Sum(thought => thought.Weight)))];
-            return;
-        }
-        var choices = space.At(order[depth]);
-        var stride = SubSpace.Stride(order[depth]);
-        for (var choice = 0; choice < choices.Count; choice++)
-        {
-            var next = new List<Weighted<Thought>>(thoughts.Count);
-            foreach (var thought in thoughts)
-            {
-                var taken = Item.Task.Inverse ? choices[choice].Way.Invert(thought.Value) : choices[choice].Way.Read(thought.Value);
-                foreach (var outcome in taken) next.Add(new(outcome.Value, outcome.Weight * thought.Weight));
-            }
-            Compose(space, next, order, depth + 1, part + (choice * stride), outcomes);
-        }
+        var at = Array.IndexOf(distribution.Ids, id);
+        return at < 0 ? 0 : distribution.Shares[at];
     }
 
     private Answer AnswerOf(Thought thought)
@@ -149,13 +130,30 @@ public sealed class Prediction
         if (thought.OtherAt is { } step) return new SomeOtherAnswer(step, thought.Hour, thought.Minutes);
         return Item.Task.Form switch
         {
-            AnswerForm.Hands => Rounded(thought.Placed),
-            AnswerForm.Words => new WordsAnswer(thought.Spoken!),
+            AnswerForm.Hands when Item.Right is PlacedAnswer right =>
+                Rounded(right.Hour is null ? null : Placed(thought).Hour, right.Minute is null ? null : Placed(thought).Minute),
+            AnswerForm.Words => new WordsAnswer(thought.Spoken ?? SpokenTime.Of(thought.Time)),
+            AnswerForm.Hour => new DigitalAnswer(thought.Hour, null, 0),
+            AnswerForm.Minutes => new DigitalAnswer(null, thought.Minutes, 2),
+            AnswerForm.Places => PlacesAnswer.Of(thought.HourPointer, thought.MinutePointer),
             _ => thought.Figures ?? new DigitalAnswer(thought.Hour, thought.Minutes, 2),
         };
     }
 
-    private static PlacedAnswer Rounded(HandPositions hands) => new(Math.Round(hands.Hour, 2), Math.Round(hands.Minute, 2));
+    /// <summary>Copying a clock touches only where the hour hand is put: the hour itself is seen.</summary>
+    private HandPositions Placed(Thought thought) => Item.Task == ClockTasks.CopyClock
+        ? HandPositions.Wrapped(thought.Time.Hour + thought.HourHandOffset, thought.Placed.Minute)
+        : thought.Placed;
+
+    private static PlacedAnswer Rounded(double? hour, double? minute) => new(Round(hour), Round(minute));
+
+    private static double? Round(double? place) => place is { } at ? Math.Round(at, 2) : null;
+
+    private int IdOf(in Thought thought, Dictionary<Thought, int> known)
+    {
+        if (!known.TryGetValue(thought, out var id)) known[thought] = id = IdOf(AnswerOf(thought));
+        return id;
+    }
 
     private int IdOf(Answer answer)
     {
@@ -164,14 +162,14 @@ public sealed class Prediction
         return _ids[answer] = _answers.Count - 1;
     }
 
-    private int NearestPlaced(HandPositions hands)
+    private int NearestPlaced(PlacedAnswer hands)
     {
         var (nearest, least) = (-1, double.MaxValue);
         for (var id = 0; id < _answers.Count; id++)
         {
-            if (_answers[id] is not PlacedAnswer { Hands: { } predicted }) continue;
-            var hours = HandPositions.HoursApart(hands.Hour, predicted.Hour) / HourHandReach;
-            var minutes = HandPositions.MinutesApart(hands.Minute, predicted.Minute) / MinuteHandReach;
+            if (_answers[id] is not PlacedAnswer predicted) continue;
+            var hours = hands.Hour is { } a && predicted.Hour is { } b ? HandPositions.HoursApart(a, b) / HourHandReach : 0;
+            var minutes = hands.Minute is { } c && predicted.Minute is { } d ? HandPositions.MinutesApart(c, d) / MinuteHandReach : 0;
             if (hours > 1 || minutes > 1 || hours + minutes >= least) continue;
             (nearest, least) = (id, hours + minutes);
         }

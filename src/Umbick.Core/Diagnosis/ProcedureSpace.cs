@@ -3,52 +3,75 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Every procedure a child may follow: one choice at each step. A procedure has an index; so has its part in each
-/// sub-space, the space of only those steps that an item touches.
+/// Every procedure a child may follow: one choice at each step, at most <see cref="MostDepartures"/> of them other than
+/// correct. A procedure has an index; so has its part in each sub-space, the space of only those steps that an item touches.
+/// Procedure 0 takes every step rightly.
 /// </summary>
 public sealed class ProcedureSpace
 {
+    /// <summary>
+    /// At how many steps a procedure may depart from the correct one. Five departures at once are one child in some
+    /// thousands before anything is asked; leaving them out makes the space eight times smaller.
+    /// </summary>
+    public const int MostDepartures = 4;
+
     private readonly Choice[][] _choices;
-    private readonly int[] _strides;
+    private readonly double[] _priors;
+    private readonly SubSpace _whole;
     private readonly Dictionary<int, SubSpace> _subSpaces = [];
     private readonly Lock _lock = new();
 
-    /// <summary>Makes the space of these patterns.</summary>
+    /// <summary>Makes the space of these patterns; those whose step is no part of a reading are left aside.</summary>
     public ProcedureSpace(IReadOnlyList<Pattern> patterns)
     {
-        Steps = Enum.GetValues<Step>();
         _choices = [.. Steps.Select(step => ChoicesOf(step, patterns))];
-        _strides = new int[Steps.Count];
-        Size = 1;
-        for (var step = Steps.Count - 1; step >= 0; step--)
-        {
-            _strides[step] = Size;
-            Size *= _choices[step].Length;
-        }
+        _whole = new SubSpace(_choices, [.. Steps]);
+        _priors = new double[_whole.Size];
+        for (var procedure = 0; procedure < Size; procedure++)
+            _priors[procedure] = Steps.Aggregate(1.0, (share, step) => share * At(step)[ChoiceOf(procedure, step)].Prior);
+        var total = _priors.Sum();
+        for (var procedure = 0; procedure < Size; procedure++) _priors[procedure] /= total;
     }
 
     /// <summary>The steps, in order.</summary>
-    public IReadOnlyList<Step> Steps { get; }
+    public IReadOnlyList<Step> Steps { get; } = Patterns.Steps.OfReading;
 
     /// <summary>How many procedures there are.</summary>
-    public int Size { get; }
+    public int Size => _whole.Size;
 
     /// <summary>The choices at a step. The first is the correct one.</summary>
     public IReadOnlyList<Choice> At(Step step) => _choices[(int)step];
 
     /// <summary>Which choice (its place in <see cref="At"/>) a procedure takes at a step.</summary>
-    public int ChoiceOf(int procedure, Step step) => procedure / _strides[(int)step] % _choices[(int)step].Length;
+    public int ChoiceOf(int procedure, Step step) => _whole.ChoiceOf(procedure, step);
 
-    /// <summary>The same procedure with another choice at a step.</summary>
-    public int With(int procedure, Step step, int choice) =>
-        procedure + ((choice - ChoiceOf(procedure, step)) * _strides[(int)step]);
+    /// <summary>The choices of all procedures at a step.</summary>
+    internal byte[] ChoicesAt(Step step) => _whole.ChoicesAt(step);
 
-    /// <summary>The patterns in a procedure.</summary>
-    public IEnumerable<Pattern> PatternsIn(int procedure) =>
-        Steps.Select(step => At(step)[ChoiceOf(procedure, step)].Pattern).OfType<Pattern>();
+    /// <summary>The same procedure with another choice at a step; -1 where that would be one departure too many.</summary>
+    public int With(int procedure, Step step, int choice) => _whole.With(procedure, step, choice);
+
+    /// <summary>The same procedure without a pattern that it holds.</summary>
+    public int Without(int procedure, Pattern pattern)
+    {
+        var left = At(pattern.Step)[ChoiceOf(procedure, pattern.Step)].Patterns.Where(other => other != pattern).ToList();
+        return With(procedure, pattern.Step, left.Count == 0 ? 0 : ChoiceWith(left[0]));
+    }
+
+    /// <summary>The procedure that holds these patterns and nothing else.</summary>
+    /// <param name="patterns">At most one a step, and at most four.</param>
+    public int Of(IEnumerable<Pattern> patterns) => patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, ChoiceWith(pattern)));
+
+    /// <summary>The first choice at its step that holds a pattern and no other.</summary>
+    /// <exception cref="InvalidOperationException">The pattern is not in this space.</exception>
+    public int ChoiceWith(Pattern pattern)
+    {
+        var choices = _choices[(int)pattern.Step];
+        return Enumerable.Range(0, choices.Length).First(i => choices[i].Patterns is [var only] && only == pattern);
+    }
 
     /// <summary>A procedure's share before anything is asked.</summary>
-    public double Prior(int procedure) => Steps.Aggregate(1.0, (share, step) => share * At(step)[ChoiceOf(procedure, step)].Prior);
+    public double Prior(int procedure) => _priors[procedure];
 
     /// <summary>The sub-space of some steps.</summary>
     public SubSpace Of(IEnumerable<Step> steps)
@@ -57,7 +80,7 @@ public sealed class ProcedureSpace
         var key = touched.Sum(step => 1 << (int)step);
         lock (_lock)
         {
-            if (!_subSpaces.TryGetValue(key, out var subSpace)) _subSpaces[key] = subSpace = new SubSpace(this, touched);
+            if (!_subSpaces.TryGetValue(key, out var subSpace)) _subSpaces[key] = subSpace = new SubSpace(_choices, touched, _whole);
             return subSpace;
         }
     }
@@ -69,16 +92,21 @@ public sealed class ProcedureSpace
         {
             if (pattern.BenchmarksMayBeRight && pattern.Way is MinutesWay minutes)
             {
-                choices.Add(new Choice(pattern.Way, pattern, pattern.Weight / 2));
-                choices.Add(new Choice(minutes.WithBenchmarks(), pattern, pattern.Weight / 2));
+                choices.Add(new Choice(pattern.Way, [pattern], pattern.Weight / 2));
+                choices.Add(new Choice(minutes.WithBenchmarks(), [pattern], pattern.Weight / 2));
             }
             else
             {
-                choices.Add(new Choice(pattern.Way, pattern, pattern.Weight));
+                choices.Add(new Choice(pattern.Way, [pattern], pattern.Weight));
             }
         }
-        if (Catalogue.OtherWeight(step) is > 0 and var other) choices.Add(new Choice(new OtherWay(step), null, other));
-        choices.Insert(0, new Choice(Way.Correct(step), null, 1 - choices.Sum(choice => choice.Prior)));
+        foreach (var (first, second, both) in Catalogue.Linked)
+        {
+            var pair = patterns.Where(pattern => pattern.Step == step && (pattern.Id == first || pattern.Id == second)).ToList();
+            if (pair.Count == 2) choices.Add(new Choice(new BothWays(pair[0].Way, pair[1].Way), pair, both));
+        }
+        if (Catalogue.OtherWeight(step) is > 0 and var other) choices.Add(new Choice(new OtherWay(step), [], other));
+        choices.Insert(0, new Choice(Way.Correct(step), [], 1 - choices.Sum(choice => choice.Prior)));
         return [.. choices];
     }
 }

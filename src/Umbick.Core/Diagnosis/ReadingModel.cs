@@ -6,42 +6,74 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>The catalogue made ready to reckon with: the space of procedures, and what each of them answers to each item.</summary>
-public sealed class ReadingModel(IReadOnlyList<Pattern> patterns)
+public sealed class ReadingModel
 {
     /// <summary>Stands with everything that is kept of a diagnosis, so that it can be told which rules it came from.</summary>
-    public const string Version = "umbick-1";
+    public const string Version = "umbick-2";
 
     private readonly ConcurrentDictionary<(string Task, ClockTime Time, bool Written), Prediction> _predictions = new();
 
     /// <summary>The model over the whole catalogue.</summary>
     public ReadingModel() : this(Catalogue.All) { }
 
-    /// <summary>The patterns it knows.</summary>
-    public IReadOnlyList<Pattern> Patterns { get; } = patterns;
+    /// <summary>The model over some patterns.</summary>
+    public ReadingModel(IReadOnlyList<Pattern> patterns)
+    {
+        Patterns = [.. patterns.Where(pattern => Steps.OfReading.Contains(pattern.Step))];
+        Space = new ProcedureSpace(Patterns);
+    }
+
+    /// <summary>The patterns of reading that it knows.</summary>
+    public IReadOnlyList<Pattern> Patterns { get; }
 
     /// <summary>The space of procedures.</summary>
-    public ProcedureSpace Space { get; } = new(patterns);
+    public ProcedureSpace Space { get; }
 
     /// <summary>What every procedure would answer to an item. Reckoned once, then kept.</summary>
-    public Prediction Predict(Item item, AnswerMode mode) =>
-        _predictions.GetOrAdd((item.Task.Id, item.Time, mode == AnswerMode.Written), _ => new Prediction(Space, item, mode));
-
-    /// <summary>
-    /// The item that an answer really answers, the answer in the shape in which answers are predicted, and the prediction for it;
-    /// null where the answer says nothing about how the child reads.
-    /// </summary>
-    public (Prediction Prediction, Answer Answer)? Match(GivenAnswer given)
+    public Prediction Predict(Item item, AnswerMode mode)
     {
-        var (item, answer) = given.Item.Answered(given.Answer);
-        var mode = item.Task == given.Item.Task ? given.Mode : AnswerMode.Said;
-        if (mode != AnswerMode.Written && answer is DigitalAnswer { Minutes: not null } digital) answer = digital with { Figures = 2 };
-        var readable = (item.Task.Form, answer) switch
-        {
-            (AnswerForm.Words, WordsAnswer { Time: { Amount: not null, Hour: not null } }) => true,
-            (AnswerForm.Digital, DigitalAnswer { Hour: not null }) => true,
-            (AnswerForm.Hands, PlacedAnswer { Hands: not null }) => true,
-            _ => false,
-        };
-        return readable ? (Predict(item, mode), answer) : null;
+        var free = _predictions.GetOrAdd(
+            (item.Task.Id, item.Time, mode == AnswerMode.Written),
+            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode),
+            (Space, Item: item, Mode: mode));
+        return item.Choices.Count == 0 ? free : free.Choosing(item.Choices);
     }
+
+    /// <summary>An answer held against the model, a reading at a time; none where it says nothing about how the child reads.</summary>
+    public IReadOnlyList<Observation> Observe(GivenAnswer given)
+    {
+        if (given.Item.Question is not null) return [];
+        if (given.Item.Task == ClockTasks.ChooseClock) return ChosenClock(given);
+        var observations = new List<Observation>();
+        foreach (var reading in Reading.In(given.Item, given.Telling, given.Mode))
+        {
+            if (!IsReadable(reading)) continue;
+            var prediction = Predict(reading.Item, reading.Mode);
+            observations.Add(new Observation(prediction, prediction.Predictable(reading.Answer), reading.Weight, given.Helped));
+        }
+        return observations;
+    }
+
+    private static bool IsReadable(Reading reading) => reading.Item.Task.Order.Count > 0 && (reading.Item.Task.Form, reading.Answer) switch
+    {
+        (AnswerForm.Words, WordsAnswer { Time: { Amount: not null, Hour: not null } }) => true,
+        (AnswerForm.Digital, DigitalAnswer { Hour: not null }) => true,
+        (AnswerForm.Hour, HourPlaceAnswer) => true,
+        (AnswerForm.Minutes, DigitalAnswer { Hour: null, Minutes: not null }) => true,
+        (AnswerForm.Places, PlacesAnswer) => true,
+        (AnswerForm.Hands, PlacedAnswer placed) => reading.Item.Right is PlacedAnswer right && (right.Hour is null || placed.Hour is not null) && (right.Minute is null || placed.Minute is not null),
+        _ => false,
+    };
+
+    /// <summary>A chosen clock is one that she reads as the time she was given.</summary>
+    private Observation[] ChosenClock(GivenAnswer given)
+    {
+        if (given.Telling.Meaning is not { } chosen) return [];
+        var read = new Item(ClockTasks.ReadWords, chosen);
+        var prediction = Predict(read, AnswerMode.Said);
+        return [new Observation(prediction, new WordsAnswer(SpokenTime.Of(given.Item.Time)), ChosenWeight, given.Helped)];
+    }
+
+    /// <summary>A chosen clock may also have been the nearest that stood there.</summary>
+    private const double ChosenWeight = 0.7;
 }

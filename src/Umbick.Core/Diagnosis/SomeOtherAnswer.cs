@@ -19,12 +19,14 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
     public override string Short(Wording wording) => "some other answer";
 
     /// <summary>The chance of just this answer among all those meant; 0 where it is not one of them.</summary>
-    public double ChanceOf(Item item, Answer answer)
+    public double ChanceOf(Item item, Answer answer) => answer switch
     {
-        if (answer is PlacedAnswer { Hands: { } hands }) return ChanceOfPlaced(item.Time, hands);
-        if (answer.Meaning is not { } time || time == item.Time) return 0;
-        return At == Step.PastOrTo ? ChanceOfTurned(item.Time, time) : ChanceOfRead(item.Time, time);
-    }
+        PlacedAnswer placed => ChanceOfPlaced(item, placed),
+        DigitalAnswer { Hour: { } hour, Minutes: null } => At == Step.Hour && hour is >= 1 and <= 12 && hour != item.Time.Hour ? 1 / WrongHours : 0,
+        DigitalAnswer { Hour: null, Minutes: { } minutes } => At == Step.Minutes && minutes != item.Time.Minute ? 1 / WrongMinutes : 0,
+        { Meaning: { } time } when time != item.Time => At == Step.PastOrTo ? ChanceOfTurned(item.Time, time) : ChanceOfRead(item.Time, time),
+        _ => 0,
+    };
 
     private double ChanceOfRead(ClockTime right, ClockTime given)
     {
@@ -42,13 +44,16 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
         return sameMinutes && nearHour ? 1 / WrongPastOrTo : 0;
     }
 
-    private double ChanceOfPlaced(ClockTime time, HandPositions hands)
+    private double ChanceOfPlaced(Item item, PlacedAnswer placed)
     {
-        var right = HandPositions.Of(time);
-        var minuteRight = HandPositions.MinutesApart(hands.Minute, right.Minute) <= Scoring.MinuteHandTolerance;
-        var hourRight = HandPositions.HoursApart(hands.Hour, right.Hour) <= PlaceTolerance;
-        return At == Step.Minutes
-            ? hourRight && !minuteRight ? 1 / WrongMinutes : 0
-            : minuteRight && !hourRight ? 1 / WrongPlaces : 0;
+        var right = HandPositions.Of(item.Time);
+        var minuteRight = placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= Scoring.MinuteHandTolerance;
+        var hourRight = placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= PlaceTolerance;
+        return At switch
+        {
+            Step.Minutes => hourRight && !minuteRight ? 1 / WrongMinutes : 0,
+            Step.PastOrTo => item.Task.Given == Given.Words && !minuteRight ? 1 / WrongPlaces / WrongPastOrTo : 0,
+            _ => minuteRight && !hourRight ? 1 / WrongPlaces : 0,
+        };
     }
 }

@@ -2,29 +2,47 @@ using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
 
-/// <summary>The part of the procedure space that some steps span.</summary>
+/// <summary>
+/// The part of the procedure space that some steps span. Its parts are every composition of choices at these steps with at
+/// most <see cref="ProcedureSpace.MostDepartures"/> departures; part 0 takes all of them rightly.
+/// </summary>
 public sealed class SubSpace
 {
-    private readonly ProcedureSpace _space;
+    private readonly int[] _counts;
     private readonly int[] _strides;
+    private readonly int[] _partOfKey;
+    private readonly int[] _keys;
+    private readonly byte[][] _choices;
+    private readonly bool[] _full;
 
-    internal SubSpace(ProcedureSpace space, Step[] steps)
+    internal SubSpace(Choice[][] choices, Step[] steps, SubSpace? whole = null)
     {
-        _space = space;
         Steps = steps;
+        _counts = [.. steps.Select(step => choices[(int)step].Length)];
         _strides = new int[steps.Length];
-        Size = 1;
+        var all = 1;
         for (var i = steps.Length - 1; i >= 0; i--)
         {
-            _strides[i] = Size;
-            Size *= space.At(steps[i]).Count;
+            _strides[i] = all;
+            all *= _counts[i];
         }
-        Parts = new int[space.Size];
-        for (var procedure = 0; procedure < space.Size; procedure++)
+        var keys = new List<int>();
+        _partOfKey = new int[all];
+        for (var key = 0; key < all; key++)
         {
+            var departures = 0;
             for (var i = 0; i < steps.Length; i++)
-                Parts[procedure] += space.ChoiceOf(procedure, steps[i]) * _strides[i];
+            {
+                if (key / _strides[i] % _counts[i] != 0) departures++;
+            }
+            _partOfKey[key] = departures > ProcedureSpace.MostDepartures ? -1 : keys.Count;
+            if (departures <= ProcedureSpace.MostDepartures) keys.Add(key);
         }
+        _keys = [.. keys];
+        Size = _keys.Length;
+        _choices = [.. steps.Select((_, i) => _keys.Select(key => (byte)(key / _strides[i] % _counts[i])).ToArray())];
+        _full = [.. Enumerable.Range(0, Size).Select(part => _choices.Count(at => at[part] != 0) == ProcedureSpace.MostDepartures)];
+        Parts = whole is null ? [] : [.. Enumerable.Range(0, whole.Size).Select(procedure => _partOfKey[steps.Select((step, i) => whole.ChoiceOf(procedure, step) * _strides[i]).Sum()])];
     }
 
     /// <summary>The steps, in order.</summary>
@@ -40,14 +58,20 @@ public sealed class SubSpace
     public int PartOf(int procedure) => Parts[procedure];
 
     /// <summary>Which choice a part takes at a step of this sub-space.</summary>
-    public int ChoiceOf(int part, Step step)
+    public int ChoiceOf(int part, Step step) => _choices[IndexOf(step)][part];
+
+    /// <summary>The choices of all parts at a step.</summary>
+    internal byte[] ChoicesAt(Step step) => _choices[IndexOf(step)];
+
+    /// <summary>Whether a part has as many departures from the correct way as a procedure may have.</summary>
+    internal bool IsFull(int part) => _full[part];
+
+    /// <summary>The same part with another choice at a step; -1 where that would be one departure too many.</summary>
+    public int With(int part, Step step, int choice)
     {
         var i = IndexOf(step);
-        return part / _strides[i] % _space.At(step).Count;
+        return _partOfKey[_keys[part] + ((choice - _choices[i][part]) * _strides[i])];
     }
-
-    /// <summary>How far the part's index moves for each place of the choice at a step.</summary>
-    internal int Stride(Step step) => _strides[IndexOf(step)];
 
     private int IndexOf(Step step)
     {

@@ -2,47 +2,78 @@ using Umbick.Core.Clocks;
 
 namespace Umbick.Core.Items;
 
-/// <summary>One question: a task on one time.</summary>
+/// <summary>One question: a task on one time, or a question that is no reading of a clock.</summary>
 /// <param name="Task">The task.</param>
 /// <param name="Time">The time it is about.</param>
-/// <param name="Claim">The time that somebody gave for the clock, where the task is to judge it.</param>
+/// <param name="Claim">What somebody gave for the clock, where it is to be judged; the hands that cannot be, where they are to be put right.</param>
 public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 {
-    /// <summary>What the child is given, as it stands in files: a time as <c>h:mm</c>, or words.</summary>
-    public string Given => Task == ClockTasks.WordsToDigital ? Wording.Usual.Words(Time) : Time.ToString();
+    /// <summary>What there is to choose from; empty where the answer is free.</summary>
+    public IReadOnlyList<Answer> Choices { get; init; } = [];
+
+    /// <summary>The clocks to be joined with times.</summary>
+    public IReadOnlyList<ClockTime> Clocks { get; init; } = [];
+
+    /// <summary>How far the minute hand is said to move on, in minutes.</summary>
+    public int Move { get; init; }
+
+    /// <summary>The question, where it is no reading of a clock.</summary>
+    public SideQuestion? Question { get; init; }
+
+    /// <summary>An item for a question that is no reading of a clock.</summary>
+    public static Item Of(SideQuestion question) => new(question.Task, question.Time) { Question = question };
+
+    /// <summary>What the child is given, as it stands in files: a time as <c>h:mm</c>, words, or the question's own name.</summary>
+    public string Given => this switch
+    {
+        { Question: { } question } => question.Given,
+        { Task.Given: Items.Given.Words } => Wording.Usual.Words(Time),
+        _ => Time.ToString(),
+    };
 
     /// <summary>The right answer, in the form that the task asks for.</summary>
-    public Answer Right => Task.Form switch
+    public Answer Right => this switch
     {
-        AnswerForm.Words => new WordsAnswer(SpokenTime.Of(Time)),
-        AnswerForm.Hands => Hands(),
+        { Question: { } question } => new TextAnswer(question.Right),
+        { Task.Id: "full-turn" } => DigitalAnswer.Of(Time.Plus(Move)),
+        { Task.Id: "match" } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Of(clock)))]),
+        { Task.Form: AnswerForm.Several } => new SeveralAnswer([.. Choices.Where(choice => choice.Meaning == Time)]),
+        { Task.Form: AnswerForm.Words } => new WordsAnswer(SpokenTime.Of(Time)),
+        { Task.Form: AnswerForm.Hands } => Hands(),
+        { Task.Form: AnswerForm.Hour } => new HourPlaceAnswer(Time.Hour, HourPlaces.Of(Time.Minute)),
+        { Task.Form: AnswerForm.Minutes } => new DigitalAnswer(null, Time.Minute, 2),
+        { Task.Form: AnswerForm.Places } => PlacesAnswer.Of(Time),
         _ => DigitalAnswer.Of(Time),
     };
 
     /// <summary>Whether the claim is the time the clock shows, written as it should be.</summary>
     public bool ClaimIsRight => Claim?.Meaning == Time && Claim is not DigitalAnswer { Figures: < 2 };
 
-    /// <summary>
-    /// The item that an answer really answers. A clock read aloud may be answered in words or in figures whatever was asked,
-    /// and saying 'right' to a claim is giving the claimed time.
-    /// </summary>
-    public (Item Item, Answer Answer) Answered(Answer answer)
+    /// <summary>Reads an answer to this item. It never throws; what cannot be read is kept as <see cref="Unread"/>.</summary>
+    /// <param name="raw">The answer exactly as given.</param>
+    public Answer Read(string? raw) => Task.Form switch
     {
-        if (Task == ClockTasks.Judge)
-            return answer is SaidRight && Claim is not null ? Reread(Claim) : Reread(answer);
-        return Task == ClockTasks.ReadDigital || Task == ClockTasks.ReadWords ? Reread(answer) : (this, answer is SaidRight ? Right : answer);
-    }
-
-    private (Item Item, Answer Answer) Reread(Answer answer) => answer switch
-    {
-        SaidRight => (this, Right),
-        WordsAnswer => (new Item(ClockTasks.ReadWords, Time), answer),
-        _ => (new Item(ClockTasks.ReadDigital, Time), answer),
+        _ when AnswerParser.Parse(raw) is NoAnswer or DontKnow or SaidRight or SaidWrong => AnswerParser.Parse(raw),
+        _ when Question is not null => new TextAnswer(raw!.Trim()),
+        AnswerForm.Hour => HourPlaceAnswer.Parse(raw!),
+        AnswerForm.Minutes => AnswerParser.Parse(raw) is DigitalAnswer { Hour: { } minutes, Minutes: null } ? new DigitalAnswer(null, minutes, 2) : AnswerParser.Parse(raw),
+        AnswerForm.Places => PlacesAnswer.Parse(raw!),
+        AnswerForm.Several when Clocks.Count > 0 => PairsAnswer.Parse(raw!),
+        AnswerForm.Several => SeveralAnswer.Parse(raw!),
+        _ => AnswerParser.Parse(raw),
     };
+
+    /// <summary>Two items are the same when they ask the same of the same time.</summary>
+    public bool Equals(Item? other) =>
+        other is not null && Task == other.Task && Time == other.Time && Equals(Claim, other.Claim) && Question?.Given == other.Question?.Given;
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Task.Id, Time, Claim, Question?.Given);
 
     private PlacedAnswer Hands()
     {
         var hands = HandPositions.Of(Time);
-        return new PlacedAnswer(hands.Hour, hands.Minute);
+        var minuteOnly = Task == ClockTasks.PlaceMinuteHand || Task == ClockTasks.SetMinutes;
+        return new PlacedAnswer(minuteOnly ? null : hands.Hour, Task == ClockTasks.PlaceHourHand ? null : hands.Minute);
     }
 }

@@ -14,7 +14,17 @@ public static class ItemBank
         .. from task in tasks
            where task.From <= stage
            from time in ClockTime.All()
-           where stage.Has(time.Minute) && !(task == ClockTasks.WordsToDigital && time.Minute == 0)
+           where stage.Has(time.Minute) && !(time.Minute == 0 && SaysNothingAtTheHour(task))
            select new Item(task, time),
     ];
+
+    /// <summary>
+    /// The items that a sitting chooses from: all times in fives, and, where single minutes are taught, some minutes of every
+    /// space. The other minutes of a space would tell no more than those. At stage 10 more than 2,000 over the six plain tasks.
+    /// </summary>
+    public static IReadOnlyList<Item> ForSitting(Stage stage, IEnumerable<ClockTask> tasks) =>
+        [.. Upto(stage, tasks).Where(item => item.Time.Minute % 5 is 0 or 2 || item.Time.Minute % 10 == 3)];
+
+    /// <summary>Words for a full hour are the same in every way of understanding them.</summary>
+    private static bool SaysNothingAtTheHour(ClockTask task) => task == ClockTasks.WordsToDigital || task == ClockTasks.DigitalToWords;
 }

@@ -21,26 +21,38 @@ public static class Scoring
     /// <param name="stage">The child's stage: from five-minute times on, the hour hand's place counts, before it only its space.</param>
     public static bool IsRight(Item item, Answer answer, AnswerMode mode, Stage stage)
     {
-        if (item.Task == ClockTasks.Judge && answer is SaidRight) return item.ClaimIsRight;
-        var (asked, given) = item.Answered(answer);
-        return given switch
+        if (answer is SaidRight) return item.Task != ClockTasks.Judge || item.ClaimIsRight;
+        if (item.Question is { } question) return answer is TextAnswer text && question.IsRight(text.Text);
+        return (item.Task.Form, answer) switch
         {
-            DigitalAnswer digital => asked.Task.Form != AnswerForm.Hands && digital.Meaning == item.Time
-                && (mode != AnswerMode.Written || digital.Figures == 2),
-            WordsAnswer words => asked.Task.Form == AnswerForm.Words && words.Meaning == item.Time,
-            PlacedAnswer { Hands: { } hands } => asked.Task.Form == AnswerForm.Hands && IsPlacedRight(item.Time, hands, stage),
+            (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, DigitalAnswer digital) when item.Task != ClockTasks.DigitalToWords =>
+                digital.Meaning == item.Right.Meaning && (mode != AnswerMode.Written || digital.Figures == 2),
+            (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, WordsAnswer words) when item.Task.Given == Given.Clock || item.Task.Form == AnswerForm.Words =>
+                words.Meaning == item.Right.Meaning,
+            (AnswerForm.Hands, PlacedAnswer placed) => IsPlacedRight(item, placed, stage),
+            (AnswerForm.Hour, HourPlaceAnswer hour) => hour.Hour == item.Time.Hour && (hour.Place is null || hour.Place == HourPlaces.Of(item.Time.Minute)),
+            (AnswerForm.Minutes, DigitalAnswer { Hour: null } minutes) => minutes.Minutes == item.Time.Minute,
+            (AnswerForm.Several or AnswerForm.Places, _) => answer.Equals(item.Right),
             _ => false,
         };
     }
 
-    private static bool IsPlacedRight(ClockTime time, HandPositions hands, Stage stage)
+    private static bool IsPlacedRight(Item item, PlacedAnswer placed, Stage stage)
     {
-        var right = HandPositions.Of(time);
-        if (HandPositions.MinutesApart(hands.Minute, right.Minute) > MinuteHandTolerance) return false;
-        var off = HandPositions.HoursApart(hands.Hour, right.Hour);
+        var right = HandPositions.Of(item.Time);
+        var (asksHour, asksMinute) = item.Task == ClockTasks.RepairClock
+            ? (placed.Hour is not null, placed.Minute is not null)
+            : ((item.Right as PlacedAnswer)?.Hour is not null, (item.Right as PlacedAnswer)?.Minute is not null);
+        var minuteRight = !asksMinute || (placed.Minute is { } minute && HandPositions.MinutesApart(minute, right.Minute) <= MinuteHandTolerance);
+        return minuteRight && (!asksHour || (placed.Hour is { } hour && IsHourHandRight(item.Time, hour, stage)));
+    }
+
+    private static bool IsHourHandRight(ClockTime time, double hour, Stage stage)
+    {
+        var off = HandPositions.HoursApart(hour, HandPositions.Of(time).Hour);
         if (time.Minute == 0) return off <= OClockTolerance;
         if (stage >= Stage.FiveMinutesPast) return off <= PlaceTolerance;
-        var intoSpace = HandPositions.Wrapped(hands.Hour - (time.Hour % 12), 0).Hour;
+        var intoSpace = HandPositions.Wrapped(hour - (time.Hour % 12), 0).Hour;
         return intoSpace is > 0 and < 1;
     }
 }

@@ -13,9 +13,21 @@ public static class Catalogue
         .. HourPatterns.All,
         .. MinutesPatterns.All,
         .. PastOrToPatterns.All,
+        .. FractionsPatterns.All,
         .. WritingPatterns.All,
         .. PlacingPatterns.All,
+        .. CountingOnPatterns.All,
+        .. DayHalvesPatterns.All,
     ];
+
+    /// <summary>
+    /// Patterns that rest on one idea and so come together more often than chance would have it: an hour, like everything
+    /// else, has a hundred parts. With each pair the share of children who have both, before anything is asked.
+    /// </summary>
+    public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.02)];
+
+    /// <summary>How much likelier than by itself <c>hundred-minutes</c> is where a quarter is 25 or a half is 50.</summary>
+    public const double HundredsLink = 6;
 
     /// <summary>How many children in a hundred, at each step, have a way that nobody has listed; none where a step has too few answers for one.</summary>
     public static double OtherWeight(Step step) => step switch
@@ -34,7 +46,10 @@ public static class Catalogue
         Step.Hour => "the hour last passed",
         Step.Minutes => "the minutes counted in fives",
         Step.PastOrTo => "past and to said rightly",
+        Step.Fractions => "quarter as 15 and half as 30",
         Step.Writing => "the time written in full",
+        Step.CountingOn => "sixty minutes to the hour",
+        Step.DayHalves => "the halves of the day told apart",
         _ => "the hour hand in its true place",
     };
 

@@ -6,7 +6,7 @@ internal static class HourPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("next-hour", 0.10, new HourWay(NextHour), new(
+        new("next-hour", 0.08, new HourWay(NextHour), new(
             Name: "The coming hour is read",
             Finding: "{child} takes the hour that is coming, not the one the short hand has passed.",
             Reads: "the coming hour",
@@ -15,7 +15,7 @@ internal static class HourPatterns
             HourFirst: "Start at an o’clock and turn slowly. Has it got there yet? Until it touches the next numeral, the hour is the one it has passed.",
             MinuteFirst: "Read the minutes, then ask: is the hour full yet? It keeps its old name until the long hand is back at the top.",
             Practise: "Practise: which hour has it passed?"))
-        { Alike = ["lower-numeral", "nearest-hour"] },
+        { Alike = ["lower-numeral", "nearest-hour", "half-names-next"] },
 
         new("nearest-hour", 0.05, new HourWay(NearestHour), new(
             Name: "The nearest hour is read",
@@ -28,7 +28,7 @@ internal static class HourPatterns
             Practise: "Practise: almost there, but not yet"))
         { Alike = ["next-hour"] },
 
-        new("lower-numeral", 0.05, new HourWay(LowerNumeral), new(
+        new("lower-numeral", 0.04, new HourWay(LowerNumeral), new(
             Name: "The lower of two numerals is read",
             Finding: "{child} takes the lower of the two numerals beside the short hand.",
             Reads: "the lower numeral",

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
 
 namespace Umbick.Core.Patterns;
@@ -6,6 +7,8 @@ namespace Umbick.Core.Patterns;
 /// <param name="read">From where the hand points (0 ≤ x &lt; 12) to the hours that are said (1 to 12).</param>
 public sealed class HourWay(Func<double, IReadOnlyList<Weighted<int>>> read) : Way(Step.Hour)
 {
+    private readonly ConcurrentDictionary<(int Hour, double Into), IReadOnlyList<Weighted<int>>> _places = new();
+
     /// <summary>The numeral last passed, or stood on.</summary>
     public static int LastPassed(double pointer) => Hours.Named((int)Math.Floor(pointer + 1e-9));
 
@@ -13,23 +16,37 @@ public sealed class HourWay(Func<double, IReadOnlyList<Weighted<int>>> read) : W
     public static bool IsBetween(double pointer) => Math.Abs(pointer - Math.Round(pointer)) > 1e-9;
 
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Read(Thought thought) =>
-        read(thought.HourPointer).Select(hour => new Weighted<Thought>(thought with { Hour = hour.Value }, hour.Weight));
+    public override void Read(in Thought thought, double share, Thoughts after)
+    {
+        foreach (var hour in read(thought.HourPointer)) after.Add(thought with { Hour = hour.Value }, share * hour.Weight);
+    }
 
     /// <summary>The hand goes where her own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
-    public override IEnumerable<Weighted<Thought>> Invert(Thought thought)
+    public override void Invert(in Thought thought, double share, Thoughts after)
     {
-        if (thought.Hour == Thought.AnyWrong) return Only(thought);
+        if (thought.Hour == Thought.AnyWrong)
+        {
+            after.Add(thought, share);
+            return;
+        }
+        foreach (var place in _places.GetOrAdd((thought.Hour, Math.Abs(thought.HourHandOffset)), PlacesFor))
+        {
+            after.Add(
+                thought with { Placed = HandPositions.Wrapped(place.Value + thought.HourHandOffset, thought.Placed.Minute), Hour = 0, HourHandOffset = 0 },
+                share * place.Weight);
+        }
+    }
+
+    private IReadOnlyList<Weighted<int>> PlacesFor((int Hour, double Into) asked)
+    {
         var places = Enumerable.Range(0, 12)
-            .Select(numeral => new Weighted<int>(numeral, Reads(numeral + Math.Abs(thought.HourHandOffset), thought.Hour)))
+            .Select(numeral => new Weighted<int>(numeral, Reads(numeral + asked.Into, asked.Hour)))
             .Where(place => place.Weight > 0)
             .ToList();
-        var correct = places.Find(place => place.Value == thought.Hour % 12);
-        if (places.Count == 0 || correct.Weight >= 0.5) places = [new(thought.Hour % 12, 1)];
+        var correct = places.Find(place => place.Value == asked.Hour % 12);
+        if (places.Count == 0 || correct.Weight >= 0.5) return [new(asked.Hour % 12, 1)];
         var total = places.Sum(place => place.Weight);
-        return places.Select(place => new Weighted<Thought>(
-            thought with { Placed = HandPositions.Wrapped(place.Value + thought.HourHandOffset, thought.Placed.Minute) },
-            place.Weight / total));
+        return [.. places.Select(place => new Weighted<int>(place.Value, place.Weight / total))];
     }
 
     private double Reads(double pointer, int hour) => read(pointer % 12).Where(read => read.Value == hour).Sum(read => read.Weight);

@@ -6,7 +6,7 @@ internal static class MinutesPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("numeral-as-minutes", 0.11, new MinutesWay((tick, _) => NumeralAsMinutes(tick)), new(
+        new("numeral-as-minutes", 0.08, new MinutesWay((tick, _) => NumeralAsMinutes(tick)), new(
             Name: "The numeral is read as minutes",
             Finding: "{child} says the numeral at the long hand as if it were the minutes.",
             Reads: "the numeral as minutes",
@@ -17,7 +17,7 @@ internal static class MinutesPatterns
             Practise: "Practise: count it, don’t read it"))
         { BenchmarksMayBeRight = true },
 
-        new("fives-from-twelve", 0.05, new MinutesWay((tick, _) => [new(new(tick + 5), 1)]), new(
+        new("fives-from-twelve", 0.04, new MinutesWay((tick, _) => [new(new(tick + 5), 1)]), new(
             Name: "The count starts with five at the 12",
             Finding: "{child} says ‘five’ at the 12, so the minutes come out five too many.",
             Reads: "five at the 12",
@@ -28,7 +28,40 @@ internal static class MinutesPatterns
             Practise: "Practise: nought at the top"))
         { BenchmarksMayBeRight = true },
 
-        new("whole-fives-only", 0.05, new MinutesWay((tick, _) => [new(new(tick / 5 * 5), 1)]), new(
+        new("fives-from-one-as-nought", 0.03, new MinutesWay((tick, _) => [new(new(tick < 5 ? tick : tick - 5), 1)]), new(
+            Name: "The count starts with nought at the 1",
+            Finding: "{child} says ‘nought’ at the 1, so the minutes come out five too few.",
+            Reads: "nought at the 1",
+            Family: "Your child counts in fives well, but starts at the 1 with nothing, so five minutes are missing.",
+            Why: "The 1 is where counting begins; that the first jump is already behind it has not been seen.",
+            HourFirst: "Start at the 12. Nought there, and five when you land on the 1.",
+            MinuteFirst: "Walk a finger from the top to the 1: five minutes have gone by when it gets there.",
+            Practise: "Practise: five at the 1"))
+        { BenchmarksMayBeRight = true },
+
+        new("counts-in-twos", 0.02, new MinutesWay((tick, _) => [new(new((tick / 5 * 2) + (tick % 5)), 1)]), new(
+            Name: "Numerals are counted in twos",
+            Finding: "{child} counts two minutes from numeral to numeral.",
+            Reads: "the minutes counted in twos",
+            Family: "Your child counts in twos round the clock. From number to number it is five minutes.",
+            Why: "Twos are learnt first, and the numerals do not say how far apart they are.",
+            HourFirst: "Count the ticks from the 12 to the 1. So each numeral is worth five.",
+            MinuteFirst: "Count the ticks in one space. Then go round in that many: five, ten, fifteen.",
+            Practise: "Practise: how many from numeral to numeral?"))
+        { BenchmarksMayBeRight = true },
+
+        new("counts-in-tens", 0.02, new MinutesWay((tick, _) => [new(new((tick / 5 * 10) + (tick % 5)), 1)]), new(
+            Name: "Numerals are counted in tens",
+            Finding: "{child} counts ten minutes from numeral to numeral.",
+            Reads: "the minutes counted in tens",
+            Family: "Your child counts in tens round the clock. From number to number it is five minutes.",
+            Why: "Tens are the surest count there is, and nothing on the face says that it is fives.",
+            HourFirst: "Count in tens to the 6: sixty already, and only half way round? Count the ticks in one space.",
+            MinuteFirst: "Count the ticks in one space. Then go round in that many and end on sixty at the top.",
+            Practise: "Practise: fives, not tens"))
+        { BenchmarksMayBeRight = true, Alike = ["fives-from-twelve"] },
+
+        new("whole-fives-only", 0.04, new MinutesWay((tick, _) => [new(new(tick / 5 * 5), 1)]), new(
             Name: "Single minutes are left out",
             Finding: "{child} stops at the last five and leaves out the single ticks.",
             Reads: "whole fives only",
@@ -36,7 +69,39 @@ internal static class MinutesPatterns
             Why: "For a long time every clock she met stood on a five.",
             HourFirst: "Hour, then fives, then ones: change the counting voice at the last numeral and go on tick by tick.",
             MinuteFirst: "Fives to the last numeral, ones from there. Write both down: 15 and 3.",
-            Practise: "Practise: fives first, then ones")),
+            Practise: "Practise: fives first, then ones"))
+        { Alike = ["nearest-five"] },
+
+        new("nearest-five", 0.03, new MinutesWay((tick, _) => [new(new(Nearest(tick)), 1)]), new(
+            Name: "Minutes are rounded to the nearest five",
+            Finding: "{child} gives the nearest five instead of the exact minute.",
+            Reads: "the nearest five",
+            Family: "Your child gives the nearest five minutes. That is how people often say it, but here every minute counts.",
+            Why: "It is what grown-ups do, and the small ticks are hard to count.",
+            HourFirst: "Fives to the last numeral passed, then on by single ticks. Which tick is it on, exactly?",
+            MinuteFirst: "Stop at the numeral before the hand. How many ticks more?",
+            Practise: "Practise: the exact minute"))
+        { Alike = ["whole-fives-only"] },
+
+        new("counts-first-tick", 0.03, new MinutesWay((tick, _) => [new(new(tick % 5 == 0 ? tick : tick + 1), 1)]), new(
+            Name: "The tick at the numeral is counted as one",
+            Finding: "{child} counts the tick at the numeral as the first minute, so single minutes come out one too many.",
+            Reads: "the numeral’s tick counted as one",
+            Family: "Your child counts one minute too many, because the long tick at the number is counted too.",
+            Why: "When ticks are counted like things, the first one touched is one.",
+            HourFirst: "The numeral’s own tick is the fifteen. The next small one is sixteen: point and say the number.",
+            MinuteFirst: "Say the five at the numeral’s tick, then one more for each small tick after it.",
+            Practise: "Practise: count the jumps")),
+
+        new("ticks-in-fives", 0.02, new MinutesWay((tick, _) => [new(new((tick / 5 * 5) + (tick % 5 * 5)), 1)]), new(
+            Name: "The count goes on in fives over the ticks",
+            Finding: "{child} goes on counting in fives over the single ticks.",
+            Reads: "the ticks counted in fives",
+            Family: "Your child counts the small marks in fives too. They are one minute each.",
+            Why: "The count has got into its swing, and nobody said when to change.",
+            HourFirst: "Change your voice at the last numeral: fives loud, ones soft.",
+            MinuteFirst: "Big jumps to the numeral, small steps after it. Write both: 15 and 2.",
+            Practise: "Practise: fives, then ones")),
 
         new("anticlockwise", 0.03, new MinutesWay((tick, _) => [new(new((60 - tick) % 60), 1)]), new(
             Name: "Minutes are counted the wrong way round",
@@ -49,7 +114,7 @@ internal static class MinutesPatterns
             Practise: "Practise: count the way it walks"))
         { BenchmarksMayBeRight = true, Alike = ["minutes-to-as-minutes"] },
 
-        new("minutes-to-as-minutes", 0.04, new MinutesWay((tick, _) => MinutesToAsMinutes(tick)), new(
+        new("minutes-to-as-minutes", 0.035, new MinutesWay((tick, _) => MinutesToAsMinutes(tick)), new(
             Name: "Minutes to go are given as the minutes",
             Finding: "{child} counts late minutes back from 12 and gives them as the minutes.",
             Reads: "the minutes to go",
@@ -59,6 +124,28 @@ internal static class MinutesPatterns
             MinuteFirst: "Past the half, count both ways and label them: gone, and to go. Figures take the ones gone.",
             Practise: "Practise: gone by, or still to go?"))
         { BenchmarksMayBeRight = true, Alike = ["anticlockwise"] },
+
+        new("says-sixty", 0.03, new MinutesWay((tick, _) => [new(new(tick == 0 ? 60 : tick), 1)]), new(
+            Name: "The top is sixty",
+            Finding: "{child} reads the minute hand at the top as sixty.",
+            Reads: "sixty at the top",
+            Family: "Your child says 10:60 for ten o’clock. At the top a new hour begins, with no minutes yet.",
+            Why: "A whole turn is sixty minutes, and the count does end on sixty there.",
+            HourFirst: "At the top the hour is full: it becomes the next hour, and the minutes begin again at nought.",
+            MinuteFirst: "Fifty-five, and five more: the hour is full. What is it called now? O’clock.",
+            Practise: "Practise: a full hour is a new hour"))
+        { Alike = ["fives-from-twelve"], ShowsAtOnePlace = true },
+
+        new("between-is-half", 0.03, new MinutesWay((tick, between) => [new(new(between ? 30 : tick), 1)]), new(
+            Name: "Between two numerals is half past",
+            Finding: "{child} says half past whenever the short hand is between two numerals.",
+            Reads: "half past whenever between",
+            Family: "Your child says half past for every time at which the short hand is between two numbers.",
+            Why: "Half past was the first time at which the short hand left its numeral.",
+            HourFirst: "Is it just past, in the middle or nearly there? Only the middle is half past.",
+            MinuteFirst: "Half past has the long hand at the 6. Where is it now?",
+            Practise: "Practise: half past, or not?"))
+        { BenchmarksMayBeRight = true },
 
         new("minutes-ignored", 0.03, new MinutesWay((_, _) => [new(new(0), 1)]), new(
             Name: "Everything is o’clock",
@@ -71,6 +158,8 @@ internal static class MinutesPatterns
             Practise: "Practise: what does the long hand add?"))
         { BenchmarksMayBeRight = true },
     ];
+
+    private static int Nearest(int tick) => (tick + 2) / 5 * 5;
 
     private static IReadOnlyList<Weighted<MinutesRead>> NumeralAsMinutes(int tick)
     {

@@ -8,40 +8,64 @@ namespace Umbick.Core.Patterns;
 public readonly record struct MinutesRead(int Minutes, int HoursOn = 0);
 
 /// <summary>Which minutes are read off a hand.</summary>
-/// <param name="read">From the tick the hand is at (0 to 59) and where the hour hand points, to the minutes.</param>
-public sealed class MinutesWay(Func<int, double, IReadOnlyList<Weighted<MinutesRead>>> read) : Way(Step.Minutes)
+public sealed class MinutesWay : Way
 {
+    private const int Ticks = 60;
+
+    private readonly Func<int, bool, IReadOnlyList<Weighted<MinutesRead>>> _read;
+    private readonly IReadOnlyList<Weighted<MinutesRead>>[] _reads;
+    private readonly IReadOnlyList<Weighted<int>>[] _places;
+
+    /// <summary>Makes a way.</summary>
+    /// <param name="read">From the tick the hand is at (0 to 59), and whether the hour hand is between two numerals, to the minutes.</param>
+    public MinutesWay(Func<int, bool, IReadOnlyList<Weighted<MinutesRead>>> read) : base(Step.Minutes)
+    {
+        _read = read;
+        _reads = [.. Both((tick, between) => read(tick, between))];
+        _places = [.. Both(PlacesFor)];
+    }
+
     /// <summary>The same way, but o'clock, half and quarters are known as wholes and come out right.</summary>
-    public MinutesWay WithBenchmarks() =>
-        new((tick, hourPointer) => tick % 15 == 0 ? [new(new(tick), 1)] : read(tick, hourPointer));
+    public MinutesWay WithBenchmarks() => new((tick, between) => tick % 15 == 0 ? [new(new(tick), 1)] : _read(tick, between));
 
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Read(Thought thought) =>
-        read(thought.MinutePointer, thought.HourPointer).Select(minutes => new Weighted<Thought>(
-            thought with
-            {
-                Minutes = minutes.Value.Minutes,
-                Hour = thought.Hour == Thought.AnyWrong ? thought.Hour : Hours.Named(thought.Hour + minutes.Value.HoursOn),
-            },
-            minutes.Weight));
+    public override void Read(in Thought thought, double share, Thoughts after)
+    {
+        foreach (var minutes in _reads[Index(thought.MinutePointer, HourWay.IsBetween(thought.HourPointer))])
+        {
+            var hour = thought.Hour == Thought.AnyWrong ? thought.Hour : Hours.Named(thought.Hour + minutes.Value.HoursOn);
+            after.Add(thought with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
+        }
+    }
 
     /// <summary>The hand goes where her own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
-    public override IEnumerable<Weighted<Thought>> Invert(Thought thought)
+    public override void Invert(in Thought thought, double share, Thoughts after)
     {
-        var places = Enumerable.Range(0, 60)
-            .Select(tick => new Weighted<int>(tick, Reads(tick, thought)))
+        foreach (var place in _places[Index(thought.Minutes, HourWay.IsBetween(thought.HourPointer))])
+            after.Add(thought with { Placed = thought.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 }, share * place.Weight);
+    }
+
+    private IReadOnlyList<Weighted<int>> PlacesFor(int minutes, bool between)
+    {
+        var places = Enumerable.Range(0, Ticks)
+            .Select(tick => new Weighted<int>(tick, _reads[Index(tick, between)].Where(read => read.Value.Minutes == minutes).Sum(read => read.Weight)))
             .Where(place => place.Weight > 0)
             .ToList();
-        var correct = places.Find(place => place.Value == thought.Minutes);
-        if (places.Count == 0 || correct.Weight >= 0.5) places = [new(thought.Minutes, 1)];
+        var correct = places.Find(place => place.Value == minutes);
+        if (places.Count == 0 || correct.Weight >= 0.5) return [new(minutes, 1)];
         // A numeral is an easier place to aim at than a tick between two.
         if (places.Exists(place => place.Value % 5 == 0)) places = [.. places.Where(place => place.Value % 5 == 0)];
         var total = places.Sum(place => place.Weight);
-        return places.Select(place => new Weighted<Thought>(
-            thought with { Placed = thought.Placed with { Minute = place.Value } },
-            place.Weight / total));
+        return [.. places.Select(place => new Weighted<int>(place.Value, place.Weight / total))];
     }
 
-    private double Reads(int tick, Thought thought) =>
-        read(tick, thought.HourPointer).Where(minutes => minutes.Value.Minutes == thought.Minutes).Sum(minutes => minutes.Weight);
+    private static IEnumerable<T> Both<T>(Func<int, bool, T> of)
+    {
+        foreach (var between in new[] { false, true })
+        {
+            for (var tick = 0; tick < Ticks; tick++) yield return of(tick, between);
+        }
+    }
+
+    private static int Index(int tick, bool between) => tick + (between ? Ticks : 0);
 }

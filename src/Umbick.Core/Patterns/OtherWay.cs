@@ -7,10 +7,10 @@ namespace Umbick.Core.Patterns;
 public sealed class OtherWay(Step step) : Way(step)
 {
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Read(Thought thought) => Only(Marked(thought));
+    public override void Read(in Thought thought, double share, Thoughts after) => after.Add(Marked(thought), share);
 
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Invert(Thought thought) => Only(Marked(thought));
+    public override void Invert(in Thought thought, double share, Thoughts after) => after.Add(Marked(thought), share);
 
     private Thought Marked(Thought thought) => Step switch
     {

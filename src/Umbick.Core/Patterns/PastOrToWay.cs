@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
 
 namespace Umbick.Core.Patterns;
@@ -9,6 +10,9 @@ public sealed class PastOrToWay(
     Func<int, int, IReadOnlyList<Weighted<SpokenTime>>> say,
     Func<SpokenTime, (int Hour, int Minutes)> hear) : Way(Step.PastOrTo)
 {
+    /// <summary>Words are made once and kept: they are asked for some thousand times an item.</summary>
+    private readonly ConcurrentDictionary<(int Hour, int Minutes), IReadOnlyList<Weighted<SpokenTime>>> _said = new();
+
     /// <summary>How often a child whose own hour is the coming one says 'to' with it unturned, and so is right by accident.</summary>
     private const double RightByAccident = 0.25;
 
@@ -28,21 +32,23 @@ public sealed class PastOrToWay(
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Read(Thought thought)
+    public override void Read(in Thought thought, double share, Thoughts after)
     {
-        if (thought.OtherAt is not null) return Only(thought);
-        var said = say(thought.Hour, thought.Minutes)
-            .Select(words => new Weighted<Thought>(thought with { Spoken = words.Value }, words.Weight));
+        if (thought.OtherAt is not null)
+        {
+            after.Add(thought, share);
+            return;
+        }
         var coming = Hours.After(thought.Time.Hour);
-        if (thought.Hour != coming || thought.Minutes is <= 30 or >= 60) return said;
-        var unturned = thought with { Spoken = new SpokenTime(SpokenForm.To, 60 - thought.Minutes, coming) };
-        return said.Select(words => words with { Weight = words.Weight * (1 - RightByAccident) }).Append(new(unturned, RightByAccident));
+        var byAccident = thought.Hour == coming && thought.Minutes is > 30 and < 60 ? RightByAccident : 0;
+        foreach (var words in _said.GetOrAdd((thought.Hour, thought.Minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(thought with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
+        if (byAccident > 0) after.Add(thought with { Spoken = new SpokenTime(SpokenForm.To, 60 - thought.Minutes, coming) }, share * byAccident);
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Invert(Thought thought)
+    public override void Invert(in Thought thought, double share, Thoughts after)
     {
-        var (hour, minutes) = hear(SpokenTime.Of(thought.Time));
-        return Only(thought with { Hour = hour, Minutes = minutes });
+        var (hour, minutes) = hear(thought.Spoken ?? SpokenTime.Of(thought.Time));
+        after.Add(thought with { Hour = hour, Minutes = minutes, Spoken = null }, share);
     }
 }

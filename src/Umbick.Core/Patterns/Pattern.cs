@@ -13,6 +13,9 @@ public sealed record Pattern(string Id, double Weight, Way Way, PatternTexts Tex
     /// <summary>The patterns that many questions cannot tell it from: it is never called before they have been told apart.</summary>
     public IReadOnlyList<string> Alike { get; init; } = [];
 
+    /// <summary>Whether it shows at one place of the minute hand only, so that it cannot be seen at two.</summary>
+    public bool ShowsAtOnePlace { get; init; }
+
     /// <summary>Whether some children with it know o'clock, half and quarters as wholes and have those right.</summary>
     public bool BenchmarksMayBeRight { get; init; }
 }

@@ -1,6 +1,9 @@
 namespace Umbick.Core.Patterns;
 
-/// <summary>The steps of reading a clock. They compose: an answer is what comes out when each has been taken.</summary>
+/// <summary>
+/// The steps of reading a clock. They compose: an answer is what comes out when each has been taken. The last two are
+/// no part of a reading; they have small models of their own.
+/// </summary>
 public enum Step
 {
     /// <summary>Which hand tells the hour and which the minutes.</summary>
@@ -15,9 +18,25 @@ public enum Step
     /// <summary>Turning a time into words with past or to, and back.</summary>
     PastOrTo,
 
+    /// <summary>What quarter and half mean.</summary>
+    Fractions,
+
     /// <summary>Writing a time in figures.</summary>
     Writing,
 
     /// <summary>Where the hour hand goes when a clock is set.</summary>
     Placing,
+
+    /// <summary>Counting on, back and between times, and how many minutes an hour has.</summary>
+    CountingOn,
+
+    /// <summary>Morning and afternoon, noon and midnight, the 24-hour day.</summary>
+    DayHalves,
+}
+
+/// <summary>Which steps belong together.</summary>
+public static class Steps
+{
+    /// <summary>The steps of one reading, in order: they are believed jointly.</summary>
+    public static IReadOnlyList<Step> OfReading { get; } = [.. Enum.GetValues<Step>().Where(step => step <= Step.Placing)];
 }

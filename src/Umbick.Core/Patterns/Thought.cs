@@ -39,6 +39,9 @@ public readonly record struct Thought(ClockTime Time)
     /// <summary>The step at which the answer is wrong in a way nobody has listed; null where there is none.</summary>
     public Step? OtherAt { get; init; }
 
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Hour, Minutes, HourPointer, MinutePointer, Placed, HourHandOffset, Spoken, Figures);
+
     /// <summary>A child in front of an item, before the first step.</summary>
     public static Thought Before(ClockTime time)
     {

@@ -7,9 +7,9 @@ namespace Umbick.Core.Patterns;
 public sealed class WritingWay(Func<int, int, DigitalAnswer> write) : Way(Step.Writing)
 {
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Read(Thought thought) =>
-        Only(thought.OtherAt is null ? thought with { Figures = write(thought.Hour, thought.Minutes) } : thought);
+    public override void Read(in Thought thought, double share, Thoughts after) =>
+        after.Add(thought.OtherAt is null ? thought with { Figures = write(thought.Hour, thought.Minutes), Hour = 0, Minutes = 0 } : thought, share);
 
     /// <inheritdoc/>
-    public override IEnumerable<Weighted<Thought>> Invert(Thought thought) => Read(thought);
+    public override void Invert(in Thought thought, double share, Thoughts after) => Read(thought, share, after);
 }

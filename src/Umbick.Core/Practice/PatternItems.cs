@@ -12,7 +12,7 @@ public static class PatternItems
     public static ClockTask TaskFor(Pattern pattern) => pattern.Step switch
     {
         Step.PastOrTo => ClockTasks.ReadWords,
-        Step.Writing => ClockTasks.WordsToDigital,
+        Step.Fractions or Step.Writing => ClockTasks.WordsToDigital,
         Step.Placing => ClockTasks.SetFromDigital,
         _ => ClockTasks.ReadDigital,
     };
@@ -25,19 +25,13 @@ public static class PatternItems
     public static Answer AnswerOf(ReadingModel model, Pattern pattern, Item item)
     {
         var prediction = model.Predict(item, ModeFor(pattern));
-        return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(Alone(model, pattern)))];
+        return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.Of([pattern])))];
     }
 
     /// <summary>Whether a child with only this pattern would answer an item wrongly.</summary>
     public static bool IsTelling(ReadingModel model, Pattern pattern, Item item)
     {
         var prediction = model.Predict(item, ModeFor(pattern));
-        return prediction.LikeliestOf(prediction.SubSpace.PartOf(Alone(model, pattern))) != prediction.RightId;
-    }
-
-    private static int Alone(ReadingModel model, Pattern pattern)
-    {
-        var choices = model.Space.At(pattern.Step);
-        return model.Space.With(0, pattern.Step, Enumerable.Range(0, choices.Count).First(i => choices[i].Pattern == pattern));
+        return prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.Of([pattern]))) != prediction.RightId;
     }
 }

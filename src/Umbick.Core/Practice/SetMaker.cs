@@ -44,7 +44,12 @@ public sealed class SetMaker(ReadingModel model)
         var telling = pool.Where(item => PatternItems.IsTelling(model, pattern, item)).ToList();
         var agreeing = pool.Except(telling).ToList();
         // A pattern that spoils nearly every time of its task leaves another task untouched: that comes right.
-        var untouched = pattern.Step == Step.Writing ? ClockTasks.ReadWords : ClockTasks.WordsToDigital;
+        var untouched = pattern.Step switch
+        {
+            Step.Writing => ClockTasks.ReadWords,
+            Step.Fractions => ClockTasks.ReadDigital,
+            _ => ClockTasks.WordsToDigital,
+        };
         if (agreeing.Count < length) agreeing.AddRange(ItemBank.Upto(stage > Stage.HalfPast ? stage : Stage.HalfPast, [untouched]));
         var secure = agreeing.Where(item => Stages.FirstWith(item.Time.Minute) <= Easiest(agreeing)).ToList();
 
@@ -74,8 +79,8 @@ public sealed class SetMaker(ReadingModel model)
 
     private Item Judged(Pattern pattern, ItemPicker picker, List<Item> telling)
     {
-        // Where the hands were put cannot be judged on a true clock: there the child sets one more instead.
-        if (pattern.Step == Step.Placing) return picker.Pick(telling);
+        // Where hands were put, or how words were heard, cannot be judged on a true clock: there the child does one more instead.
+        if (pattern.Step is Step.Placing or Step.Fractions) return picker.Pick(telling);
         var item = picker.Pick(telling);
         return new Item(ClockTasks.Judge, item.Time, PatternItems.AnswerOf(model, pattern, item));
     }
@@ -86,6 +91,7 @@ public sealed class SetMaker(ReadingModel model)
         {
             Step.PastOrTo => ClockTasks.WordsToDigital,
             Step.Placing or Step.Writing => ClockTasks.ReadDigital,
+            Step.Fractions => ClockTasks.SetFromWords,
             _ => ClockTasks.SetFromDigital,
         };
         return [.. telling.Select(item => new Item(task, item.Time))];

@@ -23,7 +23,7 @@ public sealed record FirstAndNow(
     /// <summary>Compares the first sitting in which a pattern showed with the latest; null where it never showed.</summary>
     public static FirstAndNow? Of(Replay replay, ReadingModel model, Pattern pattern)
     {
-        var evidence = Evidence.For(pattern, model, replay.Belief, [.. replay.Answers.Select(answer => answer.Given)]);
+        var evidence = Evidence.For(pattern, model, replay.Belief, replay.Observed);
         var telling = evidence.Answers.Where(answer => !answer.Given.Helped).ToList();
         var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay && !IsRight(answer));
         if (first is null) return null;

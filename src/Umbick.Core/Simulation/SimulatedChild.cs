@@ -25,11 +25,8 @@ public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patt
         if (item.Task == ClockTasks.Judge) return Judge(item);
         var prediction = model.Predict(item, mode);
         if (random.NextDouble() >= consistency) return Written(random.NextDouble() < RightWhenNotFollowing ? item.Right : Slip(item));
-        var part = prediction.SubSpace.PartOf(Procedure());
         var fate = random.NextDouble();
-        var shares = Enumerable.Range(0, prediction.Answers.Count)
-            .Select(id => (Answer: prediction.Answers[id], Share: prediction.ChanceOf(part, prediction.Fits(prediction.Answers[id]))));
-        foreach (var (answer, share) in shares)
+        foreach (var (answer, share) in prediction.AnswersOf(prediction.SubSpace.PartOf(model.Space.Of(_patterns))))
         {
             fate -= share;
             if (fate < 0) return Written(answer);
@@ -42,12 +39,6 @@ public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patt
         var hers = Answer(new Item(ClockTasks.ReadDigital, item.Time), AnswerMode.Said);
         return AnswerParser.Parse(hers).Meaning == item.Claim?.Meaning ? "ok" : hers;
     }
-
-    private int Procedure() => _patterns.Aggregate(0, (procedure, pattern) =>
-    {
-        var choices = model.Space.At(pattern.Step);
-        return model.Space.With(procedure, pattern.Step, Enumerable.Range(0, choices.Count).First(i => choices[i].Pattern == pattern));
-    });
 
     private Answer Slip(Item item)
     {

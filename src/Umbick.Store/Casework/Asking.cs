@@ -85,12 +85,12 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
         var answered = record.Sittings.FirstOrDefault(other => other.Sitting.Id == sitting.Id)?.Answered.ToList() ?? [];
-        var chooser = new ItemChooser(model, Seed(sitting.Id));
-        var bank = ItemBank.Upto(sitting.Stage, ItemBank.AskedAloud);
+        var chooser = new ItemChooser(model, Seed(sitting.Id), task => task.Aloud);
+        var bank = ItemBank.ForSitting(sitting.Stage, ItemBank.AskedAloud);
         var asked = answered.Select(question => question.Asked.Item).ToList();
         var next = answered.Count == sitting.Length - 1
             ? chooser.Close(record.Replay.Belief, bank, asked)
-            : chooser.Choose(record.Replay.Belief, bank, asked, answered.Count(question => question.IsRight));
+            : chooser.Choose(record.Replay.Belief, bank, asked, answered.Count(question => question.IsRight), Wanting.After(model, record.Replay.Belief, record.Replay.Observed));
         if (next is null)
         {
             await End(connection, school, sitting);

@@ -1,0 +1,38 @@
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>One sitting in which each item is chosen by what all answers so far have told.</summary>
+/// <param name="model">The model.</param>
+/// <param name="belief">What is believed before it; it is changed by every answer.</param>
+/// <param name="bank">The items that may be asked.</param>
+/// <param name="seed">The same seed and the same answers ask the same items.</param>
+public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnlyList<Item> bank, int seed)
+{
+    private readonly ItemChooser _chooser = new(model, seed);
+    private readonly List<Item> _asked = [];
+    private readonly List<Observed> _answers = [];
+    private int _right;
+
+    /// <summary>What is believed now.</summary>
+    public Belief Belief => belief;
+
+    /// <summary>The answers so far, held against the model.</summary>
+    public IReadOnlyList<Observed> Answers => _answers;
+
+    /// <summary>The item that tells most now; null where everything has been asked.</summary>
+    public NextItem? Next() => _chooser.Choose(belief, bank, _asked, _right, Wanting.After(model, belief, _answers));
+
+    /// <summary>Takes the answer to an item.</summary>
+    public void Take(GivenAnswer given)
+    {
+        var observed = new Observed(given, model.Observe(given));
+        foreach (var observation in observed.Observations) belief.Observe(observation);
+        _answers.Add(observed);
+        _asked.Add(given.Item);
+        if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) _right++;
+    }
+
+    /// <summary>What the answers say.</summary>
+    public Conclusion Conclude() => Conclusion.Of(model, belief, _answers);
+}

@@ -1,0 +1,41 @@
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>Says why an item is asked: which two ways of reading it tells apart.</summary>
+internal static class ItemReason
+{
+    private const string StillRight = "Checks that this still comes out right.";
+
+    public static string Of(ReadingModel model, Belief belief, Prediction prediction)
+    {
+        var shares = belief.Over(prediction.SubSpace);
+        var mass = new double[prediction.Answers.Count];
+        var best = new int[mass.Length];
+        Array.Fill(best, -1);
+        for (var part = 0; part < shares.Length; part++)
+        {
+            var answer = prediction.LikeliestOf(part);
+            mass[answer] += shares[part];
+            if (best[answer] < 0 || shares[part] > shares[best[answer]]) best[answer] = part;
+        }
+        var tops = Enumerable.Range(0, mass.Length)
+            .Where(answer => best[answer] >= 0 && prediction.Answers[answer] is not SomeOtherAnswer)
+            .OrderByDescending(answer => mass[answer])
+            .Take(2)
+            .Select(answer => best[answer])
+            .ToList();
+        if (tops.Count < 2) return StillRight;
+        foreach (var step in prediction.SubSpace.Steps)
+        {
+            var (one, two) = (At(step, tops[0]), At(step, tops[1]));
+            if (one == two) continue;
+            return one.Patterns.Count > 0 && one.Patterns.SequenceEqual(two.Patterns)
+                ? $"{one.Patterns[0].Texts.Name}: are o’clock, half and quarters spoilt too?"
+                : $"Tells {one.Reads} from {two.Reads}.";
+        }
+        return StillRight;
+
+        Choice At(Step step, int part) => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)];
+    }
+}

@@ -1,0 +1,46 @@
+using Umbick.Core.Clocks;
+
+namespace Umbick.Core.Patterns;
+
+internal static class FractionsPatterns
+{
+    public static IReadOnlyList<Pattern> All { get; } =
+    [
+        new("quarter-is-25", 0.05, new FractionsWay(
+            (_, _, words) => words.Amount == 25 ? words with { Amount = 15 } : words,
+            words => words.Amount == 15 ? words with { Amount = 25 } : words), new(
+            Name: "A quarter is taken as 25",
+            Finding: "{child} takes a quarter for 25 minutes.",
+            Reads: "a quarter as 25",
+            Family: "Your child thinks that a quarter of an hour is 25 minutes. It is 15.",
+            Why: "A quarter of a hundred is 25, and money and per cent say so every day.",
+            HourFirst: "Fold a paper face twice. How many jumps of five are in one fold? Three: fifteen minutes.",
+            MinuteFirst: "Stop the long hand at the 3 and count in fives up to it. That quarter has fifteen.",
+            Practise: "Practise: how many in a quarter?")),
+
+        new("half-is-50", 0.04, new FractionsWay(
+            (hour, minutes, words) => minutes == 50 ? new SpokenTime(SpokenForm.Past, 30, hour) : words,
+            words => words is { Form: SpokenForm.Past, Amount: 30 } ? words with { Amount = 50 } : words), new(
+            Name: "Half is taken as 50",
+            Finding: "{child} takes half an hour for 50 minutes.",
+            Reads: "a half as 50",
+            Family: "Your child thinks that half an hour is 50 minutes. It is 30.",
+            Why: "Half of a hundred is 50. An hour has sixty.",
+            HourFirst: "Turn the long hand half way round and count the fives: thirty. Twice thirty is the whole hour.",
+            MinuteFirst: "Put the long hand on the 6 and count up to it in fives. Half a turn is thirty.",
+            Practise: "Practise: how many in a half?")),
+
+        new("half-names-next", 0.04, new FractionsWay(
+            (hour, minutes, words) => minutes == 30 ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words,
+            words => words is { Form: SpokenForm.Past, Amount: 30, Hour: { } named } ? words with { Hour = Hours.Before(named) } : words), new(
+            Name: "Half names the coming hour",
+            Finding: "{child} lets ‘half’ name the coming hour: half past eight is 7:30.",
+            Reads: "half with the coming hour",
+            Family: "Your child takes half past eight as half of the eighth hour, which would be 7:30.",
+            Why: "Some languages say it that way: ask before you call it an error. Others think of the half that is still to go.",
+            HourFirst: "Past means it has gone past. Which hour has the short hand passed? Half past that one.",
+            MinuteFirst: "The long hand is at the half. Say ‘half past’, then look behind the short hand for the hour.",
+            Practise: "Practise: half past which hour?"))
+        { Alike = ["next-hour"] },
+    ];
+}

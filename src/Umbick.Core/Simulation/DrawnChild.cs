@@ -1,0 +1,96 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Simulation;
+
+/// <summary>A child drawn by chance, who answers by the <see cref="SecondReading"/> of the catalogue or in a way of her own.</summary>
+public sealed class DrawnChild
+{
+    /// <summary>How often an answer is anything but hers.</summary>
+    public const double Noise = 0.07;
+
+    /// <summary>The least and the most often that a child follows her way.</summary>
+    public const double LeastConsistent = 0.75, MostConsistent = 0.95;
+
+    private static readonly int[] Slips = [-60, -5, -1, 1, 5, 60];
+
+    private static readonly Pattern[][] ByStep = [.. Steps.OfReading.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).ToArray())];
+
+    private readonly Random _random;
+    private readonly OddWay? _odd;
+    private readonly bool _guesses;
+
+    private DrawnChild(IReadOnlySet<string> patterns, bool benchmarks, OddWay? odd, bool guesses, Random random)
+    {
+        (Patterns, Benchmarks, _odd, _guesses, _random) = (patterns, benchmarks, odd, guesses, random);
+        Consistency = LeastConsistent + ((MostConsistent - LeastConsistent) * random.NextDouble());
+    }
+
+    /// <summary>The ids of her patterns.</summary>
+    public IReadOnlySet<string> Patterns { get; }
+
+    /// <summary>Whether she knows o'clock, half and quarters as wholes.</summary>
+    public bool Benchmarks { get; }
+
+    /// <summary>How often she follows her way, 0 to 1.</summary>
+    public double Consistency { get; }
+
+    /// <summary>A child with some patterns, each at another step.</summary>
+    public static DrawnChild With(int patterns, Random random)
+    {
+        var ids = new HashSet<string>();
+        foreach (var step in Enumerable.Range(0, ByStep.Length).OrderBy(_ => random.Next()).Take(patterns).ToList())
+            ids.Add(ByStep[step][random.Next(ByStep[step].Length)].Id);
+        return new DrawnChild(ids, random.Next(2) == 0, null, false, random);
+    }
+
+    /// <summary>A child whose answers have nothing to do with the clock.</summary>
+    public static DrawnChild Guessing(Random random) => new(new HashSet<string>(), false, null, true, random);
+
+    /// <summary>A child who reads in a way that the catalogue does not list.</summary>
+    public static DrawnChild Odd(Random random) => new(new HashSet<string>(), false, OddWay.All[random.Next(OddWay.All.Count)], false, random);
+
+    /// <summary>What she answers, as it would be typed.</summary>
+    public string Answer(Item item)
+    {
+        if (_guesses) return TypedAnswer.Of(item, ClockTime.All().ElementAt(_random.Next(ClockTime.MinutesRound)), _random);
+        var fate = _random.NextDouble();
+        if (fate < Consistency) return Hers(item);
+        return fate < Consistency + Noise ? TypedAnswer.Of(item, Slip(item.Time), _random) : TypedAnswer.Of(item, item.Time, _random);
+    }
+
+    private string Hers(Item item)
+    {
+        if (_odd is not null) return TypedAnswer.Of(item, _odd.Reads(item.Task, item.Time), _random);
+        var outcomes = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, Patterns, Benchmarks);
+        var fate = _random.NextDouble();
+        foreach (var (answer, share) in outcomes)
+        {
+            fate -= share;
+            if (fate < 0) return TypedAnswer.InSomeForm(answer, _random);
+        }
+        return outcomes[^1].Answer;
+    }
+
+    private ClockTime Slip(ClockTime time) => _random.Next(2) == 0
+        ? time.Plus(Slips[_random.Next(Slips.Length)])
+        : ClockTime.All().ElementAt(_random.Next(ClockTime.MinutesRound));
+}
+
+/// <summary>Answers in the many forms in which they are typed.</summary>
+internal static class TypedAnswer
+{
+    /// <summary>The right answer to an item, had it been about another time.</summary>
+    public static string Of(Item item, ClockTime time, Random random) =>
+        InSomeForm((item with { Time = time }).Right.Short(Wording.Usual), random);
+
+    /// <summary>The same answer in one of the forms in which it might be typed.</summary>
+    public static string InSomeForm(string answer, Random random)
+    {
+        if (answer.Contains('|')) return answer;
+        if (answer.Contains("past", StringComparison.Ordinal) || answer.Contains(" to ", StringComparison.Ordinal))
+            return random.Next(3) == 0 && AnswerParser.Parse(answer) is WordsAnswer words ? Wording.Usual.Words(words.Time) : answer;
+        return random.Next(4) == 0 && answer.Contains(':') ? answer.Replace(':', '.') : answer;
+    }
+}

@@ -1,0 +1,232 @@
+namespace Umbick.Core.Simulation;
+
+/// <summary>
+/// The catalogue read a second time: the patterns' rules written anew as plain arithmetic, without the engine's types, so
+/// that one mistake does not hide in both. A test compares the two row by row. Simulated children answer by these rules.
+/// </summary>
+public static class SecondReading
+{
+    /// <summary>An answer as it would be typed, and its share, 0 to 1.</summary>
+    public readonly record struct Outcome(string Answer, double Share);
+
+    private readonly record struct Read(int Hour, int Minutes, double Share);
+
+    /// <summary>What a child answers who follows her way.</summary>
+    /// <param name="task">The id of one of the six plain tasks.</param>
+    /// <param name="h">The hour, 1 to 12.</param>
+    /// <param name="m">The minutes, 0 to 59.</param>
+    /// <param name="has">The ids of her patterns, at most one a step.</param>
+    /// <param name="benchmarks">Whether o'clock, half and quarters come out right whatever her minutes pattern.</param>
+    /// <exception cref="ArgumentException">The task is not one of the six.</exception>
+    public static IReadOnlyList<Outcome> Answers(string task, int h, int m, IReadOnlySet<string> has, bool benchmarks) => task switch
+    {
+        "read-digital" => Merge(Reads(h, m, has, benchmarks).Select(read => new Outcome(Write(read.Hour, read.Minutes, has), read.Share))),
+        "read-words" => Merge(Reads(h, m, has, benchmarks).SelectMany(read => Say(h, read, has))),
+        "digital-to-words" => Merge(Say(h, new Read(h, m, 1), has)),
+        "words-to-digital" => Heard(h, m, has) is var (hour, minutes) ? [new Outcome(Write(hour, minutes, has), 1)] : [],
+        "set-from-digital" => Merge(Set(h, m, h, m, has, benchmarks)),
+        "set-from-words" => Heard(h, m, has) is var (hour, minutes) ? Merge(Set(hour, minutes, h, m, has, benchmarks)) : [],
+        _ => throw new ArgumentException($"'{task}' is not one of the six plain tasks.", nameof(task)),
+    };
+
+    private static List<Outcome> Merge(IEnumerable<Outcome> outcomes) =>
+        [.. outcomes.GroupBy(outcome => outcome.Answer).Select(group => new Outcome(group.Key, group.Sum(outcome => outcome.Share)))];
+
+    private static int Round12(int hour) => ((hour % 12) + 11) % 12 + 1;
+
+    // Reading ------------------------------------------------------------------------------------------------------
+
+    private static List<Read> Reads(int h, int m, IReadOnlySet<string> has, bool benchmarks)
+    {
+        var reads = new List<Read>();
+        if (has.Contains("hands-swapped"))
+        {
+            // In sixtieths of a space the short hand stands at 60 h + m, in ticks at a twelfth of that.
+            var shortHand = ((h % 12) * 60) + m;
+            Swapped(shortHand / 60 * 5, 0.5);
+            Swapped(shortHand / 12, 0.25);
+            Swapped((shortHand + 30) / 60 * 5 % 60, 0.25);
+        }
+        else
+        {
+            foreach (var (hour, hourShare) in HoursRead(h % 12, m, 60, has))
+            {
+                foreach (var (minutes, on, share) in MinutesRead(m, m != 0, has, benchmarks)) reads.Add(new Read(Round12(hour + on), minutes, hourShare * share));
+            }
+        }
+        return reads;
+
+        void Swapped(int tick, double weight)
+        {
+            foreach (var (hour, hourShare) in HoursRead(m / 5, m % 5, 5, has))
+            {
+                foreach (var (minutes, on, share) in MinutesRead(tick, m % 5 != 0, has, benchmarks)) reads.Add(new Read(Round12(hour + on), minutes, weight * hourShare * share));
+            }
+        }
+    }
+
+    /// <summary>Hours read off a hand that has passed a numeral (0 to 11) by some parts of a space.</summary>
+    private static IEnumerable<(int Hour, double Share)> HoursRead(int passed, int parts, int ofSpace, IReadOnlySet<string> has)
+    {
+        var (here, next) = (passed == 0 ? 12 : passed, passed + 1);
+        if (has.Contains("previous-hour")) return [(Round12(here + 11), 1)];
+        if (parts == 0) return [(here, 1)];
+        if (has.Contains("next-hour")) return [(next, 1)];
+        if (has.Contains("lower-numeral")) return [(next < here ? next : here, 1)];
+        if (!has.Contains("nearest-hour")) return [(here, 1)];
+        return (2 * parts).CompareTo(ofSpace) switch { < 0 => [(here, 1)], > 0 => [(next, 1)], _ => [(here, 0.5), (next, 0.5)] };
+    }
+
+    private static IEnumerable<(int Minutes, int HoursOn, double Share)> MinutesRead(int tick, bool between, IReadOnlySet<string> has, bool benchmarks)
+    {
+        var whole = tick is 0 or 15 or 30 or 45;
+        var (numeral, ticks) = (tick / 5, tick % 5);
+        var named = numeral == 0 ? 12 : numeral;
+        foreach (var id in has)
+        {
+            var known = benchmarks && whole;
+            switch (id)
+            {
+                case "numeral-as-minutes" when known:
+                case "fives-from-twelve" when known:
+                case "fives-from-one-as-nought" when known:
+                case "counts-in-twos" when known:
+                case "counts-in-tens" when known:
+                case "anticlockwise" when known:
+                case "minutes-to-as-minutes" when known:
+                case "between-is-half" when known:
+                case "minutes-ignored" when known:
+                    return [(tick, 0, 1)];
+                case "numeral-as-minutes":
+                    if (ticks == 0) return [(named, 0, 1)];
+                    return named < 10
+                        ? [(named, 0, 0.34), (named + ticks, 0, 0.33), ((10 * named) + ticks, 0, 0.33)]
+                        : [(named, 0, 0.5), (named + ticks, 0, 0.5)];
+                case "fives-from-twelve": return [(tick + 5, 0, 1)];
+                case "fives-from-one-as-nought": return [(tick >= 5 ? tick - 5 : tick, 0, 1)];
+                case "counts-in-twos": return [(tick - (3 * numeral), 0, 1)];
+                case "counts-in-tens": return [(tick + (5 * numeral), 0, 1)];
+                case "whole-fives-only": return [(tick - ticks, 0, 1)];
+                case "nearest-five": return [(ticks < 3 ? tick - ticks : tick - ticks + 5, 0, 1)];
+                case "counts-first-tick": return [(ticks > 0 ? tick + 1 : tick, 0, 1)];
+                case "ticks-in-fives": return [(tick + (4 * ticks), 0, 1)];
+                case "anticlockwise": return [(tick == 0 ? 0 : 60 - tick, 0, 1)];
+                case "minutes-to-as-minutes": return tick > 30 ? [(60 - tick, 0, 0.5), (60 - tick, 1, 0.5)] : [(tick, 0, 1)];
+                case "says-sixty": return [(tick == 0 ? 60 : tick, 0, 1)];
+                case "between-is-half": return [(between ? 30 : tick, 0, 1)];
+                case "minutes-ignored": return [(0, 0, 1)];
+            }
+        }
+        return [(tick, 0, 1)];
+    }
+
+    // Words --------------------------------------------------------------------------------------------------------
+
+    private static IEnumerable<Outcome> Say(int shownHour, Read read, IReadOnlySet<string> has)
+    {
+        var (hour, minutes) = (read.Hour, read.Minutes);
+        var coming = Round12(hour + 1);
+        var late = minutes is > 30 and < 60;
+        List<(int Amount, string Way, int Hour, double Share)> said = minutes switch
+        {
+            0 => [(0, "o'clock", hour, 1)],
+            _ when late && has.Contains("to-as-past") => [(60 - minutes, "past", hour, 0.5), (60 - minutes, "past", coming, 0.5)],
+            _ when late && has.Contains("to-this-hour") => [(60 - minutes, "to", hour, 1)],
+            _ when late && has.Contains("to-without-turning") => [(minutes, "to", coming, 1)],
+            _ when minutes < 30 && has.Contains("past-as-to") => [(minutes, "to", hour, 0.5), (minutes, "to", coming, 0.5)],
+            _ when late => [(60 - minutes, "to", coming, 1)],
+            _ => [(minutes, "past", hour, 1)],
+        };
+        // Whoever reads the coming hour may say 'to' with just that, and is right by accident.
+        if (late && hour == Round12(shownHour + 1))
+        {
+            said = [.. said.Select(one => one with { Share = 0.75 * one.Share })];
+            said.Add((60 - minutes, "to", hour, 0.25));
+        }
+        foreach (var one in said)
+        {
+            var (amount, way, named) = (one.Amount, one.Way, one.Hour);
+            if (has.Contains("quarter-is-25") && amount == 25) amount = 15;
+            if (has.Contains("half-is-50") && minutes == 50) (amount, way, named) = (30, "past", hour);
+            if (has.Contains("half-names-next") && minutes == 30) (amount, way, named) = (30, "past", coming);
+            yield return new Outcome(InWords(amount, way, named), read.Share * one.Share);
+        }
+    }
+
+    private static string InWords(int amount, string way, int hour) => (amount, way) switch
+    {
+        (_, "o'clock") => $"{hour} o'clock",
+        (15, _) => $"quarter {way} {hour}",
+        (30, _) => $"half {way} {hour}",
+        _ => $"{amount} {way} {hour}",
+    };
+
+    private static (int Hour, int Minutes) Heard(int h, int m, IReadOnlySet<string> has)
+    {
+        if (m == 0) return (h, 0);
+        if (m <= 30)
+        {
+            var (hour, amount) = (h, m);
+            if (amount == 15 && has.Contains("quarter-is-25")) amount = 25;
+            if (amount == 30 && has.Contains("half-is-50")) amount = 50;
+            if (amount == 30 && has.Contains("half-names-next")) hour = Round12(h + 11);
+            return has.Contains("past-as-to") && amount != 30 ? (Round12(hour + 11), 60 - amount) : (hour, amount);
+        }
+        var (named, left) = (Round12(h + 1), 60 - m);
+        if (left == 15 && has.Contains("quarter-is-25")) left = 25;
+        if (has.Contains("to-as-past")) return (named, left);
+        if (has.Contains("to-this-hour")) return (named, 60 - left);
+        return has.Contains("to-without-turning") ? (h, left) : (h, 60 - left);
+    }
+
+    // Figures ------------------------------------------------------------------------------------------------------
+
+    private static string Write(int hour, int minutes, IReadOnlySet<string> has)
+    {
+        if (has.Contains("hour-alone")) return $"{hour}";
+        if (has.Contains("minutes-first")) return $"{minutes}:{hour}";
+        if (has.Contains("no-leading-zero") && minutes < 10) return $"{hour}:{minutes}";
+        if (has.Contains("zero-after") && minutes < 10) return $"{hour}:{minutes}0";
+        return $"{hour}:{minutes:00}";
+    }
+
+    // Setting ------------------------------------------------------------------------------------------------------
+
+    private static IEnumerable<Outcome> Set(int hour, int minutes, int askedHour, int askedMinute, IReadOnlySet<string> has, bool benchmarks)
+    {
+        var offset = has.Contains("hour-hand-on-numeral") ? 0
+            : has.Contains("hour-hand-halfway") ? (minutes == 0 ? 0 : 30)
+            : has.Contains("hour-hand-behind") ? -minutes : minutes;
+        foreach (var (tick, tickShare) in MinuteHandPlaces(minutes, askedMinute != 0, has, benchmarks))
+        {
+            foreach (var (numeral, share) in HourHandPlaces(hour, Math.Abs(offset), has))
+            {
+                var sixtieths = ((((numeral * 60) + offset) % 720) + 720) % 720;
+                var (x, y) = has.Contains("hands-swapped") ? (tick / 5.0, sixtieths / 12.0) : (sixtieths / 60.0, tick);
+                yield return new Outcome(FormattableString.Invariant($"{x:0.##}|{y:0.##}"), tickShare * share);
+            }
+        }
+    }
+
+    /// <summary>Ticks at which her own reading gives these minutes; numerals are easier to aim at. The true tick where there is none.</summary>
+    private static List<(int Tick, double Share)> MinuteHandPlaces(int minutes, bool between, IReadOnlySet<string> has, bool benchmarks)
+    {
+        double ReadsAs(int tick) => MinutesRead(tick, between, has, benchmarks).Where(read => read.Minutes == minutes).Sum(read => read.Share);
+        var places = Enumerable.Range(0, 60).Select(tick => (Tick: tick, Share: ReadsAs(tick))).Where(place => place.Share > 0).ToList();
+        if (places.Count == 0 || ReadsAs(minutes % 60) >= 0.5) return [(minutes, 1)];
+        var numerals = places.Where(place => place.Tick % 5 == 0).ToList();
+        if (numerals.Count > 0) places = numerals;
+        var all = places.Sum(place => place.Share);
+        return [.. places.Select(place => (place.Tick, place.Share / all))];
+    }
+
+    private static List<(int Numeral, double Share)> HourHandPlaces(int hour, int into, IReadOnlySet<string> has)
+    {
+        double ReadsAs(int numeral) => HoursRead(numeral, into, 60, has).Where(read => read.Hour == hour).Sum(read => read.Share);
+        if (ReadsAs(hour % 12) >= 0.5) return [(hour % 12, 1)];
+        var places = Enumerable.Range(0, 12).Select(numeral => (Numeral: numeral, Share: ReadsAs(numeral))).Where(place => place.Share > 0).ToList();
+        if (places.Count == 0) return [(hour % 12, 1)];
+        var all = places.Sum(place => place.Share);
+        return [.. places.Select(place => (place.Numeral, place.Share / all))];
+    }
+}
