@@ -17,7 +17,7 @@ build_assets() {
   stamped assets "$(fingerprint package-lock.json package.json src/Umbick.Web/Pages src/Umbick.Web/Faces src/Umbick.Web/Styles)" make_assets
 }
 
-restored() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props src/*/packages.lock.json tests/*/packages.lock.json)" restore_nuget; }
+restored() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props {src,tests,bench}/*/packages.lock.json)" restore_nuget; }
 
 build_site() {
   build_assets

@@ -12,6 +12,10 @@ help() {
 ./umbick demo     Starts Umbick with demonstration data on http://127.0.0.1:5180 (UMBICK_PORT to change it). Ctrl-C stops it.
 ./umbick test     Checks formatting, builds with warnings as errors, and runs every test.
 ./umbick shots    Takes every picture in docs/screenshots anew.
+./umbick diagnose FILE    Says what the answers in a CSV file say, as JSON (--html: a page; --dry-run: only checks the file).
+./umbick sitting          Asks over standard output and takes answers over standard input, one JSON object a line (--seed N).
+./umbick simulate         Tries the model on simulated children (--report: the whole table; --children N, --seed N).
+./umbick bench            Measures the core.
 ./umbick help     Says this.
 
 Everything it needs is installed from Debian's packages, NuGet and npm the first time; after that it needs no network.

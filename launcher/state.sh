@@ -7,6 +7,7 @@ chmod 700 "$state"
 # One launcher a clone and purpose. The lock goes with this process: what it starts must not hold it.
 take_lock() {
   exec 9>"$state/$1.lock"
+  if [ "${2:-}" = wait ]; then flock 9; return 0; fi
   flock -n 9 || fail "another ./umbick $1 is running in this folder. Stop it first."
 }
 

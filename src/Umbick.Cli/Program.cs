@@ -17,4 +17,22 @@ var signIn = new Command("demo-sign-in", "Prints how to sign in to the demonstra
 signIn.SetAction(_ => Prepare.PrintSignIn());
 root.Subcommands.Add(signIn);
 
+var file = new Argument<string>("file") { Description = "Answers in CSV." };
+var html = new Option<bool>("--html") { Description = "Makes a page instead of JSON." };
+var dryRun = new Option<bool>("--dry-run") { Description = "Only checks the file." };
+var diagnose = new Command("diagnose", "Says what the answers in a file say, child by child.") { file, html, dryRun };
+diagnose.SetAction((parsed, cancel) => Diagnose.Run(parsed.GetRequiredValue(file), parsed.GetValue(html), parsed.GetValue(dryRun)));
+root.Subcommands.Add(diagnose);
+
+var seed = new Option<int>("--seed") { Description = "The same seed and the same input give the same output.", DefaultValueFactory = _ => 1 };
+var sitting = new Command("sitting", "Asks over standard output and takes answers over standard input, one JSON object a line.") { seed };
+sitting.SetAction(parsed => PlaySittings.Run(parsed.GetValue(seed)));
+root.Subcommands.Add(sitting);
+
+var report = new Option<bool>("--report") { Description = "Fixed forms, 24 items and the oracle too." };
+var children = new Option<int>("--children") { Description = "How many children a row.", DefaultValueFactory = _ => 200 };
+var simulate = new Command("simulate", "Tries the model on simulated children.") { report, children, seed };
+simulate.SetAction(parsed => Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
+root.Subcommands.Add(simulate);
+
 return await root.Parse(args).InvokeAsync();

@@ -35,5 +35,5 @@ internal sealed class AnswerNoise
         return entropy;
     }
 
-    private static double Plogp(double chance) => chance <= 0 ? 0 : chance * Math.Log(chance);
+    private static double Plogp(double chance) => chance <= 0 ? 0 : chance * MathF.Log((float)chance);
 }

@@ -28,9 +28,10 @@ internal sealed class ExpectedInformation
     public (double Information, double RightChance) Of(Prediction prediction)
     {
         var distributions = prediction.Distributions;
-        if (_byDistribution.Length < distributions.Count) (_byDistribution, _met) = (new double[distributions.Count], new int[distributions.Count]);
+        if (_byDistribution.Length < distributions.Length) (_byDistribution, _met) = (new double[distributions.Length], new int[distributions.Length]);
         if (_byAnswer.Length < prediction.Answers.Count) (_byAnswer, _touched, _masses) = (new double[prediction.Answers.Count], new int[prediction.Answers.Count], new double[prediction.Answers.Count]);
         var of = prediction.DistributionOf;
+        var entropies = prediction.Entropies;
         var met = 0;
         for (var i = 0; i < _parts.Length; i++)
         {
@@ -45,8 +46,8 @@ internal sealed class ExpectedInformation
             var d = _met[m];
             var mass = _byDistribution[d];
             _byDistribution[d] = 0;
-            within += mass * prediction.EntropyOf(d);
-            var (ids, shares, _) = distributions[d];
+            within += mass * entropies[d];
+            var (ids, shares) = (distributions[d].Ids, distributions[d].Shares);
             for (var i = 0; i < ids.Length; i++)
             {
                 if (_byAnswer[ids[i]] == 0) _touched[touched++] = ids[i];

@@ -63,7 +63,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     private const double ShowsWorth = 0.25;
 
     /// <summary>Parts of a procedure believed less than this are left out when all items are weighed.</summary>
-    private const double Roughly = 1e-3;
+    private const double Roughly = 3e-3;
 
     /// <summary>Parts of a procedure believed less than this are left out when the best are weighed again.</summary>
     private const double Exactly = 2e-5;

@@ -34,7 +34,7 @@ public sealed class Prediction
         });
         _distributionOf = new ushort[places.Length];
         for (var part = 0; part < places.Length; part++) _distributionOf[part] = (ushort)places[part];
-        Distributions = distributions.All;
+        Distributions = [.. distributions.All];
         Noise = new AnswerNoise(item, _answers);
     }
 
@@ -64,13 +64,13 @@ public sealed class Prediction
     /// <summary>What comes out when no way is followed.</summary>
     internal AnswerNoise Noise { get; }
 
-    internal IReadOnlyList<Distribution> Distributions { get; }
+    internal Distribution[] Distributions { get; }
 
     /// <summary>Which of <see cref="Distributions"/> each part of a procedure has.</summary>
     internal ReadOnlySpan<ushort> DistributionOf => _distributionOf;
 
     /// <summary>How uncertain the answer is, in nats, where the way followed has one of <see cref="Distributions"/>.</summary>
-    internal double EntropyOf(int distribution) => (_entropies ??= [.. Distributions.Select(one => Noise.EntropyOf(one.Ids, one.Shares))])[distribution];
+    internal double[] Entropies => _entropies ??= [.. Distributions.Select(one => Noise.EntropyOf(one.Ids, one.Shares))];
 
     /// <summary>The answer a part of a procedure gives most often, as a place in <see cref="Answers"/>.</summary>
     public int LikeliestOf(int part) => Distributions[_distributionOf[part]].Likeliest;

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -11,7 +12,7 @@ public sealed class ReadingModel
     /// <summary>Stands with everything that is kept of a diagnosis, so that it can be told which rules it came from.</summary>
     public const string Version = "umbick-2";
 
-    private readonly ConcurrentDictionary<(string Task, ClockTime Time, bool Written), Prediction> _predictions = new();
+    private readonly ConcurrentDictionary<(ClockTask Task, ClockTime Time, bool Written), Prediction> _predictions = new(new ByReference());
 
     /// <summary>The model over the whole catalogue.</summary>
     public ReadingModel() : this(Catalogue.All) { }
@@ -33,7 +34,7 @@ public sealed class ReadingModel
     public Prediction Predict(Item item, AnswerMode mode)
     {
         var free = _predictions.GetOrAdd(
-            (item.Task.Id, item.Time, mode == AnswerMode.Written),
+            (item.Task, item.Time, mode == AnswerMode.Written),
             static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode),
             (Space, Item: item, Mode: mode));
         return item.Choices.Count == 0 ? free : free.Choosing(item.Choices);
@@ -72,6 +73,16 @@ public sealed class ReadingModel
         var read = new Item(ClockTasks.ReadWords, chosen);
         var prediction = Predict(read, AnswerMode.Said);
         return [new Observation(prediction, new WordsAnswer(SpokenTime.Of(given.Item.Time)), ChosenWeight, given.Helped)];
+    }
+
+    /// <summary>There is one of each task: to compare them by reference is quick.</summary>
+    private sealed class ByReference : IEqualityComparer<(ClockTask Task, ClockTime Time, bool Written)>
+    {
+        public bool Equals((ClockTask Task, ClockTime Time, bool Written) x, (ClockTask Task, ClockTime Time, bool Written) y) =>
+            ReferenceEquals(x.Task, y.Task) && x.Time == y.Time && x.Written == y.Written;
+
+        public int GetHashCode((ClockTask Task, ClockTime Time, bool Written) key) =>
+            (RuntimeHelpers.GetHashCode(key.Task) * 31 * 1440) + (key.Time.GetHashCode() * 2) + (key.Written ? 1 : 0);
     }
 
     /// <summary>A chosen clock may also have been the nearest that stood there.</summary>

@@ -33,6 +33,9 @@ public enum Given
 /// <param name="Inverse">Whether the steps run backwards: from a time asked to hands, or from words heard to a time.</param>
 public sealed record ClockTask(string Id, Stage From, Given Given, AnswerForm Form, IReadOnlyList<Step> Order, bool Inverse = false)
 {
+    /// <summary>What is said about it and with it.</summary>
+    public TaskTexts Texts { get; init; } = new("", "");
+
     /// <summary>Whether the child looks at hands.</summary>
     public bool ShowsClock => Given is Given.Clock or Given.HourHand or Given.MinuteHand;
 
@@ -73,3 +76,8 @@ public sealed record ClockTask(string Id, Stage From, Given Given, AnswerForm Fo
     public IReadOnlyList<Step> Steps(AnswerMode mode) =>
         mode == AnswerMode.Written ? Order : [.. Order.Where(step => step != Step.Writing)];
 }
+
+/// <summary>The words for a task.</summary>
+/// <param name="Name">What the child does, as a teacher names it.</param>
+/// <param name="Ask">What the child is asked; <c>{time}</c>, <c>{words}</c>, <c>{claim}</c> and the like stand for the item's own.</param>
+public sealed record TaskTexts(string Name, string Ask);

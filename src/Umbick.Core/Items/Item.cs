@@ -46,6 +46,15 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         _ => DigitalAnswer.Of(Time),
     };
 
+    /// <summary>What the child is asked, in the school's own wording.</summary>
+    public string Ask(Wording wording) => Task.Texts.Ask
+        .Replace("{time}", wording.Digital(Time), StringComparison.Ordinal)
+        .Replace("{words}", wording.Words(Time), StringComparison.Ordinal)
+        .Replace("{minutes}", $"{Time.Minute}", StringComparison.Ordinal)
+        .Replace("{claim}", Claim?.Short(wording) ?? "", StringComparison.Ordinal)
+        .Replace("{move}", Move == 60 ? "once round" : $"{Move} minutes", StringComparison.Ordinal)
+        .Replace("{question}", Question?.Text ?? "", StringComparison.Ordinal);
+
     /// <summary>Whether the claim is the time the clock shows, written as it should be.</summary>
     public bool ClaimIsRight => Claim?.Meaning == Time && Claim is not DigitalAnswer { Figures: < 2 };
 

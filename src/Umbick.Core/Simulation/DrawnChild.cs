@@ -13,7 +13,8 @@ public sealed class DrawnChild
     /// <summary>The least and the most often that a child follows her way.</summary>
     public const double LeastConsistent = 0.75, MostConsistent = 0.95;
 
-    private static readonly int[] Slips = [-60, -5, -1, 1, 5, 60];
+    /// <summary>How far off a slip is, in minutes; half of the noise is slips, the rest any time.</summary>
+    public static IReadOnlyList<int> Slips { get; } = [-60, -5, -1, 1, 5, 60];
 
     private static readonly Pattern[][] ByStep = [.. Steps.OfReading.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).ToArray())];
 
@@ -74,7 +75,7 @@ public sealed class DrawnChild
     }
 
     private ClockTime Slip(ClockTime time) => _random.Next(2) == 0
-        ? time.Plus(Slips[_random.Next(Slips.Length)])
+        ? time.Plus(Slips[_random.Next(Slips.Count)])
         : ClockTime.All().ElementAt(_random.Next(ClockTime.MinutesRound));
 }
 

@@ -7,7 +7,9 @@ namespace Umbick.Core.Simulation;
 /// <param name="True">The ids of the patterns she has.</param>
 /// <param name="Found">The ids of the patterns believed at 0.5 or more.</param>
 /// <param name="Called">The ids of the patterns called likely.</param>
-public sealed record StudyOutcome(IReadOnlySet<string> True, IReadOnlySet<string> Found, IReadOnlySet<string> Called)
+/// <param name="Answers">What was asked and answered.</param>
+public sealed record StudyOutcome(
+    IReadOnlySet<string> True, IReadOnlySet<string> Found, IReadOnlySet<string> Called, IReadOnlyList<(Item Item, Clocks.Answer Answer)> Answers)
 {
     /// <summary>From this belief on a pattern is found.</summary>
     public const double FoundFrom = 0.5;
@@ -52,7 +54,7 @@ public sealed class Study(ReadingModel model)
     {
         var sitting = new AdaptiveSitting(model, new Belief(model), _bank, seed);
         for (var i = 0; i < items && sitting.Next() is { } next; i++) sitting.Take(Given(next.Item, child));
-        return OutcomeOf(child, sitting.Belief, sitting.Conclude());
+        return OutcomeOf(child, sitting.Belief, sitting.Conclude(), sitting.Answers);
     }
 
     /// <summary>A sitting on items that were fixed before.</summary>
@@ -61,13 +63,14 @@ public sealed class Study(ReadingModel model)
         var belief = new Belief(model);
         var answers = Observed.All(model, form.Select(item => Given(item, child)));
         foreach (var observation in answers.SelectMany(answer => answer.Observations)) belief.Observe(observation);
-        return OutcomeOf(child, belief, Conclusion.Of(model, belief, answers));
+        return OutcomeOf(child, belief, Conclusion.Of(model, belief, answers), answers);
     }
 
     private static GivenAnswer Given(Item item, DrawnChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
 
-    private StudyOutcome OutcomeOf(DrawnChild child, Belief belief, Conclusion conclusion) => new(
+    private StudyOutcome OutcomeOf(DrawnChild child, Belief belief, Conclusion conclusion, IReadOnlyList<Observed> answers) => new(
         child.Patterns,
         model.Patterns.Where(pattern => belief.In(pattern) >= StudyOutcome.FoundFrom).Select(pattern => pattern.Id).ToHashSet(),
-        conclusion.Likely.Select(finding => finding.Pattern.Id).ToHashSet());
+        conclusion.Likely.Select(finding => finding.Pattern.Id).ToHashSet(),
+        [.. answers.Select(answer => (answer.Given.Item, answer.Given.Answer))]);
 }

@@ -1,0 +1,25 @@
+# ./umbick diagnose, sitting, simulate: the core at work, without a database. Standard output is theirs alone.
+
+reckon() {
+  command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
+  {
+    take_lock build wait
+    restored
+    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Store src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig)" compile_cli
+    exec 9>&-
+  } >&2
+  exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@"
+}
+
+compile_cli() {
+  say 'Building'
+  quietly build dotnet build --no-restore -c Release src/Umbick.Cli
+}
+
+bench() {
+  command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
+  restored
+  say 'Building'
+  quietly build dotnet build --no-restore -c Release bench/Umbick.Benchmarks
+  exec dotnet "$root/artifacts/bin/Umbick.Benchmarks/release/Umbick.Benchmarks.dll" "$@"
+}

@@ -1,0 +1,64 @@
+using System.Net;
+using System.Text;
+using System.Text.Json;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+using Umbick.Store.Files;
+
+namespace Umbick.Cli;
+
+/// <summary><c>./umbick diagnose FILE</c>: what the answers in a file say, child by child.</summary>
+internal static class Diagnose
+{
+    public static async Task<int> Run(string path, bool html, bool dryRun)
+    {
+        if (!File.Exists(path))
+        {
+            await Console.Error.WriteLineAsync($"There is no file “{path}”.");
+            return 2;
+        }
+        await using var file = File.OpenRead(path);
+        var (lines, errors) = AnswersFile.Read(file);
+        foreach (var error in errors) await Console.Error.WriteLineAsync(error.ToString());
+        if (errors.Count > 0)
+        {
+            await Console.Error.WriteLineAsync("Nothing was taken from the file.");
+            return 1;
+        }
+        if (dryRun)
+        {
+            Console.WriteLine($"{lines.Count} answers of {lines.Select(line => line.Child).Distinct().Count()} children can be read.");
+            return 0;
+        }
+        var model = new ReadingModel();
+        var children = lines.GroupBy(line => line.Child).Select(child => Of(model, child.Key, [.. child])).ToList();
+        Console.OutputEncoding = new UTF8Encoding(false);
+        Console.WriteLine(html ? Page(children) : JsonSerializer.Serialize(new DiagnosisJson.Diagnosis(ReadingModel.Version, children), DiagnosisJson.Options));
+        return 0;
+    }
+
+    private static DiagnosisJson.ChildFinding Of(ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
+    {
+        var sittings = lines.GroupBy(line => line.Day).OrderBy(day => day.Key).ToList();
+        var replay = Replay.Of(model, [.. sittings.Select(day => new SittingAnswers(day.Key, [.. day.Select(line => line.Given)], []))]);
+        return DiagnosisJson.Of(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]);
+    }
+
+    private static string Page(IEnumerable<DiagnosisJson.ChildFinding> children)
+    {
+        var page = new StringBuilder("<!doctype html><html lang=\"en-GB\"><meta charset=\"utf-8\"><title>What the answers say</title><h1>What the answers say</h1>");
+        foreach (var child in children)
+        {
+            page.Append($"<h2>{Encoded(child.Child)}</h2><p>{child.Answers} answers.</p>");
+            if (child.Patterns.Count == 0) page.Append("<p>No pattern stands out.</p>");
+            page.Append("<ul>");
+            foreach (var finding in child.Patterns)
+                page.Append($"<li>{Encoded(Catalogue.Find(finding.Pattern)!.Texts.FindingOf(child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.</li>");
+            page.Append("</ul>");
+            if (child.Unexplained.Count > 0) page.Append($"<p>Nothing explains answer {string.Join(", ", child.Unexplained)}.</p>");
+        }
+        return page.Append("</html>").ToString();
+    }
+
+    private static string Encoded(string text) => WebUtility.HtmlEncode(text);
+}
