@@ -29,7 +29,8 @@ public static class SideQuestions
         minutes < 0 ? $"{time} - {-minutes}" : $"{time} + {minutes}",
         $"It is {time}. What time {(minutes < 0 ? "was it" : "will it be")} {Count(Math.Abs(minutes))} {(minutes < 0 ? "before" : "later")}?",
         time.Plus(minutes).ToString(),
-        minutes < 0 ? QuestionKind.Before : QuestionKind.After) { Time = time, Minutes = Math.Abs(minutes) };
+        minutes < 0 ? QuestionKind.Before : QuestionKind.After)
+    { Time = time, Minutes = Math.Abs(minutes) };
 
     /// <summary>How many minutes is it from a time until another?</summary>
     public static SideQuestion Until(ClockTime from, ClockTime to)

@@ -1,0 +1,29 @@
+namespace Umbick.Core.Progress;
+
+/// <summary>Right and wrong at one place of the dial.</summary>
+/// <param name="Place">The hour, 1 to 12; or the first minute of a sector of five, 0 to 55.</param>
+/// <param name="Right">How many were right.</param>
+/// <param name="Wrong">How many were wrong.</param>
+public sealed record DialCount(int Place, int Right, int Wrong);
+
+/// <summary>Right and wrong by part of the face.</summary>
+/// <param name="Hours">By hour, 1 to 12.</param>
+/// <param name="Sectors">By sector of five minutes, from 0 on.</param>
+public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialCount> Sectors)
+{
+    /// <summary>Counts answers given without help.</summary>
+    public static DialMap Of(IEnumerable<ScoredAnswer> answers)
+    {
+        var counted = answers.Where(answer => !answer.Helped && answer.Item.Question is null).ToList();
+        return new DialMap(
+            [.. Enumerable.Range(1, 12).Select(hour => Count(hour, counted.Where(answer => answer.Item.Time.Hour == hour)))],
+            [.. Enumerable.Range(0, 12).Select(sector => Count(sector * 5, counted.Where(answer => answer.Item.Time.Minute / 5 == sector)))]);
+    }
+
+    private static DialCount Count(int place, IEnumerable<ScoredAnswer> answers)
+    {
+        var all = answers.ToList();
+        var right = all.Count(answer => answer.IsRight);
+        return new DialCount(place, right, all.Count - right);
+    }
+}

@@ -1,0 +1,32 @@
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Progress;
+
+/// <summary>How the times of one stage have come out.</summary>
+/// <param name="Stage">The stage.</param>
+/// <param name="Asked">How many of its times were answered without help.</param>
+/// <param name="Right">How many of those were right.</param>
+/// <param name="IsSecure">Whether nine of the last ten were right, on two days at least.</param>
+public sealed record StageRecord(Stage Stage, int Asked, int Right, bool IsSecure)
+{
+    private const int Last = 10;
+    private const int RightNeeded = 9;
+    private const int DaysNeeded = 2;
+
+    /// <summary>Every stage of reading, in order.</summary>
+    /// <param name="answers">The answers, the earliest first.</param>
+    public static IReadOnlyList<StageRecord> Of(IEnumerable<ScoredAnswer> answers)
+    {
+        var byStage = answers
+            .Where(answer => !answer.Helped && answer.Item.Question is null)
+            .ToLookup(answer => Stages.FirstWith(answer.Item.Time.Minute));
+        return [.. Stages.OfReading.Where(stage => stage != Stage.CountingInFives).Select(stage => Of(stage, [.. byStage[stage]]))];
+    }
+
+    private static StageRecord Of(Stage stage, List<ScoredAnswer> answers)
+    {
+        var last = answers.TakeLast(Last).ToList();
+        var secure = last.Count == Last && last.Count(answer => answer.IsRight) >= RightNeeded && last.Select(answer => answer.Day).Distinct().Count() >= DaysNeeded;
+        return new StageRecord(stage, answers.Count, answers.Count(answer => answer.IsRight), secure);
+    }
+}
