@@ -64,7 +64,7 @@ public static partial class AnswerParser
     {
         int? hourNumber = hour.Length == 0 ? null : int.Parse(hour, CultureInfo.InvariantCulture);
         int? minuteNumber = minutes.Length == 0 ? null : int.Parse(minutes, CultureInfo.InvariantCulture);
-        return DigitalAnswer.Folded(hourNumber, minuteNumber, minutes.Length);
+        return DigitalAnswer.Folded(hourNumber, minuteNumber, Math.Min(2, minutes.Length));
     }
 
     [GeneratedRegex(@"\s+")]
@@ -73,7 +73,7 @@ public static partial class AnswerParser
     [GeneratedRegex(@"^(?<hour>\d{1,2}(\.\d{1,4})?)?\|(?<minute>\d{1,2}(\.\d{1,4})?)?$")]
     private static partial Regex PlacedForm();
 
-    [GeneratedRegex(@"^(?<hour>\d{1,2})? ?[:.] ?(?<minutes>\d{1,2})?$")]
+    [GeneratedRegex(@"^(?<hour>\d{1,2})? ?[:.] ?(?<minutes>\d{1,3})?$")]
     private static partial Regex MarkedForm();
 
     [GeneratedRegex(@"^\d{1,4}$")]

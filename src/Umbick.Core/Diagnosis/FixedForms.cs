@@ -52,9 +52,7 @@ public sealed class FixedForms(ReadingModel model)
 
     /// <summary>Which patterns a form can tell, and how often.</summary>
     public IReadOnlyList<Coverage> CoverageOf(IReadOnlyList<Item> items) =>
-        [.. model.Patterns.Select(pattern => new Coverage(pattern, items.Count(item => IsTelling(pattern, item))))];
-
-    private bool IsTelling(Pattern pattern, Item item) => AnswersTo(item)[model.Patterns.ToList().IndexOf(pattern)] != 0;
+        [.. model.Patterns.Select(pattern => new Coverage(pattern, items.Count(item => model.IsTelling(pattern, item))))];
 
     /// <summary>What each pattern alone would answer to an item: 0 where that is right, else a number for each wrong answer.</summary>
     private int[] AnswersTo(Item item)

@@ -40,6 +40,13 @@ public sealed class ReadingModel
         return item.Choices.Count == 0 ? free : free.Choosing(item.Choices);
     }
 
+    /// <summary>Whether a child with only this pattern would answer an item wrongly, where it is answered as it is usually taken.</summary>
+    public bool IsTelling(Pattern pattern, Item item)
+    {
+        var prediction = Predict(item, item.Task.Taken);
+        return prediction.LikeliestOf(prediction.SubSpace.PartOf(Space.Of([pattern]))) != prediction.RightId;
+    }
+
     /// <summary>An answer held against the model, a reading at a time; none where it says nothing about how the child reads.</summary>
     public IReadOnlyList<Observation> Observe(GivenAnswer given)
     {

@@ -1,4 +1,5 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 
 namespace Umbick.Core.Diagnosis;
 
@@ -33,22 +34,29 @@ public static class StopRules
     /// <param name="model">The model.</param>
     /// <param name="belief">What is believed now.</param>
     /// <param name="answers">The answers of this sitting, in order.</param>
+    /// <param name="bank">The items that may be asked: what none of them could show is not waited for.</param>
     /// <param name="length">The length that was asked for.</param>
-    public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, int length)
+    public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank, int length)
     {
         if (answers.Count >= length) return StopReason.Length;
         if (answers.Count >= NoAnswersInARow && answers.TakeLast(NoAnswersInARow).All(answer => answer.Given.Answer is NoAnswer or DontKnow)) return StopReason.NoAnswers;
-        return answers.Count >= FewestAnswers && IsClear(model, belief, answers) ? StopReason.Clear : StopReason.None;
+        return answers.Count >= FewestAnswers && IsClear(model, belief, answers, bank) ? StopReason.Clear : StopReason.None;
     }
 
-    private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers)
+    private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank)
     {
+        var hidden = model.Patterns.Where(pattern => !bank.Any(item => model.IsTelling(pattern, item))).ToHashSet();
         foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct())
         {
             var choices = model.Space.At(step);
             // Two variants of one pattern are one choice.
-            var most = belief.At(step).Select((share, i) => (share, choices[i])).GroupBy(choice => string.Join('+', choice.Item2.Patterns.Select(pattern => pattern.Id)) + choice.Item2.IsOther).Max(same => same.Sum(choice => choice.share));
-            if (most < Sure) return false;
+            var shares = belief.At(step)
+                .Select((share, i) => (Share: share, Choice: choices[i]))
+                .Where(choice => !choice.Choice.Patterns.Any(hidden.Contains))
+                .GroupBy(choice => (choice.Choice.Patterns.Count == 0 ? null : choice.Choice.Patterns[0], choice.Choice.Patterns.Count, choice.Choice.IsOther))
+                .Select(same => same.Sum(choice => choice.Share))
+                .ToList();
+            if (shares.Max() < Sure * shares.Sum()) return false;
         }
         return Wanting.After(model, belief, answers).Count == 0;
     }

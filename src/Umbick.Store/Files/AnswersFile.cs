@@ -43,7 +43,7 @@ public static partial class AnswersFile
     /// <returns>The lines, or the errors: where there is one error, there are no lines.</returns>
     public static (IReadOnlyList<AnswerLine> Lines, IReadOnlyList<FileError> Errors) Read(Stream file)
     {
-        using var reader = new StreamReader(file, new UTF8Encoding(false, throwOnInvalidBytes: true));
+        using var reader = new StreamReader(file, new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: false);
         var errors = new List<FileError>();
         var lines = new List<AnswerLine>();
         try
@@ -59,24 +59,18 @@ public static partial class AnswersFile
 
     private static void ReadInto(TextReader reader, List<AnswerLine> lines, List<FileError> errors)
     {
-        var stray = new List<FileError>();
-        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            HasHeaderRecord = false,
-            IgnoreBlankLines = true,
-            BadDataFound = bad => stray.Add(new FileError(bad.Context.Parser!.RawRow, bad.Context.Parser.Count + 1, "A quotation mark stands where none can. Quote the whole cell and double the marks in it.")),
-        };
+        string? stray = null;
+        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture) { HasHeaderRecord = false, IgnoreBlankLines = true, BadDataFound = bad => stray ??= bad.Field };
         using var csv = new CsvParser(reader, configuration);
         Dictionary<string, int>? columns = null;
-        var begun = 1;
         while (errors.Count < MostErrors && csv.Read())
         {
-            var (line, record) = (begun + LeadingBreaks(csv.RawRecord), csv.Record!);
-            begun += LineBreaks().Count(csv.RawRecord);
-            if (stray.Count > 0)
+            var record = csv.Record!;
+            var line = csv.RawRow - BreaksWithin(csv.RawRecord);
+            if (stray is not null)
             {
-                errors.Add(stray[0] with { Line = line });
-                stray.Clear();
+                errors.Add(new FileError(line, ColumnOf(stray, csv.RawRecord), "A quotation mark stands where none can. Quote the whole cell and double the marks in it."));
+                stray = null;
                 continue;
             }
             if (columns is null)
@@ -92,8 +86,14 @@ public static partial class AnswersFile
         if (columns is null) errors.Add(new FileError(1, 0, "The file is empty. Its first line names the columns: child,date,task,given,answer."));
     }
 
-    /// <summary>Blank lines before a record belong to what was read with it.</summary>
-    private static int LeadingBreaks(string raw) => LineBreaks().Count(raw[..^raw.AsSpan().TrimStart("\r\n").Length]);
+    /// <summary>Line breaks inside a record, in quoted cells. With an open quotation mark its last break is inside too.</summary>
+    private static int BreaksWithin(string raw)
+    {
+        var open = raw.Count(sign => sign == '"') % 2 != 0;
+        return LineBreaks().Count(open ? raw : raw.TrimEnd('\r', '\n'));
+    }
+
+    private static int ColumnOf(string field, string raw) => raw[..Math.Max(0, raw.IndexOf(field, StringComparison.Ordinal))].Count(sign => sign == ',') + 1;
 
     [GeneratedRegex(@"\r\n|\n|\r")]
     private static partial Regex LineBreaks();

@@ -16,7 +16,7 @@ public sealed class IndexModel(ReadingModel model) : PageModel
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
-    public void OnGet() => Steps = [.. model.Patterns.Select(ExampleOf).GroupBy(example => example.Pattern.Step)];
+    public void OnGet() => Steps = [.. Catalogue.All.Select(ExampleOf).GroupBy(example => example.Pattern.Step)];
 
     public static string Heading(Step step) => step switch
     {
@@ -24,12 +24,20 @@ public sealed class IndexModel(ReadingModel model) : PageModel
         Step.Hour => "Reading the hour",
         Step.Minutes => "Reading the minutes",
         Step.PastOrTo => "Past and to",
+        Step.Fractions => "Quarter and half",
         Step.Writing => "Writing a time",
-        _ => "Setting the hands",
+        Step.Placing => "Setting the hands",
+        Step.CountingOn => "Counting on, and minutes in an hour",
+        _ => "Halves of the day",
     };
 
     private Example ExampleOf(Pattern pattern)
     {
+        if (pattern.Way is OwnWay own)
+        {
+            var question = SideQuestions.All.Select(item => item.Question!).First(question => own.AnswerTo(question) is not null);
+            return new Example(pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Of(question.Time), Label = $"{question.Time}" });
+        }
         var item = ItemBank.Upto(Stage.EveryMinute, [PatternItems.TaskFor(pattern)])
             .Where(item => PatternItems.IsTelling(model, pattern, item))
             .OrderBy(item => Stages.FirstWith(item.Time.Minute))
