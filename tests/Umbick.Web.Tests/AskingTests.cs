@@ -117,6 +117,15 @@ public sealed class AskingTests(Site site)
     [InlineData("/explain?time=noonish&answer=", "No clock can show")]
     [InlineData("/explain?time=4:00&answer=10:60", "No pattern gives 10:60")]
     [InlineData("/explain?time=4:00&answer=4:00", "That is right")]
+    [InlineData("/explain?time=10:59+%2B+1&answer=10:60&task=later", "The count goes on beyond 59.")]
+    [InlineData("/explain?time=teatime&answer=10:60&task=later", "Type the time and the minutes")]
+    [InlineData("/explain?time=9:10+am&answer=21:10&task=day-part", "Twelve is always added")]
+    [InlineData("/explain?time=2:10&answer=%7C50&task=set-minutes", "The numeral is read as minutes.")]
+    [InlineData("/explain?time=7:40&answer=7%7C&task=place-hour-hand", "The hour hand is put right on the numeral.")]
+    [InlineData("/explain?time=11:15&answer=11:25&task=words-to-digital", "A quarter is taken as 25.")]
+    [InlineData("/explain?time=6:20&answer=7&task=hour-only", "The coming hour is read.")]
+    [InlineData("/explain?time=9:00&answer=on+12,+9&task=describe", "The two hands are taken for each other.")]
+    [InlineData("/explain?time=6:20&answer=sideways&task=set-minutes", "one hand alone as")]
     [InlineData("/explain?time=4:00&answer=12:04", "The two hands are taken for each other, and the numeral is read as minutes.")]
     public async Task Explaining_tells(string path, string text)
     {

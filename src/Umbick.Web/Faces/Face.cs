@@ -43,11 +43,24 @@ public sealed record Face(FaceSize Size)
         _ => null,
     };
 
+    /// <summary>A clock on which one hand is as it was answered, and the other true.</summary>
+    private static HandPositions? WithOneHand(ClockTime time, Answer? answer)
+    {
+        var hands = HandPositions.Of(time);
+        return answer switch
+        {
+            PlacedAnswer { Hour: { } hour } => hands with { Hour = hour },
+            PlacedAnswer { Minute: { } minute } => hands with { Minute = minute },
+            DigitalAnswer { Hour: null, Minutes: { } minutes and < 60 } => hands with { Minute = minutes },
+            _ => null,
+        };
+    }
+
     /// <summary>A true clock with what was answered as its shadow, where that was wrong.</summary>
     public static Face Of(FaceSize size, ClockTime time, Answer? answer, bool isRight, string? label) => new(size)
     {
         Hands = HandPositions.Of(time),
-        Shadow = isRight ? null : HandsOf(answer),
+        Shadow = isRight ? null : HandsOf(answer) ?? WithOneHand(time, answer),
         Wrong = answer is not null && !isRight,
         Label = label,
     };

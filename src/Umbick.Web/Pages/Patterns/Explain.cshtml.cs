@@ -30,48 +30,87 @@ public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
     /// <summary>What each pattern would answer to this clock.</summary>
     public IReadOnlyList<(Answer Answer, IReadOnlyList<Pattern> Patterns)> OtherWays { get; private set; } = [];
 
+    /// <summary>The tasks that can be explained: those with a clock or a time.</summary>
+    public static IReadOnlyList<ClockTask> Tasks { get; } =
+        [.. ClockTasks.All.Where(task => task != ClockTasks.Judge && task != ClockTasks.Match && (task.Given != Core.Items.Given.Text || task.Order.Count > 0 || task == ClockTasks.Later || task == ClockTasks.DayPart))];
+
+    /// <summary>The item that was answered.</summary>
+    public Item Asked { get; private set; } = new(ClockTasks.ReadDigital, new ClockTime(12, 0));
+
+    /// <summary>The patterns that answer a question beside reading just so.</summary>
+    public IReadOnlyList<Pattern> Beside { get; private set; } = [];
+
     public async Task<IActionResult> OnGet(string? time, string? answer, string? task)
     {
         if (User.Identity?.IsAuthenticated != true && !await demo.IsOpenTo(HttpContext)) return Challenge();
-        (TimeText, AnswerText, Task) = (Cut(time ?? "4:00"), Cut(answer ?? ""), ClockTasks.Find(task) ?? ClockTasks.ReadDigital);
-        if (Task == ClockTasks.Judge) Task = ClockTasks.ReadDigital;
-        Explain(time, answer);
+        (TimeText, AnswerText, Task) = (Cut(time ?? "4:00"), Cut(answer ?? ""), Tasks.FirstOrDefault(one => one.Id == task) ?? ClockTasks.ReadDigital);
+        if (Find() is { } asked) Explain(asked, answer);
         return Request.Headers["HX-Request"] == "true" ? Partial("_Explain", this) : Page();
     }
 
-    private void Explain(string? time, string? answer)
+    private Item? Find()
     {
-        if (AnswerParser.Parse(time ?? "4:00").Meaning is not { } shown)
+        if (Task.Order.Count == 0 && Task.Given == Core.Items.Given.Text)
+        {
+            if (SideQuestions.Find(Task, TimeText) is { } question)
+            {
+                Time = question.Time;
+                return Item.Of(question);
+            }
+            Time = new ClockTime(12, 0);
+            Told = Task == ClockTasks.Later ? "Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10." : "Type the time with its half of the day: 9:10 am.";
+            return null;
+        }
+        if (AnswerParser.Parse(TimeText).Meaning is not { } shown)
         {
             Time = new ClockTime(12, 0);
             Told = $"No clock can show “{TimeText}”. Type a time such as 4:00 or 835.";
-            return;
+            return null;
         }
         Time = shown;
         TimeText = Wording.Usual.Digital(shown);
-        OtherWays = new Explainer(model).OtherWays(Asked, Task.OnScreen);
+        return new Item(Task, Time) { Move = 60 };
+    }
+
+    private void Explain(Item asked, string? answer)
+    {
+        Asked = asked;
+        if (Task.Order.Count > 0) OtherWays = new Explainer(model).OtherWays(asked, Task.OnScreen);
         if (answer?.Length > AnswerParser.LongestAnswer)
         {
             Told = $"That is {answer.Length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most.";
             return;
         }
         if (AnswerText.Length == 0) return;
-        Given = AnswerParser.Parse(AnswerText);
+        Given = asked.Read(AnswerText);
         Told = Given switch
         {
             AmbiguousHalf half => $"“{AnswerText}” can be {Hours.Before(half.Hour)}:30 or {half.Hour}:30; in some languages it is the first. Ask which is meant, and type that.",
-            Unread => $"“{AnswerText}” cannot be read as a time. Type it as 8:35, quarter to nine, or 7.67|40 for placed hands.",
+            Unread => $"“{AnswerText}” cannot be read as an answer to this. {HowToType}",
             NoAnswer or DontKnow => "No answer tells nothing of how the clock is read. It is still worth noting.",
             _ => null,
         };
-        if (Told is null) Explained = new Explainer(model).Explain(new GivenAnswer(Asked, Given, Task.OnScreen));
+        if (Told is not null) return;
+        if (asked.Question is { } question)
+        {
+            Beside = SideModel.Explaining(question, AnswerText);
+            Explained = new Explained(question.IsRight(AnswerText), [], false, 0);
+            return;
+        }
+        Explained = new Explainer(model).Explain(new GivenAnswer(asked, Given, Task.OnScreen));
     }
 
-    /// <summary>The item that was answered.</summary>
-    public Item Asked => new(Task, Time);
+    private string HowToType => Task.Form switch
+    {
+        AnswerForm.Hands => "Type placed hands as 7.67|40, one hand alone as 7.67| or |40.",
+        AnswerForm.Hour => "Type the hour and how far past it: 6, 6 halfway, 6 nearly next.",
+        AnswerForm.Places => "Type the numerals: between 7 and 8, 5.",
+        AnswerForm.Several => "Type the ones chosen, with semicolons between.",
+        _ => "Type it as 8:35 or quarter to nine.",
+    };
 
     /// <summary>The shadow that the answer throws on the clock.</summary>
-    public Face Large => Face.Of(FaceSize.Large, Time, Given, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
+    public Face Large => Face.Of(FaceSize.Large, Time, Asked.Question is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
 
     /// <summary>Patterns together, as a sentence.</summary>
     public static string Together(IReadOnlyList<Pattern> patterns) =>

@@ -1,0 +1,108 @@
+using BenchmarkDotNet.Attributes;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Simulation;
+
+namespace Umbick.Benchmarks;
+
+/// <summary>What a teacher waits for: an answer folded in, the next item, a year replayed, a model made.</summary>
+[MemoryDiagnoser]
+public class ModelBenchmarks
+{
+    private readonly ReadingModel _model = new();
+    private IReadOnlyList<Item> _bank = [];
+    private Belief _atFirst = null!;
+    private Belief _afterFive = null!;
+    private GivenAnswer _answer = null!;
+    private List<Item> _asked = [];
+    private IReadOnlyList<SittingAnswers> _year = [];
+
+    [GlobalSetup]
+    public void Prepare()
+    {
+        _bank = ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain);
+        foreach (var item in _bank) _ = _model.Predict(item, item.Task.Taken);
+        _atFirst = new Belief(_model);
+        var sitting = new AdaptiveSitting(_model, new Belief(_model), _bank, seed: 1);
+        var child = DrawnChild.With(2, new Random(1));
+        for (var i = 0; i < 5; i++)
+        {
+            var item = sitting.Next()!.Item;
+            sitting.Take(new GivenAnswer(item, item.Read(child.Answer(item)), item.Task.Taken));
+        }
+        _afterFive = sitting.Belief;
+        _asked = [.. sitting.Answers.Select(answer => answer.Given.Item)];
+        _answer = new GivenAnswer(new Item(ClockTasks.ReadWords, new ClockTime(6, 40)), AnswerParser.Parse("20 to 6"), AnswerMode.Said);
+        var random = new Random(2);
+        _year = [.. Enumerable.Range(0, 60).Select(week => new SittingAnswers(
+            new DateOnly(2026, 1, 5).AddDays(6 * week),
+            [.. Enumerable.Range(0, 10).Select(_ => _bank[random.Next(_bank.Count)]).Select(item => new GivenAnswer(item, item.Read(child.Answer(item)), item.Task.Taken))],
+            []))];
+    }
+
+    [Benchmark(Description = "an answer folded in")]
+    public void Fold() => _afterFive.Copy().Observe(_answer);
+
+    [Benchmark(Description = "the first item of 2,136")]
+    public NextItem? First() => new ItemChooser(_model).Choose(_atFirst, _bank, [], 0);
+
+    [Benchmark(Description = "the sixth item of 2,136")]
+    public NextItem? Sixth() => new ItemChooser(_model).Choose(_afterFive, _bank, _asked, 3);
+
+    [Benchmark(Description = "a year: 600 answers, 60 sittings")]
+    public Replay Year() => Replay.Of(_model, _year);
+
+    [Benchmark(Description = "a model made")]
+    public ReadingModel Start() => new([.. _model.Patterns]);
+}
+
+/// <summary>How the next item's cost grows with the number of items.</summary>
+public class GrowthByItems
+{
+    private readonly ReadingModel _model = new();
+    private IReadOnlyList<Item> _bank = [];
+    private Belief _belief = null!;
+
+    /// <summary>How many items there are to choose from.</summary>
+    [Params(500, 2000, 8000)]
+    public int Items { get; set; }
+
+    [GlobalSetup]
+    public void Prepare()
+    {
+        var random = new Random(1);
+        _bank = [.. ItemBank.Upto(Stage.EveryMinute, ClockTasks.OnOneTime).OrderBy(_ => random.Next()).Take(Items)];
+        _belief = new Belief(_model);
+        _belief.Observe(new GivenAnswer(new Item(ClockTasks.ReadDigital, new ClockTime(6, 20)), AnswerParser.Parse("7:20"), AnswerMode.Said));
+        foreach (var item in _bank) _ = _model.Predict(item, item.Task.Taken);
+    }
+
+    [Benchmark(Description = "the next item")]
+    public NextItem? Next() => new ItemChooser(_model).Choose(_belief, _bank, [], 0);
+}
+
+/// <summary>How the next item's cost grows with the number of patterns.</summary>
+public class GrowthByPatterns
+{
+    private ReadingModel _model = null!;
+    private IReadOnlyList<Item> _bank = [];
+    private Belief _belief = null!;
+
+    /// <summary>How many patterns the model knows.</summary>
+    [Params(8, 16, 33)]
+    public int Patterns { get; set; }
+
+    [GlobalSetup]
+    public void Prepare()
+    {
+        var all = new ReadingModel().Patterns;
+        _model = new ReadingModel([.. all.Where((_, i) => i * Patterns / all.Count != (i - 1) * Patterns / all.Count || i == 0)]);
+        _bank = ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain);
+        _belief = new Belief(_model);
+        foreach (var item in _bank) _ = _model.Predict(item, item.Task.Taken);
+    }
+
+    [Benchmark(Description = "the next item")]
+    public NextItem? Next() => new ItemChooser(_model).Choose(_belief, _bank, [], 0);
+}
