@@ -171,6 +171,50 @@ public sealed class TaskTests
     }
 
     [Fact]
+    public void Every_task_about_a_time_can_be_made_whole()
+    {
+        var maker = new ItemMaker(Model);
+        foreach (var task in ClockTasks.All.Where(task => task.Given != Given.Text || task.Order.Count > 0))
+        {
+            foreach (var seed in new[] { 1, 2 })
+            {
+                var item = maker.Make(task, new ClockTime(6, 40), seed);
+                Assert.Equal(item.Choices, maker.Make(task, new ClockTime(6, 40), seed).Choices);
+                Assert.DoesNotContain("{", item.Ask(Wording.Usual), StringComparison.Ordinal);
+                Assert.Equal(task.Chosen, item.Choices.Count > 1);
+                Assert.Equal(item.Choices.Count, item.Choices.Distinct().Count());
+                // For a clock to be put right the right answer is one hand; for all others it stands in the item.
+                if (task != ClockTasks.RepairClock) Assert.True(Scoring.IsRight(item, item.Right, task.Taken, Stage.EveryMinute), task.Id);
+            }
+        }
+        Assert.Throws<ArgumentException>(() => maker.Make(ClockTasks.Ground, new ClockTime(6, 40), 1));
+    }
+
+    [Fact]
+    public void Clocks_to_join_have_one_time_more_than_clocks()
+    {
+        var item = new ItemMaker(Model).Make(ClockTasks.Match, new ClockTime(6, 20), seed: 1);
+        Assert.Equal(item.Clocks.Count + 1, item.Choices.Count);
+        Assert.All(item.Clocks, clock => Assert.Contains(item.Choices, choice => choice.Meaning == clock));
+    }
+
+    [Theory]
+    [InlineData("7:40")]
+    [InlineData("12:10")]
+    [InlineData("3:00")]
+    public void A_clock_to_put_right_cannot_be(string time)
+    {
+        var at = ClockTime.TryParse(time)!.Value;
+        var hands = Assert.IsType<PlacedAnswer>(new ItemMaker(Model).Make(ClockTasks.RepairClock, at, seed: 1).Claim).Hands!.Value;
+        Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Of(at).Hour) > Scoring.PlaceTolerance);
+    }
+
+    [Fact]
+    public void A_story_tells_where_the_hands_are() => Assert.Equal(
+        "The short hand is past the 6, nearly at the 7, and the long hand is two small ticks past the 8. What time is it?",
+        new Item(ClockTasks.Story, new ClockTime(6, 42)).Ask(Wording.Usual));
+
+    [Fact]
     public void Two_patterns_on_one_idea_come_together_more_often_than_by_chance()
     {
         var belief = new Belief(Model);

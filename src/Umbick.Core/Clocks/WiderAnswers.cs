@@ -29,6 +29,15 @@ public static class HourPlaces
         <= 35 => HourPlace.Halfway,
         _ => HourPlace.NearlyNext,
     };
+
+    /// <summary>Where the hour hand is at a time, told in a sentence.</summary>
+    public static string Told(ClockTime time) => Of(time.Minute) switch
+    {
+        HourPlace.On => $"exactly on the {time.Hour}",
+        HourPlace.LittlePast => $"a little past the {time.Hour}",
+        HourPlace.Halfway => $"halfway between the {time.Hour} and the {Hours.After(time.Hour)}",
+        _ => $"past the {time.Hour}, nearly at the {Hours.After(time.Hour)}",
+    };
 }
 
 /// <summary>An hour alone, and how far past it the hand was said to be.</summary>

@@ -14,7 +14,6 @@ public sealed class Prediction
     private const double MinuteHandReach = 1.5;
 
     private readonly List<Answer> _answers = [];
-    private readonly Dictionary<Answer, int> _ids = [];
     private readonly ushort[] _distributionOf;
     private double[]? _entropies;
 
@@ -23,13 +22,14 @@ public sealed class Prediction
     {
         Item = item;
         SubSpace = space.Of(item.Task.Steps(mode));
-        RightId = IdOf(Predictable(item.Right));
+        var answers = new Dictionary<Answer, int>();
+        RightId = IdOf(Predictable(item.Right), answers);
         var distributions = new DistributionTable();
         var ids = new Dictionary<Thought, int>();
         var places = Composition.Compose(space, SubSpace, item, thoughts =>
         {
             distributions.Begin();
-            for (var i = 0; i < thoughts.Count; i++) distributions.Add(IdOf(thoughts.All[i], ids), thoughts.Shares[i]);
+            for (var i = 0; i < thoughts.Count; i++) distributions.Add(IdOf(thoughts.All[i], ids, answers), thoughts.Shares[i]);
             return distributions.PlaceOf();
         });
         _distributionOf = new ushort[places.Length];
@@ -42,8 +42,9 @@ public sealed class Prediction
     {
         Item = item with { Choices = choices };
         SubSpace = free.SubSpace;
-        foreach (var choice in choices) IdOf(free.Predictable(choice));
-        RightId = IdOf(free.Predictable(item.Right));
+        var answers = new Dictionary<Answer, int>();
+        foreach (var choice in choices) IdOf(free.Predictable(choice), answers);
+        RightId = IdOf(free.Predictable(item.Right), answers);
         Distributions = [.. free.Distributions.Select(distribution => DistributionTable.Made(chosen(distribution)))];
         _distributionOf = free._distributionOf;
         Noise = new AnswerNoise(Item, _answers);
@@ -91,7 +92,7 @@ public sealed class Prediction
     public double[] Fits(Answer answer)
     {
         var fits = new double[_answers.Count];
-        var same = answer is PlacedAnswer placed ? NearestPlaced(placed) : _ids.GetValueOrDefault(answer, -1);
+        var same = answer is PlacedAnswer placed ? NearestPlaced(placed) : _answers.IndexOf(answer);
         for (var id = 0; id < fits.Length; id++)
         {
             if (_answers[id] is SomeOtherAnswer other) fits[id] = other.ChanceOf(Item, answer);
@@ -105,7 +106,7 @@ public sealed class Prediction
     /// </summary>
     internal Prediction Choosing(IReadOnlyList<Answer> choices) => new(Item, this, choices, distribution =>
     {
-        var shares = choices.Select(choice => _ids.TryGetValue(Predictable(choice), out var id) ? Share(distribution, id) : 0).ToArray();
+        var shares = choices.Select(choice => Share(distribution, _answers.IndexOf(Predictable(choice)))).ToArray();
         var rest = Math.Max(0, 1 - shares.Sum()) / choices.Count;
         return shares.Select((share, i) => (i, share + rest));
     });
@@ -149,17 +150,17 @@ public sealed class Prediction
 
     private static double? Round(double? place) => place is { } at ? Math.Round(at, 2) : null;
 
-    private int IdOf(in Thought thought, Dictionary<Thought, int> known)
+    private int IdOf(in Thought thought, Dictionary<Thought, int> known, Dictionary<Answer, int> answers)
     {
-        if (!known.TryGetValue(thought, out var id)) known[thought] = id = IdOf(AnswerOf(thought));
+        if (!known.TryGetValue(thought, out var id)) known[thought] = id = IdOf(AnswerOf(thought), answers);
         return id;
     }
 
-    private int IdOf(Answer answer)
+    private int IdOf(Answer answer, Dictionary<Answer, int> known)
     {
-        if (_ids.TryGetValue(answer, out var id)) return id;
+        if (known.TryGetValue(answer, out var id)) return id;
         _answers.Add(answer);
-        return _ids[answer] = _answers.Count - 1;
+        return known[answer] = _answers.Count - 1;
     }
 
     private int NearestPlaced(PlacedAnswer hands)

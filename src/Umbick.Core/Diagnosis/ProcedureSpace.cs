@@ -10,8 +10,8 @@ namespace Umbick.Core.Diagnosis;
 public sealed class ProcedureSpace
 {
     /// <summary>
-    /// At how many steps a procedure may depart from the correct one. Five departures at once are one child in some
-    /// thousands before anything is asked; leaving them out makes the space eight times smaller.
+    /// At how many steps a procedure may depart from the correct one. Five departures at once are one child in two
+    /// hundred before anything is asked; leaving them out makes the space six times smaller.
     /// </summary>
     public const int MostDepartures = 4;
 

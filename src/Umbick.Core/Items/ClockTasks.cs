@@ -112,7 +112,7 @@ public static class ClockTasks
     /// <summary>A sentence that fixes the hands; the time.</summary>
     public static ClockTask Story { get; } = new("story", Stage.OClock, Given.Text, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
     {
-        Texts = new("a time told in a sentence", "{question}"),
+        Texts = new("a time told in a sentence", "The short hand is {hour place}, and the long hand is {minute place}. What time is it?"),
     };
 
     /// <summary>A time in words, answered in figures.</summary>

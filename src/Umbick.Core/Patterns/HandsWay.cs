@@ -13,12 +13,14 @@ public sealed class HandsWay(bool swapped) : Way(Step.Hands)
             after.Add(thought, share);
             return;
         }
-        // The short hand mostly stands between two ticks; read as minutes it is taken at its numeral, its tick or the nearest five.
+        // The short hand mostly stands between two ticks; read as minutes it is taken at its numeral, at the tick
+        // passed or the nearest one, or at the nearest five.
         var hands = HandPositions.Of(thought.Time);
         var tick = (int)Math.Floor((hands.Hour * 5) + 1e-9);
         var seen = thought with { HourPointer = hands.Minute / 5 };
-        after.Add(seen with { MinutePointer = tick / 5 * 5 }, 0.5 * share);
-        after.Add(seen with { MinutePointer = tick }, 0.25 * share);
+        after.Add(seen with { MinutePointer = tick / 5 * 5 }, 0.45 * share);
+        after.Add(seen with { MinutePointer = tick }, 0.18 * share);
+        after.Add(seen with { MinutePointer = (int)Math.Floor((hands.Hour * 5) + 0.5 + 1e-9) % 60 }, 0.12 * share);
         after.Add(seen with { MinutePointer = (int)Math.Floor(hands.Hour + 0.5) * 5 % 60 }, 0.25 * share);
     }
 

@@ -43,8 +43,9 @@ public static class SecondReading
         {
             // In sixtieths of a space the short hand stands at 60 h + m, in ticks at a twelfth of that.
             var shortHand = ((h % 12) * 60) + m;
-            Swapped(shortHand / 60 * 5, 0.5);
-            Swapped(shortHand / 12, 0.25);
+            Swapped(shortHand / 60 * 5, 0.45);
+            Swapped(shortHand / 12, 0.18);
+            Swapped((shortHand + 6) / 12 % 60, 0.12);
             Swapped((shortHand + 30) / 60 * 5 % 60, 0.25);
         }
         else
