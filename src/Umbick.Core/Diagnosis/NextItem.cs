@@ -42,6 +42,8 @@ public sealed record Wanting(Pattern Pattern, IReadOnlyList<int> Seen)
 public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask, AnswerMode>? taken = null)
 {
     private readonly Func<ClockTask, AnswerMode> _taken = taken ?? (task => task.Taken);
+    private IReadOnlyList<Item>? _bank;
+    private Prediction[] _predictions = [];
 
     /// <summary>About two of every three items should come out right.</summary>
     public const double RightShare = 2.0 / 3;
@@ -103,48 +105,72 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     private List<Weighed> Weigh(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<Wanting> wanting)
     {
         var already = asked.ToHashSet();
+        var sameness = new Sameness(asked);
         var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Seen)).ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
-        var rough = WeighAll(bank.Where(item => !already.Contains(item)), Roughly);
+        var rough = WeighAll(PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)), Roughly);
         if (rough.Count == 0) return rough;
         var easiest = rough.MaxBy(item => item.RightChance);
         var best = rough.OrderByDescending(item => item.Worth).Take(Looked).Concat(rough.Where(item => item.RightChance >= Easier).OrderByDescending(item => item.Worth).Take(Looked));
-        return WeighAll(best.Append(easiest).Select(item => item.Item).Distinct(), Exactly);
+        return WeighAll(best.Append(easiest).Select(item => item.Prediction).Distinct(), Exactly);
 
-        List<Weighed> WeighAll(IEnumerable<Item> items, double smallest)
+        List<Weighed> WeighAll(IEnumerable<Prediction> predictions, double smallest)
         {
             var over = new Dictionary<SubSpace, ExpectedInformation>();
-            var weighed = new List<Weighed>();
-            foreach (var item in items)
+            var weighed = new List<Weighed>(bank.Count);
+            foreach (var prediction in predictions)
             {
-                var prediction = model.Predict(item, _taken(item.Task));
                 if (!over.TryGetValue(prediction.SubSpace, out var expected))
                 {
                     if (!beliefs.TryGetValue(prediction.SubSpace, out var shares)) beliefs[prediction.SubSpace] = shares = belief.Over(prediction.SubSpace);
                     over[prediction.SubSpace] = expected = new ExpectedInformation(shares, smallest);
                 }
+                var item = prediction.Item;
                 var (information, rightChance) = expected.Of(prediction);
-                var worth = information + (ShowsWorth * Shown(prediction)) - Cost(item, asked) + Jitter(item);
-                weighed.Add(new Weighed(item, prediction, information, rightChance, worth));
+                var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? LengthCost : 0);
+                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ShowsWorth * Shown(prediction)) - cost + Jitter(item)));
             }
             return weighed;
         }
 
-        int Shown(Prediction prediction) => pairs.Count(pair =>
-            pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))
-            && prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) != prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.Without)));
+        int Shown(Prediction prediction)
+        {
+            var shown = 0;
+            foreach (var pair in pairs)
+            {
+                if (prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) == prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.Without))) continue;
+                if (pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))) shown++;
+            }
+            return shown;
+        }
     }
 
-    private double Cost(Item item, IReadOnlyList<Item> asked)
+    /// <summary>The predictions for a bank's items; a sitting chooses from the same bank again and again.</summary>
+    private Prediction[] PredictionsOf(IReadOnlyList<Item> bank)
     {
-        var cost = _taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? LengthCost : 0;
-        for (var i = Math.Max(0, asked.Count - 4); i < asked.Count; i++)
+        if (!ReferenceEquals(_bank, bank)) (_bank, _predictions) = (bank, [.. bank.Select(item => model.Predict(item, _taken(item.Task)))]);
+        return _predictions;
+    }
+
+    /// <summary>How much an item repeats the last few that were asked.</summary>
+    private sealed class Sameness
+    {
+        private const int Last = 4;
+        private readonly double[] _hours = new double[13];
+        private readonly double[] _minutes = new double[60];
+        private readonly Dictionary<ClockTask, double> _tasks = new(ReferenceEqualityComparer.Instance);
+
+        public Sameness(IReadOnlyList<Item> asked)
         {
-            if (asked[i].Task == item.Task) cost += SameTaskCost;
-            if (asked[i].Time.Hour == item.Time.Hour) cost += SameHourCost;
-            if (asked[i].Time.Minute == item.Time.Minute) cost += SameMinuteCost;
+            foreach (var item in asked.TakeLast(Last))
+            {
+                _hours[item.Time.Hour] += SameHourCost;
+                _minutes[item.Time.Minute] += SameMinuteCost;
+                _tasks[item.Task] = _tasks.GetValueOrDefault(item.Task) + SameTaskCost;
+            }
         }
-        return cost;
+
+        public double CostOf(Item item) => _hours[item.Time.Hour] + _minutes[item.Time.Minute] + _tasks.GetValueOrDefault(item.Task);
     }
 
     /// <summary>Breaks ties, so that not every child is asked the same; the same seed breaks them the same way.</summary>
