@@ -1,3 +1,4 @@
+using System.Runtime.Intrinsics;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
@@ -17,8 +18,17 @@ public sealed class Belief
     /// <summary>How far the chances of what contradicts the teacher fall.</summary>
     private const double AgainstTeacher = 0.05;
 
+    private static readonly Vector256<double> Consistencies = Lanes(level => level.Consistency);
+    private static readonly Vector256<double> LevelShares = Lanes(level => level.Share);
+
+    /// <summary>A lane without a level stays empty.</summary>
+    private static readonly Vector256<double> Floors = Lanes(_ => Floor);
+
     private readonly ReadingModel _model;
-    private readonly double[][] _shares;
+
+    /// <summary>The share of each procedure, a lane for each level of consistency.</summary>
+    private readonly Vector256<double>[] _shares;
+    private Vector256<double>[]? _sums;
     private double[]? _whole;
     private double[][]? _marginals;
 
@@ -27,13 +37,13 @@ public sealed class Belief
     {
         _model = model;
         Guessing = Noise.GuessingShare;
-        _shares = [.. Noise.Levels.Select(level => Prior(model.Space, (1 - Guessing) * level.Share))];
+        _shares = [.. Enumerable.Range(0, model.Space.Size).Select(procedure => LevelShares * ((1 - Guessing) * model.Space.Prior(procedure)))];
     }
 
     private Belief(Belief other)
     {
         (_model, Guessing) = (other._model, other.Guessing);
-        _shares = [.. other._shares.Select(level => (double[])level.Clone())];
+        _shares = (Vector256<double>[])other._shares.Clone();
     }
 
     /// <summary>The belief that the child guesses, 0 to 1.</summary>
@@ -43,7 +53,7 @@ public sealed class Belief
     public Belief Copy() => new(this);
 
     /// <summary>Everything that is believed, added up: 1 but for rounding.</summary>
-    public double Total => Guessing + _shares.Sum(level => level.Sum());
+    public double Total => Guessing + Vector256.Sum(Sum());
 
     /// <summary>Folds an answer in, a reading at a time. An answer that says nothing about reading changes nothing.</summary>
     public void Observe(GivenAnswer given)
@@ -56,17 +66,15 @@ public sealed class Belief
     {
         var prediction = observation.Prediction;
         var weight = observation.Weight * (observation.Helped ? HelpedWeight : 1);
-        var likelihood = new double[observation.Chances.Length];
-        for (var level = 0; level < _shares.Length; level++)
+        var likelihood = new Vector256<double>[observation.Chances.Length];
+        for (var i = 0; i < likelihood.Length; i++)
         {
-            var consistency = Noise.Levels[level].Consistency;
-            for (var i = 0; i < likelihood.Length; i++)
-            {
-                var chance = (consistency * observation.Chances[i]) + ((1 - consistency) * observation.NoiseChance);
-                likelihood[i] = weight < 1 ? Math.Pow(chance, weight) : chance;
-            }
-            Multiply(_shares[level], likelihood, prediction);
+            var chance = (Consistencies * observation.Chances[i]) + ((Vector256<double>.One - Consistencies) * observation.NoiseChance);
+            likelihood[i] = weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance;
         }
+        var (shares, parts) = (_shares, prediction.SubSpace.Parts);
+        var distributionOf = prediction.DistributionOf;
+        for (var procedure = 0; procedure < parts.Length; procedure++) shares[procedure] *= likelihood[distributionOf[parts[procedure]]];
         Guessing *= Math.Pow(Noise.Guessed(prediction.Item), weight);
         Normalise();
     }
@@ -78,12 +86,9 @@ public sealed class Belief
     {
         var choices = _model.Space.At(pattern.Step);
         var at = _model.Space.ChoicesAt(pattern.Step);
-        foreach (var level in _shares)
+        for (var procedure = 0; procedure < _shares.Length; procedure++)
         {
-            for (var procedure = 0; procedure < level.Length; procedure++)
-            {
-                if (choices[at[procedure]].Holds(pattern) != holds) level[procedure] *= AgainstTeacher;
-            }
+            if (choices[at[procedure]].Holds(pattern) != holds) _shares[procedure] *= AgainstTeacher;
         }
         if (holds) Guessing *= AgainstTeacher;
         Normalise();
@@ -98,7 +103,7 @@ public sealed class Belief
         {
             var rate = Loosening.Rate(days, practised.Contains(step));
             var targets = Loosening.Targets([.. _model.Space.At(step).Select(choice => choice.Prior)], practised.Contains(step));
-            foreach (var level in _shares) Mix(level, step, rate, targets);
+            Mix(step, rate, targets);
         }
         Guessing += (Noise.GuessingShare - Guessing) * Loosening.Rate(days, practised: false);
         Normalise();
@@ -124,18 +129,18 @@ public sealed class Belief
     }
 
     /// <summary>How often the child follows her way, by present belief, 0 to 1.</summary>
-    public double Consistency => _shares.Select((level, i) => level.Sum() * Noise.Levels[i].Consistency).Sum() / (1 - Guessing);
+    public double Consistency => Vector256.Sum(Sum() * Consistencies) / (1 - Guessing);
 
     /// <summary>The procedure believed most, among those with a pattern where one is given.</summary>
     public int Best(Pattern? with = null)
     {
         var whole = Whole;
+        var at = with is null ? null : _model.Space.ChoicesAt(with.Step);
+        bool[] holds = with is null ? [] : [.. _model.Space.At(with.Step).Select(choice => choice.Holds(with))];
         var (best, most) = (0, -1.0);
         for (var procedure = 0; procedure < whole.Length; procedure++)
         {
-            if (whole[procedure] <= most) continue;
-            if (with is not null && !_model.Space.At(with.Step)[_model.Space.ChoiceOf(procedure, with.Step)].Holds(with)) continue;
-            (best, most) = (procedure, whole[procedure]);
+            if (whole[procedure] > most && (at is null || holds[at[procedure]])) (best, most) = (procedure, whole[procedure]);
         }
         return best;
     }
@@ -147,10 +152,7 @@ public sealed class Belief
         {
             if (_whole is not null) return _whole;
             var whole = new double[_model.Space.Size];
-            foreach (var level in _shares)
-            {
-                for (var procedure = 0; procedure < whole.Length; procedure++) whole[procedure] += level[procedure];
-            }
+            for (var procedure = 0; procedure < whole.Length; procedure++) whole[procedure] = Vector256.Sum(_shares[procedure]);
             return _whole = whole;
         }
     }
@@ -171,45 +173,44 @@ public sealed class Belief
         }
     }
 
-    private static double[] Prior(ProcedureSpace space, double share)
-    {
-        var shares = new double[space.Size];
-        for (var procedure = 0; procedure < shares.Length; procedure++) shares[procedure] = share * space.Prior(procedure);
-        return shares;
-    }
-
-    private static void Multiply(double[] shares, double[] likelihood, Prediction prediction)
-    {
-        var parts = prediction.SubSpace.Parts;
-        var distributionOf = prediction.DistributionOf;
-        for (var procedure = 0; procedure < shares.Length; procedure++) shares[procedure] *= likelihood[distributionOf[parts[procedure]]];
-    }
-
     /// <summary>Moves some of the belief at one step to where it would have gone by itself; what the other steps are stays as it is.</summary>
-    private void Mix(double[] level, Step step, double rate, double[] targets)
+    private void Mix(Step step, double rate, double[] targets)
     {
         var space = _model.Space;
         var rest = space.Of(space.Steps.Where(other => other != step));
-        var (parts, choices) = (rest.Parts, space.ChoicesAt(step));
-        var sums = new double[rest.Size];
-        for (var procedure = 0; procedure < level.Length; procedure++) sums[parts[procedure]] += level[procedure];
-        for (var procedure = 0; procedure < level.Length; procedure++)
+        var (shares, parts, choices) = (_shares, rest.Parts, space.ChoicesAt(step));
+        var sums = _sums ??= new Vector256<double>[space.Size];
+        Array.Clear(sums, 0, rest.Size);
+        for (var procedure = 0; procedure < parts.Length; procedure++) sums[parts[procedure]] += shares[procedure];
+        for (var procedure = 0; procedure < parts.Length; procedure++)
         {
-            var part = parts[procedure];
             // With four departures elsewhere only the correct choice is left here: all of the belief stays with it.
-            if (rest.IsFull(part)) continue;
-            level[procedure] += ((sums[part] * targets[choices[procedure]]) - level[procedure]) * rate;
+            if (rest.IsFull(parts[procedure])) continue;
+            shares[procedure] += ((sums[parts[procedure]] * targets[choices[procedure]]) - shares[procedure]) * rate;
         }
     }
 
     private void Normalise()
     {
         (_whole, _marginals) = (null, null);
-        var total = Total;
-        Guessing = Math.Max(Guessing / total, Floor);
-        foreach (var level in _shares)
-        {
-            for (var procedure = 0; procedure < level.Length; procedure++) level[procedure] = Math.Max(level[procedure] / total, Floor);
-        }
+        var each = 1 / Total;
+        Guessing = Math.Max(Guessing * each, Floor);
+        for (var procedure = 0; procedure < _shares.Length; procedure++) _shares[procedure] = Vector256.Max(_shares[procedure] * each, Floors);
+    }
+
+    private Vector256<double> Sum()
+    {
+        var sum = Vector256<double>.Zero;
+        foreach (var share in _shares) sum += share;
+        return sum;
+    }
+
+    private static Vector256<double> Lanes(Func<(double Consistency, double Share), double> of) => Lanes((level, _) => of(level));
+
+    private static Vector256<double> Lanes(Func<(double Consistency, double Share), int, double> of)
+    {
+        Span<double> lanes = stackalloc double[Vector256<double>.Count];
+        for (var level = 0; level < Noise.Levels.Count; level++) lanes[level] = of(Noise.Levels[level], level);
+        return Vector256.Create<double>(lanes);
     }
 }
