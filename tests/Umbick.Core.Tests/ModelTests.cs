@@ -84,6 +84,23 @@ public sealed class ModelTests
     }
 
     [Fact]
+    public void A_new_pattern_is_one_entry_and_nothing_else()
+    {
+        var entry = new Pattern("two-hours-on", 0.03, new HourWay(pointer => [new(Hours.Named(HourWay.LastPassed(pointer) + 2), 1)]), new(
+            "Two hours on are read", "{child} reads two hours on.", "two hours on", "Your child reads two hours on.", "Nobody knows.", "Touch the numeral.", "Touch the numeral.", "Practise: which hour?"));
+        var model = new ReadingModel([.. Catalogue.All, entry]);
+        GivenAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"), Said("8:10", "10 past 10")];
+        var belief = new Belief(model);
+        foreach (var answer in answers) belief.Observe(answer);
+        Assert.Equal([entry], Conclusion.Of(model, belief, Observed.All(model, answers)).Likely.Select(finding => finding.Pattern));
+        Assert.Equal([entry], new Explainer(model).Explain(answers[0]).Explanations[0].Patterns);
+        Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), one => one.Pattern == entry && one.Telling == 5);
+        // Without it, the same answers are read some other way, and called nothing.
+        Assert.Empty(Diagnosed(answers).Likely);
+        Assert.Contains(Step.Hour, Diagnosed(answers).OtherAt);
+    }
+
+    [Fact]
     public void Evidence_counts_telling_answers_only()
     {
         var finding = Diagnosed([Said("6:20", "7:20"), Said("4:00", "4:00"), Said("3:40", "4:40"), Said("9:10", "9:10"), Said("8:25", "9:25"), Said("2:15", "3:15")])
