@@ -13,6 +13,9 @@ namespace Umbick.Web.Pages.Patterns;
 [AllowAnonymous]
 public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
 {
+    /// <summary>One row of faces: the commonest ways; a rarer one is explained when its answer is typed.</summary>
+    private const int MostWays = 9;
+
     public string TimeText { get; private set; } = "";
 
     public string AnswerText { get; private set; } = "";
@@ -75,7 +78,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
     private void Explain(Item asked, string? answer)
     {
         Asked = asked;
-        if (Task.Order.Count > 0) OtherWays = new Explainer(model).OtherWays(asked, Task.OnScreen);
+        if (Task.Order.Count > 0) OtherWays = [.. new Explainer(model).OtherWays(asked, Task.OnScreen).Take(MostWays)];
         if (answer?.Length > AnswerParser.LongestAnswer)
         {
             Told = $"That is {answer.Length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most.";
