@@ -28,8 +28,14 @@ public sealed class Belief
 
     /// <summary>The share of each procedure, a lane for each level of consistency.</summary>
     private readonly Vector256<double>[] _shares;
-    private Vector256<double>[]? _sums;
-    private double[]? _whole;
+
+    /// <summary>What the shares add up to, lane by lane.</summary>
+    private Vector256<double> _sum;
+
+    /// <summary>What a share is multiplied by to be a belief: to go through all of them only for that is put off until they are next changed.</summary>
+    private double _scale = 1;
+    private double[] _whole = [];
+    private bool _isFlat;
     private double[][]? _marginals;
 
     /// <summary>The belief before anything is asked.</summary>
@@ -38,11 +44,12 @@ public sealed class Belief
         _model = model;
         Guessing = Noise.GuessingShare;
         _shares = [.. Enumerable.Range(0, model.Space.Size).Select(procedure => LevelShares * ((1 - Guessing) * model.Space.Prior(procedure)))];
+        foreach (var share in _shares) _sum += share;
     }
 
     private Belief(Belief other)
     {
-        (_model, Guessing) = (other._model, other.Guessing);
+        (_model, Guessing, _sum, _scale) = (other._model, other.Guessing, other._sum, other._scale);
         _shares = (Vector256<double>[])other._shares.Clone();
     }
 
@@ -53,7 +60,7 @@ public sealed class Belief
     public Belief Copy() => new(this);
 
     /// <summary>Everything that is believed, added up: 1 but for rounding.</summary>
-    public double Total => Guessing + Vector256.Sum(Sum());
+    public double Total => Guessing + (Vector256.Sum(_sum) * _scale);
 
     /// <summary>Folds an answer in, a reading at a time. An answer that says nothing about reading changes nothing.</summary>
     public void Observe(GivenAnswer given)
@@ -70,13 +77,11 @@ public sealed class Belief
         for (var i = 0; i < likelihood.Length; i++)
         {
             var chance = (Consistencies * observation.Chances[i]) + ((Vector256<double>.One - Consistencies) * observation.NoiseChance);
-            likelihood[i] = weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance;
+            likelihood[i] = (weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance) * _scale;
         }
-        var (shares, parts) = (_shares, prediction.SubSpace.Parts);
-        var distributionOf = prediction.DistributionOf;
-        for (var procedure = 0; procedure < parts.Length; procedure++) shares[procedure] *= likelihood[distributionOf[parts[procedure]]];
+        var sum = Passes.Fold(_shares, prediction.SubSpace.Parts, prediction.DistributionOf, likelihood, Floors);
         Guessing *= Math.Pow(Noise.Guessed(prediction.Item), weight);
-        Normalise();
+        Normalise(sum, 1);
     }
 
     /// <summary>Takes in what the teacher says of a pattern, as evidence of its own.</summary>
@@ -86,12 +91,15 @@ public sealed class Belief
     {
         var choices = _model.Space.At(pattern.Step);
         var at = _model.Space.ChoicesAt(pattern.Step);
+        var sum = Vector256<double>.Zero;
         for (var procedure = 0; procedure < _shares.Length; procedure++)
         {
-            if (choices[at[procedure]].Holds(pattern) != holds) _shares[procedure] *= AgainstTeacher;
+            var agrees = choices[at[procedure]].Holds(pattern) == holds;
+            _shares[procedure] = Vector256.Max(_shares[procedure] * (agrees ? _scale : _scale * AgainstTeacher), Floors);
+            sum += _shares[procedure];
         }
         if (holds) Guessing *= AgainstTeacher;
-        Normalise();
+        Normalise(sum, 1);
     }
 
     /// <summary>Loosens the belief at each step for the time gone by, most where the step was practised.</summary>
@@ -103,10 +111,10 @@ public sealed class Belief
         {
             var rate = Loosening.Rate(days, practised.Contains(step));
             var targets = Loosening.Targets([.. _model.Space.At(step).Select(choice => choice.Prior)], practised.Contains(step));
-            Mix(step, rate, targets);
+            Passes.Mix(_shares, _model.Space.Siblings(step), 1 - rate, [.. targets.Select(target => Vector256.Create(target * rate))]);
         }
         Guessing += (Noise.GuessingShare - Guessing) * Loosening.Rate(days, practised: false);
-        Normalise();
+        Normalise(_sum, _scale);
     }
 
     /// <summary>The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> they add up to 1.</summary>
@@ -128,8 +136,12 @@ public sealed class Belief
         return sums;
     }
 
+    /// <summary>The chance, 0 to 1, that the listed ways give the answer that was observed, by present belief; some other way explains nothing.</summary>
+    public double Explains(Observation observation) =>
+        Passes.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf, observation.ListedChances);
+
     /// <summary>How often the child follows her way, by present belief, 0 to 1.</summary>
-    public double Consistency => Vector256.Sum(Sum() * Consistencies) / (1 - Guessing);
+    public double Consistency => Vector256.Sum(_sum * Consistencies) / Vector256.Sum(_sum);
 
     /// <summary>The procedure believed most, among those with a pattern where one is given.</summary>
     public int Best(Pattern? with = null)
@@ -150,10 +162,11 @@ public sealed class Belief
     {
         get
         {
-            if (_whole is not null) return _whole;
-            var whole = new double[_model.Space.Size];
-            for (var procedure = 0; procedure < whole.Length; procedure++) whole[procedure] = Vector256.Sum(_shares[procedure]);
-            return _whole = whole;
+            if (_isFlat) return _whole;
+            if (_whole.Length == 0) _whole = new double[_model.Space.Size];
+            Passes.Flatten(_shares, _scale, _whole);
+            _isFlat = true;
+            return _whole;
         }
     }
 
@@ -173,36 +186,15 @@ public sealed class Belief
         }
     }
 
-    /// <summary>Moves some of the belief at one step to where it would have gone by itself; what the other steps are stays as it is.</summary>
-    private void Mix(Step step, double rate, double[] targets)
+    /// <summary>Makes everything add up to 1 again.</summary>
+    /// <param name="sum">What the shares add up to as they stand.</param>
+    /// <param name="scale">What they are to be multiplied by beside what is believed of guessing.</param>
+    private void Normalise(Vector256<double> sum, double scale)
     {
-        var space = _model.Space;
-        var rest = space.Of(space.Steps.Where(other => other != step));
-        var (shares, parts, choices) = (_shares, rest.Parts, space.ChoicesAt(step));
-        var sums = _sums ??= new Vector256<double>[space.Size];
-        Array.Clear(sums, 0, rest.Size);
-        for (var procedure = 0; procedure < parts.Length; procedure++) sums[parts[procedure]] += shares[procedure];
-        for (var procedure = 0; procedure < parts.Length; procedure++)
-        {
-            // With four departures elsewhere only the correct choice is left here: all of the belief stays with it.
-            if (rest.IsFull(parts[procedure])) continue;
-            shares[procedure] += ((sums[parts[procedure]] * targets[choices[procedure]]) - shares[procedure]) * rate;
-        }
-    }
-
-    private void Normalise()
-    {
-        (_whole, _marginals) = (null, null);
-        var each = 1 / Total;
-        Guessing = Math.Max(Guessing * each, Floor);
-        for (var procedure = 0; procedure < _shares.Length; procedure++) _shares[procedure] = Vector256.Max(_shares[procedure] * each, Floors);
-    }
-
-    private Vector256<double> Sum()
-    {
-        var sum = Vector256<double>.Zero;
-        foreach (var share in _shares) sum += share;
-        return sum;
+        (_isFlat, _marginals) = (false, null);
+        var total = Guessing + (Vector256.Sum(sum) * scale);
+        Guessing = Math.Max(Guessing / total, Floor);
+        (_sum, _scale) = (sum, scale / total);
     }
 
     private static Vector256<double> Lanes(Func<(double Consistency, double Share), double> of) => Lanes((level, _) => of(level));

@@ -94,10 +94,7 @@ public sealed record Conclusion(
             if (given.Answer is Clocks.Unread) yield return index;
             foreach (var seen in answers[index].Observations.Where(seen => !seen.IsRight).Take(1))
             {
-                var shares = belief.Over(seen.Prediction.SubSpace);
-                var explained = 0.0;
-                for (var part = 0; part < shares.Length; part++) explained += shares[part] * seen.ListedChanceOf(part);
-                if (explained < ExplainedFrom) yield return index;
+                if (belief.Explains(seen) < ExplainedFrom) yield return index;
             }
         }
     }

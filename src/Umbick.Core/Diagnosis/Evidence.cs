@@ -71,24 +71,27 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
             .Select(other => (Pattern: other, Procedure: space.With(without, other.Step, space.ChoiceWith(other))))
             .Where(other => other.Procedure >= 0)
             .ToList();
-        var told = new HashSet<Pattern>();
+        var told = new bool[alike.Count];
         var telling = new List<TellingAnswer>();
         for (var index = 0; index < answers.Count; index++)
         {
             foreach (var seen in answers[index].Observations)
             {
-                var (itsAnswer, otherAnswer) = (seen.LikeliestOf(with), seen.LikeliestOf(without));
                 var fitsWith = seen.ChanceOf(with) > Fitting;
                 // A look-alike is told apart wherever this pattern fits the answer and the look-alike does not, telling or not.
-                if (fitsWith) told.UnionWith(alike.Where(other => seen.ChanceOf(other.Procedure) < Fitting).Select(other => other.Pattern));
-                if (itsAnswer == otherAnswer) continue;
+                for (var other = 0; fitsWith && other < alike.Count; other++)
+                {
+                    if (!told[other]) told[other] = seen.ChanceOf(alike[other].Procedure) < Fitting;
+                }
+                var itsAnswer = seen.LikeliestOf(with);
+                if (itsAnswer == seen.LikeliestOf(without)) continue;
                 // A pattern may have several answers to one item; any of them goes its way unless the same child without it gives it too.
                 var itsWay = fitsWith && seen.ChanceOf(without) < Fitting;
                 var outcome = itsWay ? TellingOutcome.ItsWay : seen.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise;
                 telling.Add(new TellingAnswer(index, answers[index].Given, seen.Prediction.Answers[itsAnswer], outcome));
             }
         }
-        return new Evidence(pattern, telling, [.. alike.Select(other => other.Pattern).Where(other => !told.Contains(other))]);
+        return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)]);
     }
 }
 

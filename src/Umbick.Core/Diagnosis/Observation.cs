@@ -43,6 +43,9 @@ public sealed class Observation
     /// <summary>The chance of the answer for each of the prediction's distributions.</summary>
     internal ReadOnlySpan<double> Chances => _chances;
 
+    /// <summary>The same for the listed ways alone.</summary>
+    internal ReadOnlySpan<double> ListedChances => _listed;
+
     /// <summary>The chance, 0 to 1, that a procedure of the whole space gives the answer.</summary>
     public double ChanceOf(int procedure) => _chances[Prediction.DistributionOf[Prediction.SubSpace.PartOf(procedure)]];
 

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -18,7 +19,11 @@ public sealed class Prediction
     private double[]? _entropies;
 
     /// <summary>What procedures answer where the answer is free.</summary>
-    internal Prediction(ProcedureSpace space, Item item, AnswerMode mode)
+    /// <param name="space">The space of procedures.</param>
+    /// <param name="item">The item.</param>
+    /// <param name="mode">How the answer is taken.</param>
+    /// <param name="known">Every answer that any prediction holds: most are the same from item to item.</param>
+    internal Prediction(ProcedureSpace space, Item item, AnswerMode mode, ConcurrentDictionary<Answer, Answer> known)
     {
         Item = item;
         SubSpace = space.Of(item.Task.Steps(mode));
@@ -35,6 +40,7 @@ public sealed class Prediction
         _distributionOf = new ushort[places.Length];
         for (var part = 0; part < places.Length; part++) _distributionOf[part] = (ushort)places[part];
         Distributions = [.. distributions.All];
+        for (var id = 0; id < _answers.Count; id++) _answers[id] = known.GetOrAdd(_answers[id], _answers[id]);
         Noise = new AnswerNoise(item, _answers);
     }
 

@@ -16,6 +16,7 @@ public sealed class ProcedureSpace
     public const int MostDepartures = 4;
 
     private readonly Choice[][] _choices;
+    private readonly int[][] _siblings;
     private readonly double[] _priors;
     private readonly SubSpace _whole;
     private readonly Dictionary<int, SubSpace> _subSpaces = [];
@@ -26,6 +27,7 @@ public sealed class ProcedureSpace
     {
         _choices = [.. Steps.Select(step => ChoicesOf(step, patterns))];
         _whole = new SubSpace(_choices, [.. Steps]);
+        _siblings = [.. Steps.Select(SiblingsAt)];
         _priors = new double[_whole.Size];
         for (var procedure = 0; procedure < Size; procedure++)
             _priors[procedure] = Steps.Aggregate(1.0, (share, step) => share * At(step)[ChoiceOf(procedure, step)].Prior);
@@ -50,6 +52,12 @@ public sealed class ProcedureSpace
 
     /// <summary>The same procedure with another choice at a step; -1 where that would be one departure too many.</summary>
     public int With(int procedure, Step step, int choice) => _whole.With(procedure, step, choice);
+
+    /// <summary>
+    /// Procedures that differ at a step alone, in the order of its choices, one such family after the other. Those with four
+    /// departures at other steps have only the correct choice here, and so no siblings.
+    /// </summary>
+    internal int[] Siblings(Step step) => _siblings[(int)step];
 
     /// <summary>The same procedure without a pattern that it holds.</summary>
     public int Without(int procedure, Pattern pattern)
@@ -83,6 +91,17 @@ public sealed class ProcedureSpace
             if (!_subSpaces.TryGetValue(key, out var subSpace)) _subSpaces[key] = subSpace = new SubSpace(_choices, touched, _whole);
             return subSpace;
         }
+    }
+
+    private int[] SiblingsAt(Step step)
+    {
+        var siblings = new List<int>();
+        for (var procedure = 0; procedure < Size; procedure++)
+        {
+            if (ChoiceOf(procedure, step) != 0 || At(step).Count == 1 || With(procedure, step, 1) < 0) continue;
+            for (var choice = 0; choice < At(step).Count; choice++) siblings.Add(With(procedure, step, choice));
+        }
+        return [.. siblings];
     }
 
     private static Choice[] ChoicesOf(Step step, IReadOnlyList<Pattern> patterns)

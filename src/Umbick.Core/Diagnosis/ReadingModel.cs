@@ -13,6 +13,7 @@ public sealed class ReadingModel
     public const string Version = "umbick-2";
 
     private readonly ConcurrentDictionary<(ClockTask Task, ClockTime Time, bool Written), Prediction> _predictions = new(new ByReference());
+    private readonly ConcurrentDictionary<Answer, Answer> _answers = [];
 
     /// <summary>The model over the whole catalogue.</summary>
     public ReadingModel() : this(Catalogue.All) { }
@@ -35,8 +36,8 @@ public sealed class ReadingModel
     {
         var free = _predictions.GetOrAdd(
             (item.Task, item.Time, mode == AnswerMode.Written),
-            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode),
-            (Space, Item: item, Mode: mode));
+            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode, asked.Answers),
+            (Space, Item: item, Mode: mode, Answers: _answers));
         return item.Choices.Count == 0 ? free : free.Choosing(item.Choices);
     }
 

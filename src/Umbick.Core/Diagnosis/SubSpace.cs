@@ -13,7 +13,6 @@ public sealed class SubSpace
     private readonly int[] _partOfKey;
     private readonly int[] _keys;
     private readonly byte[][] _choices;
-    private readonly bool[] _full;
 
     internal SubSpace(Choice[][] choices, Step[] steps, SubSpace? whole = null)
     {
@@ -41,7 +40,6 @@ public sealed class SubSpace
         Array.Fill(_partOfKey, -1);
         for (var part = 0; part < Size; part++) _partOfKey[_keys[part]] = part;
         _choices = [.. steps.Select((_, i) => _keys.Select(key => (byte)(key / _strides[i] % _counts[i])).ToArray())];
-        _full = [.. _keys.Select(key => departures[key] == ProcedureSpace.MostDepartures)];
         Parts = whole is null ? [] : [.. Enumerable.Range(0, whole.Size).Select(procedure => _partOfKey[steps.Select((step, i) => whole.ChoiceOf(procedure, step) * _strides[i]).Sum()])];
     }
 
@@ -62,9 +60,6 @@ public sealed class SubSpace
 
     /// <summary>The choices of all parts at a step.</summary>
     internal byte[] ChoicesAt(Step step) => _choices[IndexOf(step)];
-
-    /// <summary>Whether a part has as many departures from the correct way as a procedure may have.</summary>
-    internal bool IsFull(int part) => _full[part];
 
     /// <summary>The same part with another choice at a step; -1 where that would be one departure too many.</summary>
     public int With(int part, Step step, int choice)
