@@ -45,7 +45,7 @@ internal static class Simulate
                 confused[key] = confused.GetValueOrDefault(key) + 1;
             }
             if (!report) continue;
-            if (oracle is not null && row.Patterns > 0) PrintOracle(row, $"oracle on the first {OracleChildren} of those", adaptive, oracle, Math.Min(OracleChildren, children));
+            if (oracle is not null && row.Patterns > 0) PrintOracle(row, children > OracleChildren ? $"oracle on the first {OracleChildren} of those" : "oracle on those", adaptive, oracle, Math.Min(OracleChildren, children));
             var fixedForm = Play(row, children, seed, (child, _) => study.Fixed(child, form.Items));
             Print(row, $"fixed form, {FormItems}", fixedForm);
             if (oracle is not null && row.Patterns > 0) PrintOracle(row, "oracle on those", fixedForm, oracle, children);

@@ -1,6 +1,7 @@
 using System.Data.Common;
 using Dapper;
 using Umbick.Core.Items;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
 
@@ -26,6 +27,21 @@ public sealed class CaseloadRow
 
     public bool PractisedSinceAsked { get; init; }
 
+    /// <summary>Whether she is on the caseload; else she is only on a screened class's list.</summary>
+    public bool OnCaseload { get; init; }
+
+    /// <summary>The ids of the tasks she has met; null: those of her stage.</summary>
+    public string[]? Met { get; init; }
+
+    /// <summary>What is chosen for her alone, as it stands in the row.</summary>
+    public string SettingsText { get; init; } = "{}";
+
+    /// <summary>What her school has chosen, as it stands in the row.</summary>
+    public string SchoolSettingsText { get; init; } = "{}";
+
+    /// <summary>How clocks are taught, said and drawn for her.</summary>
+    public Manner Manner => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
+
     /// <summary>The last finished sitting: its marginals are what is believed now.</summary>
     public Guid? LastSitting { get; init; }
 }
@@ -35,9 +51,10 @@ public static class Children
 {
     private const string Caseload =
         """
-        select child.id, child.alias, child.stage, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
+        select child.id, child.alias, child.stage, child.on_caseload, child.met, child.settings::text as settings_text,
+          (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
           (select open.id from sitting open where open.school = child.school and open.child = child.id
-             and open.kind = 'asking' and open.ended_at is null order by open.started_at desc limit 1) as open_asking,
+             and open.kind = 'asking' and open.screening is null and open.ended_at is null order by open.started_at desc limit 1) as open_asking,
           (select waiting.id from practice_set waiting where waiting.school = child.school and waiting.child = child.id
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and done.ended_at is not null)
              order by waiting.assigned_at desc limit 1) as open_set,
@@ -53,16 +70,42 @@ public static class Children
         ) seen on true
         """;
 
-    /// <summary>Every child with what is waiting, by alias.</summary>
+    /// <summary>Every child on the caseload with what is waiting, by alias.</summary>
     public static Task<IEnumerable<CaseloadRow>> All(DbConnection connection) =>
-        connection.QueryAsync<CaseloadRow>($"{Caseload} order by child.alias");
+        connection.QueryAsync<CaseloadRow>($"{Caseload} where child.on_caseload order by child.alias");
+
+    /// <summary>Some children with what is waiting.</summary>
+    public static Task<IEnumerable<CaseloadRow>> Of(DbConnection connection, IEnumerable<Guid> ids) =>
+        connection.QueryAsync<CaseloadRow>($"{Caseload} where child.id = any(@ids)", new { ids = ids.ToArray() });
 
     /// <summary>One child with what is waiting, or null.</summary>
     public static Task<CaseloadRow?> Find(DbConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Caseload} where child.id = @id", new { id });
 
+    /// <summary>The ids of the children with these aliases.</summary>
+    public static async Task<IReadOnlyDictionary<string, Guid>> ByAlias(DbConnection connection, IEnumerable<string> aliases)
+    {
+        var found = await connection.QueryAsync<(string Alias, Guid Id)>("select alias, id from child where alias = any(@aliases)", new { aliases = aliases.ToArray() });
+        return found.ToDictionary(child => child.Alias, child => child.Id);
+    }
+
     /// <summary>Adds a child.</summary>
-    public static Task Add(DbConnection connection, Guid school, Child child, DateTime now) => connection.ExecuteAsync(
-        "insert into child (school, id, alias, stage, added_at) values (@school, @Id, @Alias, @stage, @now)",
-        new { school, child.Id, child.Alias, stage = (int)child.Stage, now });
+    public static Task Add(DbConnection connection, Guid school, Child child, DateTime now, bool onCaseload = true) => connection.ExecuteAsync(
+        "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)",
+        new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload });
+
+    /// <summary>Takes a child of a screened class onto the caseload, or off it.</summary>
+    public static Task<int> TakeIn(DbConnection connection, Guid id, bool onCaseload) =>
+        connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
+
+    /// <summary>Keeps what is taught to a child so far, and what is chosen for her alone.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="id">The child.</param>
+    /// <param name="stage">Her stage.</param>
+    /// <param name="met">The tasks she has met; null: those of her stage.</param>
+    /// <param name="settings">What is chosen for her alone.</param>
+    public static Task<int> Teach(DbConnection connection, Guid id, Stage stage, IEnumerable<string>? met, IReadOnlyDictionary<string, string> settings) =>
+        connection.ExecuteAsync(
+            "update child set stage = @stage, met = @met, settings = @settings::jsonb where id = @id",
+            new { id, stage = (int)stage, met = met?.ToArray(), settings = Store.SettingsText.Write(settings) });
 }

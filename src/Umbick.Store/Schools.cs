@@ -13,6 +13,14 @@ public static class Schools
     /// <summary>The school that is set.</summary>
     public static Task<School> Here(DbConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
 
+    /// <summary>What the school has chosen, by the ids of settings.</summary>
+    public static async Task<IReadOnlyDictionary<string, string>> Settings(DbConnection connection) =>
+        SettingsText.Read(await connection.QuerySingleAsync<string>("select settings::text from school"));
+
+    /// <summary>Keeps what the school has chosen.</summary>
+    public static Task Choose(DbConnection connection, IReadOnlyDictionary<string, string> settings) =>
+        connection.ExecuteAsync("update school set settings = @settings::jsonb", new { settings = SettingsText.Write(settings) });
+
     /// <summary>Adds a school. Only the owner may.</summary>
     public static Task Add(DbConnection owner, School school) =>
         owner.ExecuteAsync("insert into school (id, name) values (@Id, @Name)", school);
@@ -20,7 +28,7 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(DbConnection owner)
     {
-        foreach (var table in new[] { "marginal", "answer", "asked", "sitting", "set_item", "practice_set", "child", "person" })
+        foreach (var table in new[] { "marginal", "answer", "asked", "device_code", "sitting", "screening", "set_item", "practice_set", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         await owner.ExecuteAsync("delete from school where id = current_school()");
     }

@@ -30,11 +30,55 @@ public sealed class Sitting
 
     public DateTime? EndedAt { get; init; }
 
+    /// <summary>What is asked: by what tells most, or a list made before.</summary>
+    public string Plan { get; init; } = Plans.Adaptive;
+
+    /// <summary>How it is asked.</summary>
+    public string Way { get; init; } = Ways.Conversation;
+
+    /// <summary>The visit that it shares with other children's sittings; null where the child is alone.</summary>
+    public Guid? Visit { get; init; }
+
+    /// <summary>The child's place in the turns of a visit.</summary>
+    public int Turn { get; init; }
+
+    /// <summary>The screening that it belongs to.</summary>
+    public Guid? Screening { get; init; }
+
     public bool IsPractice => Kind == Practice;
 
     public const string Asking = "asking";
 
     public const string Practice = "practice";
+}
+
+/// <summary>What is asked in a sitting.</summary>
+public static class Plans
+{
+    /// <summary>Each item is chosen by the answers before it.</summary>
+    public const string Adaptive = "adaptive";
+
+    /// <summary>A fixed form.</summary>
+    public const string Form = "form";
+
+    /// <summary>The ground skills.</summary>
+    public const string Ground = "ground";
+
+    /// <summary>One of each of the tasks that the teacher chose.</summary>
+    public const string Chosen = "chosen";
+}
+
+/// <summary>How a sitting is held.</summary>
+public static class Ways
+{
+    /// <summary>The teacher shows the clock on her screen, and types what is said.</summary>
+    public const string Conversation = "conversation";
+
+    /// <summary>The teacher sets her own clock, and types what is said.</summary>
+    public const string OwnClock = "own-clock";
+
+    /// <summary>The child answers on a screen herself.</summary>
+    public const string Screen = "screen";
 }
 
 /// <summary>An item as it was asked.</summary>
@@ -55,7 +99,20 @@ public sealed class GivenRow
 
     public string Mode { get; init; } = "";
 
+    /// <summary>From the question's being shown to the answer, where it was measured.</summary>
     public float? Seconds { get; init; }
+
+    /// <summary>From the question's being shown to the beginning of the answer, where it was measured.</summary>
+    public float? BegunSeconds { get; init; }
+
+    /// <summary>What the child said before she put herself right; null where she did not.</summary>
+    public string? FirstRaw { get; init; }
+
+    /// <summary>Whether the child was helped by a word.</summary>
+    public bool Prompted { get; init; }
+
+    /// <summary>The id of how she did it, where it was noted.</summary>
+    public string? How { get; init; }
 
     public AnswerMode AnswerMode => Enum.Parse<AnswerMode>(Mode, ignoreCase: true);
 }
@@ -64,9 +121,12 @@ public sealed class GivenRow
 public static class Sittings
 {
     private const string Columns =
-        "id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at";
+        "id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan, way, visit, turn::int as turn, screening";
 
-    private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why);
+    private const string AnswerColumns =
+        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how";
+
+    private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail);
 
     public static Task<Sitting?> Find(DbConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id", new { id });
@@ -81,10 +141,41 @@ public static class Sittings
 
     public static Task Start(DbConnection connection, Guid school, Sitting sitting) => connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at)
-        values (@school, @Id, @Child, @Kind, @PracticeSet, @stage, @Length, @StartedAt)
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, way, visit, turn, screening)
+        values (@school, @Id, @Child, @Kind, @PracticeSet, @stage, @Length, @StartedAt, @Plan, @Way, @Visit, @Turn, @Screening)
         """,
-        new { school, sitting.Id, sitting.Child, sitting.Kind, sitting.PracticeSet, stage = (int)sitting.Stage, sitting.Length, sitting.StartedAt });
+        new
+        {
+            school,
+            sitting.Id,
+            sitting.Child,
+            sitting.Kind,
+            sitting.PracticeSet,
+            stage = (int)sitting.Stage,
+            sitting.Length,
+            sitting.StartedAt,
+            sitting.Plan,
+            sitting.Way,
+            sitting.Visit,
+            sitting.Turn,
+            sitting.Screening,
+        });
+
+    /// <summary>The sittings of a visit, by turn.</summary>
+    public static async Task<IReadOnlyList<Sitting>> OfVisit(DbConnection connection, Guid visit) =>
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn, id", new { visit })];
+
+    /// <summary>The sittings of a screening.</summary>
+    public static async Task<IReadOnlyList<Sitting>> OfScreening(DbConnection connection, Guid screening) =>
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn, id", new { screening })];
+
+    /// <summary>Goes on in another way.</summary>
+    public static Task HoldIn(DbConnection connection, Guid id, string way) =>
+        connection.ExecuteAsync("update sitting set way = @way, version = version + 1 where id = @id", new { id, way });
+
+    /// <summary>Makes a sitting shorter or longer.</summary>
+    public static Task Lengthen(DbConnection connection, Guid id, int length) =>
+        connection.ExecuteAsync("update sitting set length = @length where id = @id", new { id, length });
 
     /// <summary>Moves a sitting on to another place.</summary>
     public static Task MoveTo(DbConnection connection, Guid id, int place) =>
@@ -95,8 +186,8 @@ public static class Sittings
 
     public static Task Ask(DbConnection connection, Guid school, Guid sitting, IEnumerable<Asked> items, DateTime now) => connection.ExecuteAsync(
         """
-        insert into asked (school, sitting, place, task, clock_time, claim, support, why, asked_at)
-        values (@school, @sitting, @Place, @task, @time, @claim, @support, @Why, @now)
+        insert into asked (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
+        values (@school, @sitting, @Place, @task, @time, @claim, @support, @Why, @now, @detail::jsonb)
         """,
         items.Select(item => new
         {
@@ -109,11 +200,20 @@ public static class Sittings
             support = ItemText.Support(item.Support),
             item.Why,
             now,
+            detail = ItemText.Detail(item.Item),
         }));
 
     /// <summary>Takes an item back that was asked and not answered.</summary>
     public static Task Withdraw(DbConnection connection, Guid sitting, int place) =>
         connection.ExecuteAsync("update asked set withdrawn = true where sitting = @sitting and place = @place", new { sitting, place });
+
+    /// <summary>The items of a sitting that were taken back.</summary>
+    public static async Task<IReadOnlyList<Item>> WithdrawnIn(DbConnection connection, Guid sitting)
+    {
+        var rows = await connection.QueryAsync<AskedRow>(
+            "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked where sitting = @sitting and withdrawn", new { sitting });
+        return [.. rows.Select(row => ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail))];
+    }
 
     /// <summary>The highest place that was ever asked, also one that was taken back.</summary>
     public static Task<int> LastPlace(DbConnection connection, Guid sitting) =>
@@ -124,19 +224,19 @@ public static class Sittings
     {
         var rows = await connection.QueryAsync<AskedRow>(
             """
-            select sitting, place::int as place, task, clock_time, claim, support, why from asked
+            select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked
             where sitting = any(@sittings) and not withdrawn order by sitting, place
             """,
             new { sittings = sittings.ToArray() });
-        return rows.ToLookup(row => row.Sitting, row => new Asked(row.Place, ItemText.Read(row.Task, row.ClockTime, row.Claim), ItemText.Support(row.Support), row.Why));
+        return rows.ToLookup(row => row.Sitting, row => new Asked(row.Place, ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail), ItemText.Support(row.Support), row.Why));
     }
 
     /// <summary>The answers of some sittings that stand: the latest to each place and try.</summary>
     public static async Task<ILookup<Guid, GivenRow>> AnswersIn(DbConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<GivenRow>(
-            """
-            select distinct on (sitting, place, try) sitting, id, place::int as place, try::int as try, raw, mode, seconds from answer
+            $"""
+            select distinct on (sitting, place, try) {AnswerColumns} from answer
             where sitting = any(@sittings) order by sitting, place, try, seq desc
             """,
             new { sittings = sittings.ToArray() });
@@ -145,12 +245,28 @@ public static class Sittings
 
     /// <summary>An answer by its own id, whether it still stands or not.</summary>
     public static Task<GivenRow?> Answer(DbConnection connection, Guid sitting, Guid id) => connection.QuerySingleOrDefaultAsync<GivenRow>(
-        "select sitting, id, place::int as place, try::int as try, raw, mode, seconds from answer where sitting = @sitting and id = @id", new { sitting, id });
+        $"select {AnswerColumns} from answer where sitting = @sitting and id = @id", new { sitting, id });
 
     public static Task Add(DbConnection connection, Guid school, GivenRow answer, Guid? by, DateTime now) => connection.ExecuteAsync(
         """
-        insert into answer (school, sitting, id, place, try, raw, mode, seconds, given_at, given_by)
-        values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @now, @by)
+        insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, given_at, given_by)
+        values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @now, @by)
         """,
-        new { school, answer.Sitting, answer.Id, answer.Place, answer.Try, answer.Raw, answer.Mode, answer.Seconds, by, now });
+        new
+        {
+            school,
+            answer.Sitting,
+            answer.Id,
+            answer.Place,
+            answer.Try,
+            answer.Raw,
+            answer.Mode,
+            answer.Seconds,
+            answer.BegunSeconds,
+            answer.FirstRaw,
+            answer.Prompted,
+            answer.How,
+            by,
+            now,
+        });
 }

@@ -26,6 +26,9 @@ builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
+builder.Services.AddSingleton<Screen>();
+builder.Services.AddScoped<Here>();
+builder.Services.AddScoped<MannerFilter>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddHostedService<WarmUp>();
 
@@ -62,7 +65,7 @@ builder.Services.AddAuthorizationBuilder()
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => options.Cookie.Name = "umbick.form");
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages();
+builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.AddService<MannerFilter>());
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();

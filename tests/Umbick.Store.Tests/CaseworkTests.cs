@@ -4,6 +4,7 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
 using Umbick.Core.Simulation;
+using Umbick.Core.Teaching;
 using Umbick.Store.Casework;
 
 namespace Umbick.Store.Tests;
@@ -83,7 +84,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        await Answer(child, sitting, ["next-hour"], Asking.UsualLength);
+        await Answer(child, sitting, ["next-hour"], Manner.Usual.Length);
         Assert.NotNull((await Sitting(sitting)).EndedAt);
         var record = await Load(child);
         Assert.Equal(NextStep.Practise, record.Next.Step);
@@ -96,7 +97,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        await Answer(child, sitting, ["hands-swapped", "numeral-as-minutes"], Asking.UsualLength);
+        await Answer(child, sitting, ["hands-swapped", "numeral-as-minutes"], Manner.Usual.Length);
         Assert.Equal(["hands-swapped", "numeral-as-minutes"], (await Load(child)).Now.Likely.Select(finding => finding.Pattern.Id).Order());
     }
 
@@ -105,7 +106,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var asked = await Begin(child);
-        await Answer(child, asked, ["next-hour"], Asking.UsualLength);
+        await Answer(child, asked, ["next-hour"], Manner.Usual.Length);
         var record = await Load(child);
         var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, record.Next.Pattern!, 1, Guid.NewGuid()));
         Assert.Equal(NextStep.DoTheSet, (await Load(child)).Next.Step);

@@ -10,7 +10,7 @@ namespace Umbick.Store.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked", "answer", "marginal"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked", "answer", "marginal", "screening", "device_code"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -20,7 +20,7 @@ public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
             select relname::text, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner)::text from pg_class
             where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schemaversions'
             """));
-        Assert.Equal(SchoolTables.Append("data_protection_key").Order(), tables.Select(table => table.Name).Order());
+        Assert.Equal(SchoolTables.Append("data_protection_key").Append("code_try").Order(), tables.Select(table => table.Name).Order());
         Assert.All(tables, table => Assert.True(table is { Enabled: true, Forced: true, Owner: "umbick_owner" }, table.Name));
     }
 
@@ -32,6 +32,8 @@ public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
             Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table}")));
         await Refused("select * from data_protection_key");
         await Refused("select * from schemaversions");
+        await Refused("select new_mark()");
+        Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from information_schema.role_table_grants where table_name = 'code_try' and grantee = 'umbick_app'")));
     }
 
     [Fact]
@@ -96,7 +98,7 @@ public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
-        Assert.Equal(["add_key", "find_person", "read_keys"], functions.Select(function => function.Name).Order());
+        Assert.Equal(["add_key", "find_person", "new_mark", "open_code", "read_keys"], functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }
 
@@ -157,6 +159,8 @@ public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
             var record = await ChildRecord.Load(connection, model, child);
             await practising.Assign(connection, school, record!, model.Patterns[0], 1, Guid.NewGuid());
             await AddMarginal(connection, school, sitting);
+            await Codes.Make(connection, school, sitting, DateTime.UtcNow);
+            await new Screen(model, TimeProvider.System).Start(connection, school, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
         });
     }
 

@@ -7,8 +7,8 @@ namespace Umbick.Web.Tests;
 [Collection("site")]
 public sealed partial class DoorTests(Site site)
 {
-    /// <summary>What is open to anybody: signing in, the page that tells an error, and, on demonstration data, explaining.</summary>
-    private static readonly string[] Open = ["/", "/error/404", "/explain"];
+    /// <summary>What is open to anybody: signing in, the page that tells an error, a child's code, and, on demonstration data, explaining.</summary>
+    private static readonly string[] Open = ["/", "/error/404", "/explain", "/go"];
 
     private static readonly string[] ChildOnly = ["/turn"];
 

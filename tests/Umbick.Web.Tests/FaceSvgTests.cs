@@ -3,6 +3,7 @@ using AngleSharp.Dom;
 using AngleSharp.Html.Parser;
 using Umbick.Core.Clocks;
 using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
 using Umbick.Web.Faces;
 
 namespace Umbick.Web.Tests;
@@ -73,7 +74,7 @@ public sealed class FaceSvgTests
         Assert.Equal("4:00 & \"so\"", labelled.GetAttribute("aria-label"));
     }
 
-    private static IElement Drawn(Face face) => new HtmlParser().ParseDocument(FaceSvg.Draw(face)).QuerySelector("svg")!;
+    private static IElement Drawn(Face face) => new HtmlParser().ParseDocument(FaceSvg.Draw(face, Dial.Usual)).QuerySelector("svg")!;
 
     private static double Degrees(IElement svg, string hand) =>
         double.Parse(svg.QuerySelector(hand)!.GetAttribute("transform")!["rotate(".Length..^1], CultureInfo.InvariantCulture);

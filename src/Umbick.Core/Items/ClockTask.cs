@@ -36,6 +36,9 @@ public sealed record ClockTask(string Id, Stage From, Given Given, AnswerForm Fo
     /// <summary>What is said about it and with it.</summary>
     public TaskTexts Texts { get; init; } = new("", "");
 
+    /// <summary>Whether it is a question of its own, with a small model, and not about reading or setting one time.</summary>
+    public bool IsQuestion => Given == Given.Text && Order.Count == 0;
+
     /// <summary>Whether the child looks at hands.</summary>
     public bool ShowsClock => Given is Given.Clock or Given.HourHand or Given.MinuteHand;
 

@@ -15,7 +15,7 @@ public static class ClockTasks
     /// <summary>A face without numerals; the numerals are put in place.</summary>
     public static ClockTask NumberFace { get; } = new("number-face", Stage.Parts, Given.Text, AnswerForm.Text, [])
     {
-        Texts = new("numbering a face", "Put the numbers in their places."),
+        Texts = new("numbering a face", "{question}"),
     };
 
     /// <summary>The hour hand alone: which hour, and how far past it.</summary>

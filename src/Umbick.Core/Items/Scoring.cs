@@ -19,7 +19,8 @@ public static class Scoring
     /// <param name="answer">What was read in the answer.</param>
     /// <param name="mode">How it was given: figures left out count only where the child wrote them.</param>
     /// <param name="stage">The child's stage: from five-minute times on, the hour hand's place counts, before it only its space.</param>
-    public static bool IsRight(Item item, Answer answer, AnswerMode mode, Stage stage)
+    /// <param name="nearness">How near the hour hand has to be, where a school asks for something else.</param>
+    public static bool IsRight(Item item, Answer answer, AnswerMode mode, Stage stage, Nearness nearness = Nearness.ByStage)
     {
         if (answer is SaidRight) return item.Task != ClockTasks.Judge || item.ClaimIsRight;
         if (item.Question is { } question) return answer is TextAnswer text && question.IsRight(text.Text);
@@ -29,7 +30,7 @@ public static class Scoring
                 digital.Meaning == item.Right.Meaning && (mode != AnswerMode.Written || digital.Figures == 2),
             (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, WordsAnswer words) when item.Task.Given == Given.Clock || item.Task.Form == AnswerForm.Words =>
                 words.Meaning == item.Right.Meaning,
-            (AnswerForm.Hands, PlacedAnswer placed) => IsPlacedRight(item, placed, stage),
+            (AnswerForm.Hands, PlacedAnswer placed) => IsPlacedRight(item, placed, PlaceCounts(stage, nearness)),
             (AnswerForm.Hour, HourPlaceAnswer hour) => hour.Hour == item.Time.Hour && (hour.Place is null || hour.Place == HourPlaces.Of(item.Time.Minute)),
             (AnswerForm.Minutes, DigitalAnswer { Hour: null } minutes) => minutes.Minutes == item.Time.Minute,
             (AnswerForm.Several or AnswerForm.Places, _) => answer.Equals(item.Right),
@@ -37,21 +38,24 @@ public static class Scoring
         };
     }
 
-    private static bool IsPlacedRight(Item item, PlacedAnswer placed, Stage stage)
+    private static bool PlaceCounts(Stage stage, Nearness nearness) =>
+        nearness == Nearness.Place || (nearness == Nearness.ByStage && stage >= Stage.FiveMinutesPast);
+
+    private static bool IsPlacedRight(Item item, PlacedAnswer placed, bool placeCounts)
     {
         var right = HandPositions.Of(item.Time);
         var (asksHour, asksMinute) = item.Task == ClockTasks.RepairClock
             ? (placed.Hour is not null, placed.Minute is not null)
             : ((item.Right as PlacedAnswer)?.Hour is not null, (item.Right as PlacedAnswer)?.Minute is not null);
         var minuteRight = !asksMinute || (placed.Minute is { } minute && HandPositions.MinutesApart(minute, right.Minute) <= MinuteHandTolerance);
-        return minuteRight && (!asksHour || (placed.Hour is { } hour && IsHourHandRight(item.Time, hour, stage)));
+        return minuteRight && (!asksHour || (placed.Hour is { } hour && IsHourHandRight(item.Time, hour, placeCounts)));
     }
 
-    private static bool IsHourHandRight(ClockTime time, double hour, Stage stage)
+    private static bool IsHourHandRight(ClockTime time, double hour, bool placeCounts)
     {
         var off = HandPositions.HoursApart(hour, HandPositions.Of(time).Hour);
         if (time.Minute == 0) return off <= OClockTolerance;
-        if (stage >= Stage.FiveMinutesPast) return off <= PlaceTolerance;
+        if (placeCounts) return off <= PlaceTolerance;
         var intoSpace = HandPositions.Wrapped(hour - (time.Hour % 12), 0).Hour;
         return intoSpace is > 0 and < 1;
     }

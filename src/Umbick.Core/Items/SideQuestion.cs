@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using Umbick.Core.Clocks;
 
@@ -68,6 +69,13 @@ public sealed partial record SideQuestion(ClockTask Task, string Given, string T
 
     /// <summary>Whether an answer is right.</summary>
     public bool IsRight(string given) => Kind != QuestionKind.Feel && Same(given, Right);
+
+    /// <summary>How many seconds too early (below 0) or too late somebody stopped; null where the question or the answer is no matter of seconds.</summary>
+    /// <param name="given">The seconds that were given, such as <c>27.4</c>.</param>
+    public double? SecondsOff(string given) =>
+        Kind == QuestionKind.Feel && double.TryParse(given, NumberStyles.Float, CultureInfo.InvariantCulture, out var seconds) && seconds >= 0
+            ? seconds - double.Parse(Right, CultureInfo.InvariantCulture)
+            : null;
 
     private static string Tidied(string text)
     {

@@ -101,7 +101,7 @@ public static class SideQuestions
         yield return Choose(ClockTasks.NamePart, "clockwise", "Which way do the hands walk from the 12?", "towards the 1", "clockwise", ["towards the 1", "towards the 11"]);
         yield return Choose(ClockTasks.NamePart, "figures", "In 8:35, which figures are the minutes?", "35", "parts of the clock", ["8", "35"]);
         yield return Choose(ClockTasks.NamePart, "ticks", "From one small tick to the next is how long?", "a minute", "parts of the clock", ["a minute", "five minutes", "an hour"]);
-        yield return Free(ClockTasks.NumberFace, "whole face", "Put the numbers 1 to 12 in their places. Which one is at the top?", "12", "numerals in order");
+        yield return Free(ClockTasks.NumberFace, WholeFace, "Put the numbers 1 to 12 in their places.", "12 1 2 3 4 5 6 7 8 9 10 11", "numerals in order");
         yield return Free(ClockTasks.NumberFace, "opposite 12", "Which number is opposite the 12?", "6", "numerals in order");
         yield return Free(ClockTasks.NumberFace, "opposite 3", "Which number is opposite the 3?", "9", "numerals in order");
         foreach (var (given, next) in new[] { ("5 10 15", 20), ("25 30 35", 40), ("40 45 50", 55), ("45 50 55", 60) })
@@ -126,6 +126,9 @@ public static class SideQuestions
         foreach (var seconds in new[] { 10, 30, 60 })
             yield return new(ClockTasks.Feel, $"{seconds} seconds", $"Shut your eyes. Stop when you think that {seconds} seconds are over.", $"{seconds}", QuestionKind.Feel);
     }
+
+    /// <summary>The question in which all twelve numerals are put in place; its answer names them from the top, clockwise.</summary>
+    public const string WholeFace = "whole face";
 
     /// <summary>The ground skill without which no minutes can be counted.</summary>
     public const string CountsInFives = "counts in fives";

@@ -1,14 +1,18 @@
+using Umbick.Core.Teaching;
+
 namespace Umbick.Core.Patterns;
 
-/// <summary>What is said to a child when she is asked to look again: about the step, never about her.</summary>
+/// <summary>What is said to a child when she is asked to look again or to start: about the step, never about her.</summary>
 public static class ChildWords
 {
     /// <summary>A question that points at the step which a set practises.</summary>
-    public static string LookAgain(Step step) => step switch
+    /// <param name="step">The step.</param>
+    /// <param name="manner">How clocks are taught here.</param>
+    public static string LookAgain(Step step, Manner manner) => step switch
     {
         Step.Hands => "Which hand is the short one? That one tells the hour.",
-        Step.Hour => "Which number has the short hand passed?",
-        Step.Minutes => "Start at the top and count in fives to the long hand.",
+        Step.Hour => manner.HourFirst ? "Which number has the short hand passed?" : "First the long hand. Then: which number has the short hand passed?",
+        Step.Minutes => Counting(manner),
         Step.PastOrTo => "Is the long hand on its way down, or on its way up?",
         Step.Fractions => "Half way round is thirty minutes. A quarter is half of that.",
         Step.CountingOn => "An hour is full at sixty. What comes then?",
@@ -16,4 +20,21 @@ public static class ChildWords
         Step.Writing => "The minutes always have two figures.",
         _ => "How far has the short hand moved on from its number?",
     };
+
+    /// <summary>Which hand to begin with.</summary>
+    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="setting">Whether hands are set, not read.</param>
+    public static string Routine(Manner manner, bool setting) => (setting, setting ? manner.SetsHourFirst : manner.HourFirst) switch
+    {
+        (false, true) => "First the short hand: the hour. Then the long hand: the minutes.",
+        (false, false) => "First the long hand: the minutes. Then the short hand: the hour.",
+        (true, true) => "Set the short hand first, then the long one.",
+        (true, false) => "Set the long hand first, then the short one.",
+    };
+
+    private static string Counting(Manner manner)
+    {
+        var start = manner.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand." : "Start at the top and count in fives to the long hand.";
+        return manner.CountsBack ? $"{start} After the half, you may count back from the top." : start;
+    }
 }

@@ -1,19 +1,12 @@
 using System.Data.Common;
-using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Store.Casework;
-
-/// <summary>One question of a sitting with the answer that stands.</summary>
-/// <param name="Asked">What was asked.</param>
-/// <param name="Given">The first answer that stands; null where none has been given.</param>
-/// <param name="Answer">What was read in it; null where none has been given.</param>
-/// <param name="IsRight">Whether it is right.</param>
-public sealed record Question(Asked Asked, GivenRow? Given, Answer? Answer, bool IsRight);
 
 /// <summary>A sitting with its questions.</summary>
 public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<Question> Questions)
@@ -94,27 +87,38 @@ public sealed class ChildRecord
         var sittings = await Store.Sittings.OfChild(connection, id);
         var asked = await Store.Sittings.AskedIn(connection, sittings.Select(sitting => sitting.Id));
         var answers = await Store.Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
+        var manner = child.Manner;
         var records = sittings
-            .Select(sitting => new SittingRecord(sitting, [.. asked[sitting.Id].Select(item => QuestionOf(item, sitting, answers[sitting.Id]))]))
+            .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], manner))
             .Where(record => record.Questions.Count > 0)
             .ToList();
         var replay = Replay.Of(model, [.. records.Select(record => Replayed(record, sets))]);
         return new ChildRecord(model, child, records, sets, replay);
     }
 
-    private static Question QuestionOf(Asked asked, Sitting sitting, IEnumerable<GivenRow> answers)
+    /// <summary>A sitting put together from its rows.</summary>
+    internal static SittingRecord Of(Sitting sitting, IEnumerable<Asked> asked, IEnumerable<GivenRow> answers, Manner manner) =>
+        new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, manner.Nearness))]);
+
+    private static Question QuestionOf(Asked asked, Sitting sitting, IEnumerable<GivenRow> answers, Nearness nearness)
     {
         var given = answers.FirstOrDefault(answer => answer.Place == asked.Place && answer.Try == 1);
         if (given is null) return new Question(asked, null, null, false);
-        var answer = AnswerParser.Parse(given.Raw);
-        return new Question(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage));
+        var answer = asked.Item.Read(given.Raw);
+        return new Question(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage, nearness));
     }
 
     private static SittingAnswers Replayed(SittingRecord record, IReadOnlyList<AssignedSet> sets)
     {
         var practised = sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern;
-        var answers = record.Answered.Select(question => new GivenAnswer(
-            question.Asked.Item, question.Answer!, question.Given!.AnswerMode, Helped: question.Asked.Support != Support.Bare));
-        return new SittingAnswers(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. answers], practised is null ? [] : [practised.Step]);
+        return new SittingAnswers(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step]);
+    }
+
+    /// <summary>An answered question as the model takes it.</summary>
+    public static GivenAnswer AsGiven(Question question)
+    {
+        var (item, given) = (question.Asked.Item, question.Given!);
+        var first = given.FirstRaw is null ? null : item.Read(given.FirstRaw);
+        return new GivenAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || question.Asked.Support != Support.Bare, first);
     }
 }

@@ -1,15 +1,16 @@
 using System.Data.Common;
 using System.Text.Json;
-using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Store.Casework;
 
 /// <summary>Where a child is in a practice set.</summary>
 /// <param name="Sitting">The sitting.</param>
+/// <param name="Manner">How clocks are taught, said and drawn for her.</param>
 /// <param name="Asked">The item being asked; null when all are done.</param>
 /// <param name="First">Her first answer to it; null before.</param>
 /// <param name="Second">Her second answer, after looking again; null before.</param>
@@ -17,7 +18,7 @@ namespace Umbick.Store.Casework;
 /// <param name="SecondRight">Whether the second is right.</param>
 /// <param name="Done">How many items are done.</param>
 /// <param name="Total">How many items there are.</param>
-public sealed record Turn(Sitting Sitting, Asked? Asked, GivenRow? First, GivenRow? Second, bool FirstRight, bool SecondRight, int Done, int Total)
+public sealed record Turn(Sitting Sitting, Manner Manner, Asked? Asked, GivenRow? First, GivenRow? Second, bool FirstRight, bool SecondRight, int Done, int Total)
 {
     /// <summary>Whether the item is settled: answered rightly, or tried twice.</summary>
     public bool Settled => FirstRight || Second is not null;
@@ -69,7 +70,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true } sitting) return Submitted.NotFound;
         if (await Sittings.Answer(connection, sittingId, submission.Id) is { } before)
-            return before.Raw == submission.Raw && before.Place == submission.Place ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
+            return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
         if (sitting.EndedAt is not null) return Submitted.Over;
         var turn = await TurnOf(connection, sitting);
         if (turn.Asked?.Place != submission.Place || turn.Settled) return Submitted.MovedOn;
@@ -96,13 +97,14 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     private static async Task<Turn> TurnOf(DbConnection connection, Sitting sitting)
     {
         var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
-        if (sitting.EndedAt is not null) return new Turn(sitting, null, null, null, false, false, asked.Count, asked.Count);
+        var manner = (await Children.Find(connection, sitting.Child))!.Manner;
+        if (sitting.EndedAt is not null) return new Turn(sitting, manner, null, null, null, false, false, asked.Count, asked.Count);
         var item = asked.Single(one => one.Place == sitting.CurrentPlace);
         var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
-        return new Turn(sitting, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count);
+        return new Turn(sitting, manner, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count);
 
         bool IsRight(GivenRow? given) =>
-            given is not null && Scoring.IsRight(item.Item, AnswerParser.Parse(given.Raw), given.AnswerMode, sitting.Stage);
+            given is not null && Scoring.IsRight(item.Item, item.Item.Read(given.Raw), given.AnswerMode, sitting.Stage, manner.Nearness);
     }
 }

@@ -6,7 +6,23 @@ namespace Umbick.Store.Casework;
 /// <param name="Raw">The answer exactly as given.</param>
 /// <param name="Mode">How it was given.</param>
 /// <param name="Seconds">How long it took, where it was measured.</param>
-public sealed record Submission(Guid Id, int Place, string Raw, Core.Items.AnswerMode Mode, float? Seconds);
+public sealed record Submission(Guid Id, int Place, string Raw, Core.Items.AnswerMode Mode, float? Seconds)
+{
+    /// <summary>How long it took until the answer was begun, where it was measured.</summary>
+    public float? BegunSeconds { get; init; }
+
+    /// <summary>What the child said before she put herself right; null where she did not.</summary>
+    public string? First { get; init; }
+
+    /// <summary>Whether she was helped by a word.</summary>
+    public bool Prompted { get; init; }
+
+    /// <summary>The id of how she did it, where it was noted.</summary>
+    public string? How { get; init; }
+
+    /// <summary>Whether this is what was kept before.</summary>
+    public bool IsSame(GivenRow before) => before.Raw == Raw && before.Place == Place;
+}
 
 /// <summary>What became of it.</summary>
 public enum Submitted

@@ -1,4 +1,5 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 using Umbick.Core.Practice;
 
 namespace Umbick.Web.Faces;
@@ -14,6 +15,16 @@ public enum FaceSize
 
     /// <summary>300 px and more: every tick.</summary>
     Large,
+}
+
+/// <summary>A hand that is shown alone.</summary>
+public enum OneHand
+{
+    /// <summary>The hour hand.</summary>
+    Hour,
+
+    /// <summary>The minute hand.</summary>
+    Minute,
 }
 
 /// <summary>A clock face to be drawn.</summary>
@@ -32,8 +43,22 @@ public sealed record Face(FaceSize Size)
     /// <summary>The help drawn on it.</summary>
     public Support Support { get; init; }
 
+    /// <summary>The hand that is shown alone; null where both are.</summary>
+    public OneHand? Only { get; init; }
+
+    /// <summary>Whether the face has no numerals, because the child is to put them there.</summary>
+    public bool Blank { get; init; }
+
     /// <summary>What a screen reader says; null where saying it would give the answer away.</summary>
     public string? Label { get; init; }
+
+    /// <summary>The hand that an item shows alone; null where it shows both.</summary>
+    public static OneHand? OnlyOf(ClockTask task) => task.Given switch
+    {
+        Given.HourHand => OneHand.Hour,
+        Given.MinuteHand => OneHand.Minute,
+        _ => null,
+    };
 
     /// <summary>The hands of an answer, or null where no clock can show it.</summary>
     public static HandPositions? HandsOf(Answer? answer) => answer switch

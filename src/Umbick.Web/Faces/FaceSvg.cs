@@ -3,6 +3,7 @@ using System.Net;
 using System.Text;
 using Umbick.Core.Clocks;
 using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Web.Faces;
 
@@ -16,19 +17,25 @@ public static class FaceSvg
     private const double NumeralsAt = 72;
     private const double MinutesAt = 113;
 
+    private static readonly string[] Roman = ["", "I", "II", "III", "IIII", "V", "VI", "VII", "VIII", "IX", "X", "XI", "XII"];
+
     /// <summary>A face as a whole svg element.</summary>
-    public static string Draw(Face face)
+    /// <param name="face">The face.</param>
+    /// <param name="dial">How the school's faces look.</param>
+    public static string Draw(Face face, Dial dial)
     {
         var svg = new StringBuilder();
-        var edge = face.Support >= Support.Most ? 124 : 101;
+        var edge = HasMinuteNumbers(face, dial) ? 124 : 101;
         var name = face.Size.ToString().ToLowerInvariant();
-        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"face face-{name}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
+        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"face face-{name} hands-{dial.Colours}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
         svg.Append(face.Label is null ? "aria-hidden=\"true\">" : $"role=\"img\" aria-label=\"{WebUtility.HtmlEncode(face.Label)}\">");
         svg.Append(Invariant($"<circle class=\"face-ground\" r=\"{(face.Size == FaceSize.Mini ? 94 : Rim)}\"/>"));
         DrawSupport(svg, face);
-        if (face.Size != FaceSize.Mini) DrawDial(svg, face);
-        if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow");
-        if (face.Hands is { } hands) DrawHands(svg, hands, face.Size, "true");
+        if (HasMinuteNumbers(face, dial)) DrawMinuteNumbers(svg);
+        if (face.Size != FaceSize.Mini) DrawDial(svg, face.Size, face.Blank ? dial with { Numerals = Numerals.None } : dial);
+        if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow", face.Only);
+        if (face.Hands is { } hands) DrawHands(svg, hands, face.Size, "true", face.Only);
+        if (dial.SecondHand && face.Hands is not null && face.Size == FaceSize.Large) svg.Append("<path class=\"hand-second\" d=\"M0,-90 L0,20\"/>");
         if (face.Hands is not null || face.Shadow is not null)
             svg.Append(Invariant($"<circle class=\"face-pin\" r=\"{(face.Size == FaceSize.Large ? 5 : 6)}\"/>"));
         return svg.Append("</svg>").ToString();
@@ -50,28 +57,54 @@ public static class FaceSvg
         _ => "M0,-88 L2.2,-80 L2.2,14 L-2.2,14 L-2.2,-80 Z",
     };
 
-    /// <summary>Twelve numerals and the ticks, as the large face has them.</summary>
-    public static string Dial()
+    /// <summary>The numerals and the ticks of a large face.</summary>
+    public static string Dial(Dial dial)
     {
         var svg = new StringBuilder();
-        DrawDial(svg, new Face(FaceSize.Large));
+        DrawDial(svg, FaceSize.Large, dial);
         return svg.ToString();
     }
 
-    private static void DrawDial(StringBuilder svg, Face face)
+    /// <summary>What stands at an hour's place; null where nothing does.</summary>
+    public static string? Numeral(int hour, Numerals numerals) => numerals switch
     {
-        for (var minute = 0; minute < 60; minute++)
+        Numerals.Roman => Roman[hour],
+        Numerals.Quarters when hour % 3 != 0 => null,
+        Numerals.None => null,
+        _ => hour.ToString(CultureInfo.InvariantCulture),
+    };
+
+    private static void DrawDial(StringBuilder svg, FaceSize size, Dial dial)
+    {
+        for (var minute = 0; minute < 60 && dial.Ticks != Ticks.None; minute++)
         {
             var numeral = minute % 5 == 0;
-            if (!numeral && face.Size != FaceSize.Large) continue;
+            if (!numeral && (size != FaceSize.Large || dial.Ticks == Ticks.Fives)) continue;
             var (x1, y1) = At(minute * 6, numeral ? 84 : 89);
             var (x2, y2) = At(minute * 6, 94);
             svg.Append(Invariant($"<line class=\"tick{(numeral ? " tick-numeral" : "")}\" x1=\"{x1:0.##}\" y1=\"{y1:0.##}\" x2=\"{x2:0.##}\" y2=\"{y2:0.##}\"/>"));
         }
         for (var hour = 1; hour <= 12; hour++)
         {
+            if (Numeral(hour, dial.Numerals) is not { } text) continue;
             var (x, y) = At(hour * 30, NumeralsAt);
-            svg.Append(Invariant($"<text class=\"numeral\" x=\"{x:0.##}\" y=\"{y:0.##}\">{hour}</text>"));
+            svg.Append(Invariant($"<text class=\"numeral\" x=\"{x:0.##}\" y=\"{y:0.##}\">{text}</text>"));
+        }
+    }
+
+    private static bool HasMinuteNumbers(Face face, Dial dial) => face.Size == FaceSize.Large && !face.Blank && dial.MinuteNumbers switch
+    {
+        MinuteNumbers.Always => true,
+        MinuteNumbers.Never => false,
+        _ => face.Support >= Support.Most,
+    };
+
+    private static void DrawMinuteNumbers(StringBuilder svg)
+    {
+        for (var minute = 0; minute < 60; minute += 5)
+        {
+            var (x, y) = At(minute * 6, MinutesAt);
+            svg.Append(Invariant($"<text class=\"minute-number\" x=\"{x:0.##}\" y=\"{y:0.##}\">{minute}</text>"));
         }
     }
 
@@ -87,18 +120,12 @@ public static class FaceSvg
         var (x1, y1) = At(passed * 30, 60);
         var (x2, y2) = At((passed + 1) * 30, 60);
         svg.Append(Invariant($"<path class=\"hour-space\" d=\"M0,0 L{x1:0.##},{y1:0.##} A60,60 0 0 1 {x2:0.##},{y2:0.##} Z\"/>"));
-        if (face.Support < Support.Most) return;
-        for (var minute = 0; minute < 60; minute += 5)
-        {
-            var (x, y) = At(minute * 6, MinutesAt);
-            svg.Append(Invariant($"<text class=\"minute-number\" x=\"{x:0.##}\" y=\"{y:0.##}\">{minute}</text>"));
-        }
     }
 
-    private static void DrawHands(StringBuilder svg, HandPositions hands, FaceSize size, string whose)
+    private static void DrawHands(StringBuilder svg, HandPositions hands, FaceSize size, string whose, OneHand? only)
     {
-        svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-hour\" d=\"{HourHand(size)}\" transform=\"rotate({hands.Hour * 30:0.##})\"/>"));
-        svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-minute\" d=\"{MinuteHand(size)}\" transform=\"rotate({hands.Minute * 6:0.##})\"/>"));
+        if (only != OneHand.Minute) svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-hour\" d=\"{HourHand(size)}\" transform=\"rotate({hands.Hour * 30:0.##})\"/>"));
+        if (only != OneHand.Hour) svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-minute\" d=\"{MinuteHand(size)}\" transform=\"rotate({hands.Minute * 6:0.##})\"/>"));
     }
 
     private static (double X, double Y) At(double degrees, double radius)

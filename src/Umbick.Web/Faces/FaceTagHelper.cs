@@ -4,7 +4,7 @@ namespace Umbick.Web.Faces;
 
 /// <summary><c>&lt;clock-face of="…"/&gt;</c>: a face on a page.</summary>
 [HtmlTargetElement("clock-face", TagStructure = TagStructure.WithoutEndTag)]
-public sealed class FaceTagHelper : TagHelper
+public sealed class FaceTagHelper(Here here) : TagHelper
 {
     /// <summary>The face to draw.</summary>
     public Face Of { get; set; } = new(FaceSize.Mini);
@@ -12,6 +12,6 @@ public sealed class FaceTagHelper : TagHelper
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
         output.TagName = null;
-        output.Content.SetHtmlContent(FaceSvg.Draw(Of));
+        output.Content.SetHtmlContent(FaceSvg.Draw(Of, here.Manner.Dial));
     }
 }

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using Microsoft.AspNetCore.Identity;
 
 namespace Umbick.Web.Security;
 
@@ -21,6 +22,9 @@ public static class Who
         var parts = user.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('.');
         return parts?.Length == 2 ? (Guid.Parse(parts[0]), Guid.Parse(parts[1])) : throw new InvalidOperationException("No teacher is signed in.");
     }
+
+    /// <summary>Whether a teacher is signed in.</summary>
+    public static bool IsTeacher(this ClaimsPrincipal user) => user.Identities.Any(identity => identity.AuthenticationType == IdentityConstants.ApplicationScheme);
 
     /// <summary>The name of the signed-in teacher's school.</summary>
     public static string SchoolName(this ClaimsPrincipal user) => user.FindFirstValue(TeacherClaims.SchoolName) ?? "";

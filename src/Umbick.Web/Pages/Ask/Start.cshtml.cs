@@ -9,10 +9,17 @@ namespace Umbick.Web.Pages.Ask;
 /// <summary>Starts a sitting with a child, or opens the one that was left in the middle.</summary>
 public sealed class StartModel(Database database, Asking asking) : PageModel
 {
-    public async Task<IActionResult> OnPost(Guid id)
+    private static readonly string[] KnownPlans = [Plans.Adaptive, Plans.Form, Plans.Ground, Plans.Chosen];
+    private static readonly string[] KnownWays = [Ways.Conversation, Ways.OwnClock, Ways.Screen];
+    private static readonly string[] Forms = ["A", "B", "C"];
+
+    public async Task<IActionResult> OnPost(Guid id, string? plan, string? way, string? form, string[]? task)
     {
         var school = User.Teacher().School;
-        var sitting = await database.InSchool(school, connection => asking.Start(connection, school, id), HttpContext.RequestAborted);
+        var beginning = new Beginning(Known(plan, KnownPlans), Known(way, KnownWays)) { Form = Known(form, Forms), Tasks = task ?? [] };
+        var sitting = await database.InSchool(school, connection => asking.Start(connection, school, id, beginning), HttpContext.RequestAborted);
         return sitting is null ? NotFound() : Redirect($"/ask/{sitting}");
     }
+
+    private static string Known(string? given, string[] all) => all.FirstOrDefault(one => one == given) ?? all[0];
 }

@@ -11,7 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
-public sealed class ChildModel(Database database, ReadingModel model) : PageModel
+public sealed class ChildModel(Database database, ReadingModel model, Here here) : PageModel
 {
     private const int MostShown = 8;
     private const int MostUnexplained = 4;
@@ -45,6 +45,7 @@ public sealed class ChildModel(Database database, ReadingModel model) : PageMode
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Record = record;
+        here.Manner = record.Child.Manner;
         Practised = record.Next.Pattern;
         Progress = record.FirstAndNow;
         var child = record.Child;

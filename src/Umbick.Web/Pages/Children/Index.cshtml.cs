@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -65,10 +64,10 @@ public sealed class IndexModel(Database database) : PageModel
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);
         var questions = asked[sitting]
             .Where(item => given.ContainsKey(item.Place))
-            .Select(item => new Question(item, given[item.Place], AnswerParser.Parse(given[item.Place].Raw), IsRight(item, given[item.Place], child)));
+            .Select(item => new Question(item, given[item.Place], item.Item.Read(given[item.Place].Raw), IsRight(item, given[item.Place], child)));
         return new CaseloadLine(child, next, finding, child.LastSeen?.ToString("d MMM"), [.. questions]);
     }
 
     private static bool IsRight(Asked item, GivenRow given, CaseloadRow child) =>
-        Scoring.IsRight(item.Item, AnswerParser.Parse(given.Raw), given.AnswerMode, child.Stage);
+        Scoring.IsRight(item.Item, item.Item.Read(given.Raw), given.AnswerMode, child.Stage, child.Manner.Nearness);
 }

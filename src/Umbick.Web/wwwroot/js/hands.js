@@ -1,24 +1,44 @@
-// Loose hands: dragged by pointer, turned by arrow keys. It only reports where the hands are; what that means the server knows.
+// Hands that can be moved: dragged by pointer, turned by arrow keys, put by numbers. It only reports where the hands are;
+// what that means the server knows.
 (() => {
   const round = { hour: 12, minute: 60 };
   const steps = { hour: { ArrowRight: 0.05, PageUp: 1, small: 0.01 }, minute: { ArrowRight: 1, PageUp: 5, small: 0.2 } };
   const hourHandLength = 56;
   let dragged = null;
 
-  const value = (name) => document.querySelector(`[data-hand-value="${name}"]`);
-  const place = (name) => Number(value(name)?.value ?? 0);
+  const field = (name) => document.querySelector(`[data-hand-value="${name}"]`);
+  const handOf = (board, name) => board.querySelector(`[data-hand="${name}"]`);
+  const place = (board, name) => Number(handOf(board, name)?.getAttribute("aria-valuenow") ?? 0);
+  const wrap = (at, size) => ((at % size) + size) % size;
 
-  function put(name, at) {
+  function show(board, name, at) {
+    const hand = handOf(board, name);
+    if (!hand) return;
     const size = round[name];
-    const wrapped = (((at % size) + size) % size).toFixed(2);
-    const field = value(name);
-    const hand = document.querySelector(`[data-hands] [data-hand="${name}"]`);
-    if (!field || !hand) return;
-    field.value = Number(wrapped) === size ? "0" : wrapped;
+    let wrapped = wrap(at, size).toFixed(name === "hour" ? 3 : 2);
+    if (Number(wrapped) === size) wrapped = "0";
     const numeral = (Number(wrapped) / size) * 12;
     hand.setAttribute("transform", `rotate(${(numeral * 30).toFixed(2)})`);
     hand.setAttribute("aria-valuenow", wrapped);
     hand.setAttribute("aria-valuetext", spoken(numeral));
+    const value = field(name);
+    if (value) {
+      value.value = Number(wrapped).toFixed(2);
+      value.disabled = false;
+    }
+    board.dispatchEvent(new CustomEvent("umbick:turned", { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }));
+  }
+
+  // The hands of a real clock go together: twelve turns of the long one are one of the short one, either way round.
+  function move(board, name, by) {
+    const at = place(board, name) + by;
+    if (board.dataset.geared !== "yes") return show(board, name, at);
+    const hour = name === "hour" ? at : place(board, "hour") + by / 60;
+    const minute = name === "minute" ? at : wrap(hour, 1) * 60;
+    // The short hand's place follows from the long one's, so that rounding never lets them drift apart.
+    const full = Math.round(wrap(hour, 12) - wrap(minute, 60) / 60);
+    show(board, "minute", minute);
+    show(board, "hour", wrap(full, 12) + wrap(minute, 60) / 60);
   }
 
   // Where a hand points, said by the numerals beside it.
@@ -38,9 +58,11 @@
   const apart = (a, b) => Math.min(Math.abs(a - b), 360 - Math.abs(a - b));
 
   // Where the hands overlap, beyond the short one's tip is the long one.
-  function grabbed(at) {
-    const hour = apart(at.turn, place("hour") * 30);
-    const minute = apart(at.turn, place("minute") * 6);
+  function grabbed(board, at) {
+    if (!handOf(board, "minute")) return "hour";
+    if (!handOf(board, "hour")) return "minute";
+    const hour = apart(at.turn, place(board, "hour") * 30);
+    const minute = apart(at.turn, place(board, "minute") * 6);
     const near = 14;
     if (hour < near && minute < near) return at.radius > hourHandLength ? "minute" : "hour";
     return hour < minute && at.radius < hourHandLength + 25 ? "hour" : "minute";
@@ -48,19 +70,22 @@
 
   document.addEventListener("pointerdown", (event) => {
     const board = event.target.closest?.("[data-hands]");
-    if (!board) return;
+    if (!board || !board.querySelector("[data-hand]")) return;
     event.preventDefault();
     const at = pointed(board, event);
-    const name = grabbed(at);
-    // The hand keeps its distance to the finger, so that touching it does not move it.
-    dragged = { board, name, off: place(name) * (360 / round[name]) - at.turn, id: event.pointerId };
+    const name = grabbed(board, at);
+    dragged = { board, name, turn: at.turn, id: event.pointerId };
     board.setPointerCapture(event.pointerId);
-    board.querySelector(`[data-hand="${name}"]`).focus({ focusVisible: false });
+    handOf(board, name).focus({ focusVisible: false });
   });
 
+  // The hand moves by as much as the finger: touching it does not move it, and it goes on across the 12.
   document.addEventListener("pointermove", (event) => {
     if (!dragged || event.pointerId !== dragged.id) return;
-    put(dragged.name, ((pointed(dragged.board, event).turn + dragged.off) * round[dragged.name]) / 360);
+    const turn = pointed(dragged.board, event).turn;
+    const by = ((turn - dragged.turn + 540) % 360) - 180;
+    dragged.turn = turn;
+    if (by !== 0) move(dragged.board, dragged.name, (by * round[dragged.name]) / 360);
   });
 
   for (const end of ["pointerup", "pointercancel"]) document.addEventListener(end, () => { dragged = null; });
@@ -68,12 +93,20 @@
   document.addEventListener("keydown", (event) => {
     const name = event.target.dataset?.hand;
     if (!name) return;
+    const board = event.target.closest("[data-hands]");
     const { ArrowRight: one, PageUp: many, small } = steps[name];
     const step = event.shiftKey ? small : one;
     const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: many, PageDown: -many }[event.key];
-    if (event.key === "Home") put(name, 0);
-    else if (by !== undefined) put(name, place(name) + by);
+    if (event.key === "Home") move(board, name, -place(board, name));
+    else if (by !== undefined) move(board, name, by);
     else return;
     event.preventDefault();
+  });
+
+  document.addEventListener("input", (event) => {
+    const name = event.target.dataset?.put;
+    const at = Number(event.target.value.replace(",", "."));
+    const board = document.querySelector("[data-hands]");
+    if (name && board && event.target.value !== "" && at >= 0 && at <= round[name]) move(board, name, at - place(board, name));
   });
 })();

@@ -1,0 +1,39 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>One item of each of some tasks, for a sitting whose tasks the teacher chooses herself.</summary>
+public sealed class OneOfEach(ReadingModel model)
+{
+    private readonly ItemMaker _maker = new(model);
+
+    /// <summary>Makes the items, in the order of the tasks.</summary>
+    /// <param name="tasks">The tasks.</param>
+    /// <param name="stage">The stage whose times are used; a task that begins later has times of its own first stage.</param>
+    /// <param name="seed">The same seed makes the same items.</param>
+    public IReadOnlyList<Item> Make(IEnumerable<ClockTask> tasks, Stage stage, int seed)
+    {
+        var random = new Random(seed);
+        var used = new HashSet<ClockTime>();
+        return [.. tasks.Select(task => task.IsQuestion ? Question(task, stage, random) : OnTime(task, stage, random, used))];
+    }
+
+    private Item OnTime(ClockTask task, Stage stage, Random random, HashSet<ClockTime> used)
+    {
+        var upto = (Stage)Math.Min(Math.Max((int)stage, (int)task.From), (int)Stage.EveryMinute);
+        // The latest times that are taught tell most; the hour alone tells little.
+        var times = ClockTime.All().Where(time => upto.Has(time.Minute) && !used.Contains(time)).OrderBy(_ => random.Next()).ToList();
+        var time = times.OrderBy(time => time.Minute == 0).First();
+        used.Add(time);
+        return _maker.Make(task, time, random.Next(1000));
+    }
+
+    private static Item Question(ClockTask task, Stage stage, Random random)
+    {
+        var all = SideQuestions.All.Where(item => item.Task == task).ToList();
+        var taught = all.Where(item => item.Question!.From <= stage).ToList();
+        var open = taught.Count > 0 ? taught : all;
+        return open[random.Next(open.Count)];
+    }
+}

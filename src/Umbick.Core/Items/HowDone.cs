@@ -1,0 +1,24 @@
+namespace Umbick.Core.Items;
+
+/// <summary>How a child went about a question, as the teacher saw it.</summary>
+/// <param name="Id">Its id; it stands in the database and in files.</param>
+/// <param name="Key">The one key that notes it.</param>
+/// <param name="Name">What the teacher reads.</param>
+public sealed record HowDone(string Id, char Key, string Name)
+{
+    /// <summary>Everything that can be noted.</summary>
+    public static IReadOnlyList<HowDone> All { get; } =
+    [
+        new("hour-hand-first", 'H', "hour hand first"),
+        new("minute-hand-first", 'M', "minute hand first"),
+        new("counted-fives", 'F', "counted in fives"),
+        new("counted-ones", 'O', "counted in ones"),
+        new("counted-back", 'B', "counted back"),
+        new("knew-it", 'K', "knew it"),
+        new("landmark", 'L', "from a half or a quarter"),
+        new("guessed", 'G', "guessed"),
+    ];
+
+    /// <summary>The note with this id, or null.</summary>
+    public static HowDone? Find(string? id) => All.FirstOrDefault(how => how.Id == id);
+}

@@ -1,0 +1,90 @@
+namespace Umbick.Core.Teaching;
+
+/// <summary>Every setting, in the order in which they are shown. To add one is an entry here and a property of <see cref="Manner"/>.</summary>
+public static class SettingList
+{
+    private const string Teaching = "How clocks are taught";
+    private const string Words = "Words and figures";
+    private const string Face = "The clock itself";
+    private const string Asking = "While asking";
+
+    /// <summary>Which hand is read first.</summary>
+    public static Setting Reading { get; } = new(
+        "reading", Teaching, "Which hand is read first?", "A time is said and written with the hour in front, and this way carries on past the half hours.",
+        [new("hour-first", "the hour hand"), new("minute-first", "the minute hand")]);
+
+    /// <summary>Which hand is set first.</summary>
+    public static Setting SettingOrder { get; } = new(
+        "setting", Teaching, "Which hand is set first?", "One routine for reading and setting is less to remember.",
+        [new("as-reading", "as in reading"), new("hour-first", "the hour hand"), new("minute-first", "the minute hand")]);
+
+    /// <summary>Which wording comes first.</summary>
+    public static Setting Path { get; } = new(
+        "path", Teaching, "Which wording is taught first?", "Half past and quarter to are heard every day, long before six thirty.",
+        [new("fractions", "half past, quarter to"), new("figures", "six thirty; past and to only after five-minute times")]);
+
+    /// <summary>How late minutes are counted.</summary>
+    public static Setting LateMinutes { get; } = new(
+        "late-minutes", Teaching, "How are minutes after the half hour counted?", "Counting on from the 12 is one rule for the whole face.",
+        [new("on", "on from the 12"), new("back", "back from the coming hour, once “to” is taught")]);
+
+    /// <summary>Where counting in fives starts.</summary>
+    public static Setting CountStart { get; } = new(
+        "count-start", Teaching, "Where does counting in fives start?", "Nought at the 12 shows why a full hour has no minutes.",
+        [new("twelve", "at the 12, as nought"), new("one", "at the 1, as five")]);
+
+    /// <summary>How near the hour hand has to be.</summary>
+    public static Setting Nearness { get; } = new(
+        "nearness", Teaching, "How near must the hour hand be placed?", "The right space is what counts at first; its place within it comes with five-minute times.",
+        [new("by-stage", "the right space first, its place later"), new("space", "the right space is enough"), new("place", "near its place, always")]);
+
+    /// <summary>When minute numbers stand round the face.</summary>
+    public static Setting MinuteNumbers { get; } = new(
+        "minute-numbers", Teaching, "Minute numbers round the face?", "A child who always has them never reads a bare clock.",
+        [new("faded", "as support that fades"), new("always", "always"), new("never", "never")]);
+
+    /// <summary>The word for minutes after the hour.</summary>
+    public static Setting Past { get; } = new("past", Words, "Minutes after the hour", "Most schools say past.", [new("past", "ten past six"), new("after", "ten after six")]);
+
+    /// <summary>The word for minutes before the hour.</summary>
+    public static Setting To { get; } = new(
+        "to", Words, "Minutes before the hour", "Most schools say to.", [new("to", "ten to six"), new("till", "ten till six"), new("of", "ten of six"), new("before", "ten before six")]);
+
+    /// <summary>The mark between hour and minutes.</summary>
+    public static Setting Mark { get; } = new("mark", Words, "Between hour and minutes", "A colon cannot be taken for a decimal point.", [new("colon", "8:35"), new("stop", "8.35")]);
+
+    /// <summary>Which numerals the face has.</summary>
+    public static Setting Numerals { get; } = new(
+        "numerals", Face, "Numbers on the face", "All twelve, until all twelve are sure.",
+        [new("all", "all twelve"), new("quarters", "12, 3, 6 and 9"), new("roman", "Roman"), new("none", "none")]);
+
+    /// <summary>Which ticks the face has.</summary>
+    public static Setting Ticks { get; } = new(
+        "ticks", Face, "Ticks", "Every minute has its place.", [new("all", "every minute"), new("fives", "every five minutes"), new("none", "none")]);
+
+    /// <summary>Whether there is a second hand.</summary>
+    public static Setting SecondHand { get; } = new(
+        "second-hand", Face, "A second hand", "It is read last, and mostly let be.", [new("none", "no"), new("thin", "yes, a thin one at the 12")]);
+
+    /// <summary>The colours of the hands.</summary>
+    public static Setting HandColours { get; } = new(
+        "hand-colours", Face, "Colours of the hands", "Length and form tell the hands apart; colours may match the clock in your room.",
+        [new("ink", "both dark"), new("blue-rust", "hour hand blue, minute hand rust"), new("rust-blue", "hour hand rust, minute hand blue"), new("plum-teal", "hour hand plum, minute hand teal")]);
+
+    /// <summary>Whether answers are timed.</summary>
+    public static Setting Timing { get; } = new(
+        "timing", Asking, "Measure how long an answer takes?", "Quietly: nothing ticks, and no child sees it. It shows weeks later how reading gets easier.", [new("on", "yes, quietly"), new("off", "no")]);
+
+    /// <summary>How many questions an asking has.</summary>
+    public static Setting Length { get; } = new(
+        "length", Asking, "Questions in one sitting", "Twelve tell most patterns apart and are over in ten minutes.", [new("12", "twelve"), new("8", "eight"), new("16", "sixteen")]);
+
+    /// <summary>All of them.</summary>
+    public static IReadOnlyList<Setting> All { get; } =
+    [
+        Reading, SettingOrder, Path, LateMinutes, CountStart, Nearness, MinuteNumbers, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
+    ];
+
+    /// <summary>The setting with this id, or null.</summary>
+    public static Setting? Find(string id) => All.FirstOrDefault(setting => setting.Id == id);
+}

@@ -1,0 +1,95 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Store;
+using Umbick.Store.Casework;
+
+namespace Umbick.Web.Pages.Ask;
+
+/// <summary>A child's turn on a clock that several share.</summary>
+/// <param name="Alias">The child.</param>
+/// <param name="Sitting">Her sitting.</param>
+/// <param name="IsHere">Whether it is her turn.</param>
+/// <param name="IsOver">Whether her sitting is over.</param>
+public sealed record TurnInGroup(string Alias, Guid Sitting, bool IsHere, bool IsOver);
+
+/// <summary>A sitting as the asking page shows it.</summary>
+/// <param name="Record">The child's record.</param>
+/// <param name="Sitting">This sitting with its questions.</param>
+/// <param name="Ready">Wrong answers that stand ready.</param>
+/// <param name="Offer">A reason to stop now, which she may take or leave.</param>
+/// <param name="Group">The children who share the clock; none where she is alone.</param>
+/// <param name="Told">Something to tell the teacher; null where there is nothing.</param>
+/// <param name="Typed">What stands in the field.</param>
+public sealed record AskingView(
+    ChildRecord Record, SittingRecord Sitting, IReadOnlyList<ReadyAnswer> Ready, StopReason Offer, IReadOnlyList<TurnInGroup> Group, string? Told, string Typed)
+{
+    /// <summary>The code that opens this sitting on another device, just after it was made.</summary>
+    public string? Code { get; init; }
+
+    /// <summary>The question being asked; null when the sitting is over.</summary>
+    public Question? Current =>
+        Sitting.Sitting.EndedAt is null ? Sitting.Questions.FirstOrDefault(question => question.Asked.Place == Sitting.Sitting.CurrentPlace) : null;
+
+    /// <summary>The id of the answer that this page will send: sending the page twice is one answer.</summary>
+    public Guid AnswerId { get; } = Guid.CreateVersion7();
+
+    /// <summary>How many questions were answered.</summary>
+    public int Answered => Sitting.Answered.Count();
+
+    /// <summary>Whether the child answers on a screen of her own.</summary>
+    public bool OnScreen => Sitting.Sitting.Way == Ways.Screen;
+
+    /// <summary>Whether the teacher sets her own clock.</summary>
+    public bool OwnClock => Sitting.Sitting.Way == Ways.OwnClock;
+
+    /// <summary>What can be said of stopping, or null.</summary>
+    public string? OfferText => Offer switch
+    {
+        StopReason.NoAnswers => "Three in a row without an answer. You could end on an easy one.",
+        StopReason.Clear => "The answers are clear enough. You could end on an easy one.",
+        _ => null,
+    };
+
+    /// <summary>How an answer of this kind is typed.</summary>
+    public static string Typing(Item item) => AnswerBoxes.Of(item) switch
+    {
+        AnswerBox.Hands => AnswerBoxes.LooseHands(item) switch
+        {
+            (true, false) => "Where she put the short hand, in hours, then a bar: 7.5|",
+            (false, true) => "A bar, then where she put the long hand, in minutes: |40",
+            _ when item.Task == ClockTasks.RepairClock => "Only the hand she moved: 7.5| or |40",
+            _ => "Short hand in hours, bar, long hand in minutes: 7.5|40",
+        },
+        AnswerBox.HourPlace => "The hour, and where: 6 on, 6 little past, 6 halfway, 6 nearly next",
+        AnswerBox.Places => "Like this: between 8 and 9, 7. Or: on 12, 9",
+        AnswerBox.Pairs => "Clock and time: A=6:20; B=7:45",
+        AnswerBox.Several => "All she names, with semicolons: 6:45; quarter to 7",
+        AnswerBox.Numerals => "Her numbers from the top, clockwise: 12 1 2 3 …",
+        AnswerBox.Feel => "The seconds after which she stopped: 27.5",
+        AnswerBox.Clocks => "The letter or the time of the clock she points to",
+        AnswerBox.Choice or AnswerBox.Times => "What she chooses, or press it below",
+        _ when item.Question is not null => "Just as she says or writes it",
+        _ => "As it was said: 8:35, 835, quarter to nine, 25 past 6",
+    };
+
+    /// <summary>The answers that she can point to; none where the answer is free.</summary>
+    public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
+    {
+        { Question.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, choice))],
+        { Task.Id: "choose-clock" } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ItemShown.Letter(i)}"))],
+        { Task.Id: "choose-time" } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.Of(choice, wording)))],
+        _ => [],
+    };
+
+    /// <summary>What was typed, with letters put back into the clocks that they stand for.</summary>
+    public static string Spelled(Item item, string raw)
+    {
+        var clocks = new ItemShown(item, default, "").Clocks;
+        if (clocks.Count == 0) return raw;
+        if (item.Task == ClockTasks.ChooseClock)
+            return raw.Length == 1 && char.ToUpperInvariant(raw[0]) - 'A' is var one && one >= 0 && one < clocks.Count ? clocks[one].ToString() : raw;
+        return string.Join("; ", raw.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(pair =>
+            pair.Length > 2 && pair[1] == '=' && char.ToUpperInvariant(pair[0]) - 'A' is var at && at >= 0 && at < clocks.Count ? $"{clocks[at]}{pair[1..]}" : pair));
+    }
+}

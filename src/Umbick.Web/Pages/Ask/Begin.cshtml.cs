@@ -1,0 +1,29 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Ask;
+
+/// <summary>What a child is to be asked, and how.</summary>
+public sealed class BeginModel(Database database, ReadingModel model) : PageModel
+{
+    public CaseloadRow Child { get; private set; } = null!;
+
+    /// <summary>Whether the minutes are muddled, so that the ground skills are worth a look.</summary>
+    public bool OffersGround { get; private set; }
+
+    public IEnumerable<IGrouping<Stage, ClockTask>> Tasks { get; } = ClockTasks.All.OrderBy(task => task.From).GroupBy(task => task.From);
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
+        if (record is null) return NotFound();
+        Child = record.Child;
+        OffersGround = GroundCheck.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
+        return Page();
+    }
+}

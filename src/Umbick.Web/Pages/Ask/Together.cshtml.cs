@@ -1,0 +1,59 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Ask;
+
+/// <summary>Begins with several children who share a clock.</summary>
+public sealed class TogetherModel(Database database, Asking asking) : PageModel
+{
+    private const int Fewest = 2;
+    private const int Most = 4;
+
+    public IReadOnlyList<CaseloadRow> Children { get; private set; } = [];
+
+    public IReadOnlyList<Guid> Chosen { get; private set; } = [];
+
+    public string? Told { get; private set; }
+
+    private Guid School => User.Teacher().School;
+
+    public async Task OnGet() => await Load();
+
+    public async Task<IActionResult> OnPost(Guid[] child)
+    {
+        Chosen = [.. child.Distinct()];
+        await Load();
+        if (Chosen.Count is < Fewest or > Most)
+        {
+            Told = Chosen.Count < Fewest ? "Choose two children at least." : "Four children at most can share a clock. Untick some.";
+            Response.StatusCode = StatusCodes.Status400BadRequest;
+            return Page();
+        }
+        if (Children.FirstOrDefault(one => Chosen.Contains(one.Id) && one.OpenAsking is not null) is { } busy)
+        {
+            Told = $"{busy.Alias}’s last sitting was left in the middle. Finish or stop it first, or leave {busy.Alias} out.";
+            Response.StatusCode = StatusCodes.Status400BadRequest;
+            return Page();
+        }
+        var visit = Guid.CreateVersion7();
+        var first = await database.InSchool(
+            School,
+            async connection =>
+            {
+                Guid? opened = null;
+                foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
+                {
+                    var sitting = await asking.Start(connection, School, id, new Beginning { Visit = visit, Turn = turn });
+                    opened ??= sitting;
+                }
+                return opened;
+            },
+            HttpContext.RequestAborted);
+        return first is null ? NotFound() : Redirect($"/ask/{first}");
+    }
+
+    private async Task Load() => Children = [.. await database.InSchool(School, Store.Children.All, HttpContext.RequestAborted)];
+}

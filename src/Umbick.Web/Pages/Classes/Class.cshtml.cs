@@ -1,0 +1,54 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Progress;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Classes;
+
+/// <summary>A screened class, sorted.</summary>
+public sealed class ClassModel(Database database, Screen screen) : PageModel
+{
+    public ScreenedClass Class { get; private set; } = null!;
+
+    public IEnumerable<IGrouping<ScreeningGroup, ScreenedChild>> Groups => Class.Children.OrderBy(child => child.Result.Group).GroupBy(child => child.Result.Group);
+
+    public bool IsEmpty => Class.Children.All(child => child.Result.Group == ScreeningGroup.NotYet);
+
+    public string Heading
+    {
+        get
+        {
+            int Count(ScreeningGroup group) => Class.Children.Count(child => child.Result.Group == group);
+            return IsEmpty
+                ? $"{Class.Screening.Title}: no answers yet"
+                : $"{Class.Screening.Title}: {Count(ScreeningGroup.Join)} to join, {Count(ScreeningGroup.Watch)} to watch, {Count(ScreeningGroup.Secure)} secure";
+        }
+    }
+
+    public static string NameOf(ScreeningGroup group) => group switch
+    {
+        ScreeningGroup.Join => "Join the caseload",
+        ScreeningGroup.Watch => "Watch: ask again in some weeks",
+        ScreeningGroup.Secure => "Secure",
+        _ => "Not enough answers yet",
+    };
+
+    public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
+
+    public async Task<IActionResult> OnPostTakeIn(Guid id, Guid child)
+    {
+        var taken = await database.InSchool(User.Teacher().School, connection => Store.Children.TakeIn(connection, child, onCaseload: true), HttpContext.RequestAborted);
+        if (taken == 0) return NotFound();
+        if (Request.Headers["HX-Request"] != "true") return Redirect($"/classes/{id}");
+        return await Load(id) ? Page() : NotFound();
+    }
+
+    private async Task<bool> Load(Guid id)
+    {
+        if (await database.InSchool(User.Teacher().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return false;
+        Class = found;
+        return true;
+    }
+}

@@ -1,0 +1,57 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Items;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Classes;
+
+/// <summary>Classes that are screened.</summary>
+public sealed class IndexModel(Database database, Screen screen) : PageModel
+{
+    private const int LongestTitle = 120;
+
+    public IReadOnlyList<Screening> Screenings { get; private set; } = [];
+
+    public string? Told { get; private set; }
+
+    public string Title { get; private set; } = "";
+
+    public string Aliases { get; private set; } = "";
+
+    public Stage Stage { get; private set; } = Stage.FiveMinutesTo;
+
+    private Guid School => User.Teacher().School;
+
+    public async Task OnGet() => await Load();
+
+    public async Task<IActionResult> OnPost(string? title, Stage stage, string? aliases)
+    {
+        (Title, Aliases) = ((title ?? "").Trim(), aliases ?? "");
+        var list = Aliases.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).ToList();
+        Told = Fault(list);
+        if (!Stages.OfReading.Contains(stage)) Told ??= "Choose what has been taught so far.";
+        else Stage = stage;
+        if (Told is not null)
+        {
+            await Load();
+            Response.StatusCode = StatusCodes.Status400BadRequest;
+            return Page();
+        }
+        var id = await database.InSchool(School, connection => screen.Start(connection, School, Title, stage, list), HttpContext.RequestAborted);
+        return Redirect($"/classes/{id}");
+    }
+
+    private string? Fault(List<string> aliases)
+    {
+        if (Title.Length is 0 or > LongestTitle) return $"Give the class a name of at most {LongestTitle} letters.";
+        if (aliases.Count == 0) return "Type the children's aliases, one a line.";
+        if (aliases.Count > Screen.MostChildren) return $"That is {aliases.Count} children; a class has {Screen.MostChildren} at most. Nothing was made, and the list is still here.";
+        if (aliases.Find(alias => alias.Length > Screen.LongestAlias) is { } tooLong) return $"“{tooLong[..20]}…” is too long for an alias.";
+        var twice = aliases.GroupBy(alias => alias).FirstOrDefault(same => same.Count() > 1);
+        return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of her own.";
+    }
+
+    private async Task Load() => Screenings = [.. await database.InSchool(School, Store.Screenings.All, HttpContext.RequestAborted)];
+}

@@ -1,0 +1,38 @@
+using System.Globalization;
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Web.Pages;
+
+/// <summary>A face with hands that can be moved.</summary>
+/// <param name="Hour">Where the hour hand starts, in hours; null where there is none.</param>
+/// <param name="Minute">Where the minute hand starts, in minutes; null where there is none.</param>
+/// <param name="HourLoose">Whether the hour hand can be moved.</param>
+/// <param name="MinuteLoose">Whether the minute hand can be moved.</param>
+public sealed record HandsBoard(double? Hour, double? Minute, bool HourLoose, bool MinuteLoose)
+{
+    /// <summary>Whether only a hand that was moved is an answer: one of two is wrong, and the child has to find which.</summary>
+    public bool OnlyMoved { get; init; }
+
+    /// <summary>Whether the hands go together, as those of a real clock do.</summary>
+    public bool Geared { get; init; }
+
+    /// <summary>The board for an item: a hand that is not asked for stands where it belongs, loose ones at the top.</summary>
+    public static HandsBoard For(Item item)
+    {
+        var (hour, minute) = AnswerBoxes.LooseHands(item);
+        if (item.Claim is PlacedAnswer { Hands: { } wrong }) return new HandsBoard(wrong.Hour, wrong.Minute, hour, minute) { OnlyMoved = true };
+        var right = HandPositions.Of(item.Time);
+        return new HandsBoard(
+            hour ? 0 : item.Task == ClockTasks.SetMinutes ? null : right.Hour,
+            minute ? 0 : right.Minute,
+            hour,
+            minute);
+    }
+
+    /// <summary>A place as a field holds it.</summary>
+    public static string Text(double? place) => (place ?? 0).ToString("0.##", CultureInfo.InvariantCulture);
+
+    /// <summary>How far a hand is turned, in degrees.</summary>
+    public static string Degrees(double? place, int round) => ((place ?? 0) * 360 / round).ToString("0.##", CultureInfo.InvariantCulture);
+}

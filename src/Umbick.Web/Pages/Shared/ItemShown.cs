@@ -1,0 +1,45 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Practice;
+using Umbick.Web.Faces;
+
+namespace Umbick.Web.Pages;
+
+/// <summary>What the child looks at while she is asked.</summary>
+/// <param name="Item">The item.</param>
+/// <param name="Support">The help on the face.</param>
+/// <param name="Label">What a screen reader says of the clock.</param>
+public sealed record ItemShown(Item Item, Support Support, string Label)
+{
+    /// <summary>The one clock that is shown; null where there is none, or where there are several.</summary>
+    public Face? Clock => Item switch
+    {
+        { Question.Given: SideQuestions.WholeFace } => new Face(FaceSize.Large) { Blank = true, Label = "A clock face without numbers" },
+        { Task.Id: "name-part", Question.Given: not "figures" } => new Face(FaceSize.Large) { Hands = HandPositions.Of(new ClockTime(10, 10)), Label = Label },
+        { Task.Id: "repair-clock", Claim: PlacedAnswer { Hands: { } wrong } } => new Face(FaceSize.Large) { Hands = wrong, Support = Support, Label = Label },
+        { Clocks.Count: > 0 } => null,
+        { Task.ShowsClock: true } => new Face(FaceSize.Large) { Hands = HandPositions.Of(Item.Time), Only = Face.OnlyOf(Item.Task), Support = Support, Label = Label },
+        _ => null,
+    };
+
+    /// <summary>The clocks to choose from or to join; none where there are none.</summary>
+    public IReadOnlyList<ClockTime> Clocks => Item switch
+    {
+        { Clocks.Count: > 0 } => Item.Clocks,
+        { Task.Id: "choose-clock" } => [.. Item.Choices.Select(choice => choice.Meaning).OfType<ClockTime>()],
+        _ => [],
+    };
+
+    /// <summary>What stands in large letters where no clock does; null where the question says it all.</summary>
+    public string? Large(Wording wording) => Item.Task.Given switch
+    {
+        _ when Item.Question is not null => null,
+        Given.Words => wording.Words(Item.Time),
+        Given.Figures when Item.Task == ClockTasks.SetMinutes => $"{Item.Time.Minute} minutes",
+        Given.Figures => wording.Digital(Item.Time),
+        _ => null,
+    };
+
+    /// <summary>The letter by which one of several clocks is called.</summary>
+    public static char Letter(int clock) => (char)('A' + clock);
+}

@@ -1,0 +1,22 @@
+using Umbick.Core.Items;
+using Umbick.Store;
+
+namespace Umbick.Web.Pages.Turn;
+
+/// <summary>A question of an asking on the child's own screen: nothing is told of what came before.</summary>
+/// <param name="Sitting">The sitting.</param>
+/// <param name="Asked">The question; null when the sitting is over.</param>
+/// <param name="Done">How many are answered.</param>
+/// <param name="Told">Something that has to be told; null where there is nothing.</param>
+public sealed record QuestionView(Sitting Sitting, Asked? Asked, int Done, string? Told);
+
+/// <summary>The form in which an answer is sent.</summary>
+/// <param name="Item">The item.</param>
+/// <param name="Place">Its place.</param>
+/// <param name="Target">The id of the part that is swapped.</param>
+/// <param name="Told">Something that has to be told; null where there is nothing.</param>
+public sealed record AnswerForm(Item Item, int Place, string Target, string? Told)
+{
+    /// <summary>The id of the answer that this page will send: sending it twice is one answer.</summary>
+    public Guid AnswerId { get; } = Guid.CreateVersion7();
+}
