@@ -15,25 +15,27 @@ public sealed class OneOfEach(ReadingModel model)
     public IReadOnlyList<Item> Make(IEnumerable<ClockTask> tasks, Stage stage, int seed)
     {
         var random = new Random(seed);
-        var used = new HashSet<ClockTime>();
-        return [.. tasks.Select(task => task.IsQuestion ? Question(task, stage, random) : OnTime(task, stage, random, used))];
+        var (used, asked) = (new HashSet<ClockTime>(), new HashSet<Item>());
+        return [.. tasks.Select(task => task.IsQuestion ? Question(task, stage, random, asked) : OnTime(task, stage, random, used))];
     }
 
     private Item OnTime(ClockTask task, Stage stage, Random random, HashSet<ClockTime> used)
     {
-        var upto = (Stage)Math.Min(Math.Max((int)stage, (int)task.From), (int)Stage.EveryMinute);
-        // The latest times that are taught tell most; the hour alone tells little.
-        var times = ClockTime.All().Where(time => upto.Has(time.Minute) && !used.Contains(time)).OrderBy(_ => random.Next()).ToList();
-        var time = times.OrderBy(time => time.Minute == 0).First();
+        var upto = (Stage)Math.Clamp(Math.Max((int)stage, (int)task.From), (int)Stage.OClock, (int)Stage.EveryMinute);
+        // The hour alone tells little; the same time twice tells less.
+        var times = ClockTime.All().Where(time => upto.Has(time.Minute)).OrderBy(_ => random.Next()).ToList();
+        var time = times.OrderBy(used.Contains).ThenBy(time => time.Minute == 0).First();
         used.Add(time);
         return _maker.Make(task, time, random.Next(1000));
     }
 
-    private static Item Question(ClockTask task, Stage stage, Random random)
+    private static Item Question(ClockTask task, Stage stage, Random random, HashSet<Item> asked)
     {
         var all = SideQuestions.All.Where(item => item.Task == task).ToList();
         var taught = all.Where(item => item.Question!.From <= stage).ToList();
         var open = taught.Count > 0 ? taught : all;
-        return open[random.Next(open.Count)];
+        var item = open.OrderBy(asked.Contains).ThenBy(_ => random.Next()).First();
+        asked.Add(item);
+        return item;
     }
 }

@@ -231,6 +231,9 @@ public static class ClockTasks
     /// <summary>The tasks whose answer is a time, words or both hands: those that a program can play.</summary>
     public static IReadOnlyList<ClockTask> Plain { get; } = [ReadDigital, ReadWords, WordsToDigital, DigitalToWords, SetFromDigital, SetFromWords];
 
+    /// <summary>The tasks that are asked before a child reads any time.</summary>
+    public static IReadOnlyList<ClockTask> BeforeTimes { get; } = [NamePart, NumberFace, HourOnly];
+
     /// <summary>The tasks that a single time makes an item of, and that the model reckons with directly.</summary>
     public static IReadOnlyList<ClockTask> OnOneTime { get; } =
         [.. All.Where(task => task.Order.Count > 0 && task != Judge)];

@@ -15,6 +15,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <summary>How many items a form has that is asked in a sitting.</summary>
     public const int FormLength = 12;
 
+    private const int PartsEach = 3;
+
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Starts a sitting, or goes on with the one left open.</summary>
@@ -23,7 +25,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         if (await Children.Find(connection, child) is not { } row) return null;
         if (row.OpenAsking is { } open) return open;
-        beginning ??= new Beginning();
+        beginning = Fitting(beginning ?? new Beginning(), row.Stage);
         var id = Guid.CreateVersion7(clock.GetUtcNow());
         var items = Listed(beginning, row.Stage, Seed(id));
         var sitting = new Sitting
@@ -143,6 +145,12 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         Prompted = submission.Prompted,
         How = submission.How,
     };
+
+    /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
+    private static Beginning Fitting(Beginning beginning, Stage stage) =>
+        stage >= Stage.OClock || beginning.Plan is Plans.Ground or Plans.Chosen
+            ? beginning
+            : beginning with { Plan = Plans.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
 
     private IReadOnlyList<Item> Listed(Beginning beginning, Stage stage, int seed) => beginning.Plan switch
     {
