@@ -2,6 +2,7 @@ using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
 using OpenQA.Selenium.Support.UI;
+using PointerInputDevice = OpenQA.Selenium.Interactions.PointerInputDevice;
 
 namespace Umbick.Web.Tests;
 
@@ -21,6 +22,23 @@ public sealed class Browser : IDisposable
             "--disable-background-networking", "--disable-component-update", "--disable-sync", $"--user-data-dir={_profile.FullName}");
         _driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
         Resize(width, height);
+    }
+
+    /// <summary>A browser in which a teacher is signed in.</summary>
+    public static Browser SignedIn(Uri address, string teacher, int width = 1280, int height = 800)
+    {
+        var browser = new Browser(address, width, height);
+        browser.SignIn(teacher);
+        return browser;
+    }
+
+    public void SignIn(string teacher)
+    {
+        Open("/");
+        Find("[name=userName]").SendKeys(teacher);
+        Find("[name=password]").SendKeys(Site.Password);
+        Click("Sign in");
+        AwaitPath("/children");
     }
 
     public string Path => new Uri(_driver.Url).AbsolutePath;
@@ -53,6 +71,13 @@ public sealed class Browser : IDisposable
 
     public void Await(string css) => Until(() => Has(css) ? new object() : null);
 
+    /// <summary>Waits until a script says yes.</summary>
+    public void AwaitScript(string script) => Until(() => Script<bool>(script) ? new object() : null);
+
+    /// <summary>What this address answers to the browser, with its cookies.</summary>
+    public string Fetch(string path) =>
+        (string)_driver.ExecuteAsyncScript("const done = arguments[arguments.length - 1]; fetch(arguments[0]).then(answer => answer.text()).then(done)", path)!;
+
     public void AwaitGone(string css) => Until(() => Has(css) ? null : new object());
 
     public void AwaitText(string text) => Until(() => Text.Contains(text, StringComparison.Ordinal) ? new object() : null);
@@ -64,6 +89,21 @@ public sealed class Browser : IDisposable
 
     /// <summary>Goes one back with Shift and Tab.</summary>
     public void TabBack() => new Actions(_driver).KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();
+
+    /// <summary>Types with Shift held down.</summary>
+    public void TypeShifted(string keys) => new Actions(_driver).KeyDown(Keys.Shift).SendKeys(keys).KeyUp(Keys.Shift).Perform();
+
+    /// <summary>Gives something the focus, where the test is not about the way there.</summary>
+    public void Focus(string css) => _driver.ExecuteScript("arguments[0].focus()", Find(css));
+
+    /// <summary>The label round a field, which is what a finger meets.</summary>
+    public IWebElement LabelOf(string css) => (IWebElement)_driver.ExecuteScript("return arguments[0].labels[0]", Find(css))!;
+
+    /// <summary>Goes back with Shift and Tab until something with these words has the focus.</summary>
+    public void TabBackTo(string words)
+    {
+        for (var i = 0; i < 40 && !Script<string>("return document.activeElement.textContent").Contains(words, StringComparison.Ordinal); i++) TabBack();
+    }
 
     /// <summary>Goes on with Tab until something with this label or these words has the focus.</summary>
     public void TabTo(string words)
@@ -102,6 +142,65 @@ public sealed class Browser : IDisposable
         }
     }
 
+    /// <summary>Taps something with a finger.</summary>
+    public void Tap(string css) => Tap(Find(css));
+
+    /// <summary>Taps something with a finger.</summary>
+    public void Tap(IWebElement element)
+    {
+        _driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
+        var finger = new PointerInputDevice(PointerKind.Touch, "finger");
+        var tap = new ActionSequence(finger)
+            .AddAction(finger.CreatePointerMove(element, 0, 0, TimeSpan.Zero))
+            .AddAction(finger.CreatePointerDown(MouseButton.Touch))
+            .AddAction(finger.CreatePointerUp(MouseButton.Touch));
+        _driver.PerformActions([tap]);
+    }
+
+    /// <summary>Turns a hand of a board with a finger, a bit at a time, from one place to another; degrees from the top, clockwise.</summary>
+    public void Turn(string css, double from, double to, double radius)
+    {
+        var board = Find(css);
+        var box = (Dictionary<string, object>)_driver.ExecuteScript("const r = arguments[0].getBoundingClientRect(); return { x: r.x + r.width / 2, y: r.y + r.height / 2, r: r.width / 2 }", board)!;
+        var (middleX, middleY, rim) = (Number(box["x"]), Number(box["y"]), Number(box["r"]));
+        var finger = new PointerInputDevice(PointerKind.Touch, "finger");
+        var turn = new ActionSequence(finger).AddAction(To(from)).AddAction(finger.CreatePointerDown(MouseButton.Touch));
+        var steps = Math.Max(1, (int)Math.Ceiling(Math.Abs(to - from) / 60));
+        for (var step = 1; step <= steps; step++) turn.AddAction(To(from + ((to - from) * step / steps)));
+        // A finger comes to rest before it is lifted; else the browser takes the drag for a fling and swallows the next tap.
+        turn.AddAction(finger.CreatePause(TimeSpan.FromMilliseconds(150)));
+        _driver.PerformActions([turn.AddAction(finger.CreatePointerUp(MouseButton.Touch))]);
+
+        Interaction To(double degrees)
+        {
+            var radians = degrees * Math.PI / 180;
+            return finger.CreatePointerMove(CoordinateOrigin.Viewport, (int)Math.Round(middleX + (rim * radius * Math.Sin(radians))), (int)Math.Round(middleY - (rim * radius * Math.Cos(radians))), TimeSpan.FromMilliseconds(20));
+        }
+
+        static double Number(object value) => Convert.ToDouble(value, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    /// <summary>Cuts the browser's network, or joins it again.</summary>
+    public void Network(bool offline)
+    {
+        _driver.ExecuteCdpCommand("Network.enable", []);
+        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?>
+        {
+            ["offline"] = offline,
+            ["latency"] = 0,
+            ["downloadThroughput"] = -1,
+            ["uploadThroughput"] = -1,
+        });
+    }
+
+    /// <summary>Whatever a screen reader is given of the page: roles, names, values and descriptions.</summary>
+    public string AccessibilityTree() => System.Text.Json.JsonSerializer.Serialize(_driver.ExecuteCdpCommand("Accessibility.getFullAXTree", []));
+
+    /// <summary>The page's own source as it stands now.</summary>
+    public string Source => Script<string>("return document.documentElement.outerHTML");
+
+    public void Reload() => _driver.Navigate().Refresh();
+
     public T Script<T>(string script) => (T)_driver.ExecuteScript(script)!;
 
     /// <summary>What the accessibility checker has against the page, a line a finding.</summary>
@@ -116,6 +215,16 @@ public sealed class Browser : IDisposable
             """)!;
         return [.. found.Cast<string>()];
     }
+
+    /// <summary>What can be touched and is smaller than 44 by 44, a line each.</summary>
+    public IReadOnlyList<string> SmallTargets() => [.. ((IReadOnlyCollection<object>)_driver.ExecuteScript(
+        """
+        return [...document.querySelectorAll("button, summary, a, label, input, select")]
+          .filter(e => e.checkVisibility() && !e.matches(".sr-only, label input, [type=hidden]"))
+          .map(e => [e.getBoundingClientRect(), e])
+          .filter(([r]) => r.width > 0 && (r.width < 43.9 || r.height < 43.9))
+          .map(([r, e]) => `${e.tagName} ${e.textContent.trim().slice(0, 20)} ${r.width.toFixed(0)} x ${r.height.toFixed(0)}`);
+        """)!).Cast<string>()];
 
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
 

@@ -1,3 +1,4 @@
+using Umbick.Core.Items;
 using Umbick.Store.Casework;
 
 namespace Umbick.Web.Tests;
@@ -6,13 +7,14 @@ namespace Umbick.Web.Tests;
 [Collection("site")]
 public sealed class EveryViewTests(Site site)
 {
-    private static readonly int[] Widths = [360, 768, 1280];
+    /// <summary>A phone, 1280 at 200 % zoom, a tablet, a laptop.</summary>
+    private static readonly int[] Widths = [360, 640, 768, 1280];
 
     [Fact]
     public void Before_signing_in()
     {
         using var browser = new Browser(site.Address);
-        foreach (var path in new[] { "/", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=9:51", "/error/404" })
+        foreach (var path in new[] { "/", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=9:51", "/error/404", "/go" })
         {
             browser.Open(path);
             Check(browser, path);
@@ -23,13 +25,21 @@ public sealed class EveryViewTests(Site site)
     public async Task On_the_teacher_s_side()
     {
         var child = await site.Child(site.A);
-        var open = await site.Sitting(site.A, child.Id);
+        var open = (Child: child.Id, Sitting: await site.Sitting(site.A, child.Id));
+        var ownClock = await site.Sitting(site.A, (await site.Child(site.A)).Id, new Beginning(Way: Store.Ways.OwnClock));
+        var ground = await Over(new Beginning(Store.Plans.Ground));
+        var visit = Guid.NewGuid();
+        var group = await site.Sitting(site.A, (await site.Child(site.A)).Id, new Beginning { Visit = visit });
+        await site.Sitting(site.A, (await site.Child(site.A)).Id, new Beginning { Visit = visit, Turn = 1 });
+        var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
         using var browser = SignedIn();
         string[] views =
         [
-            "/children", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open}", $"/ask/{over.Sitting}",
+            "/children", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
+            $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid",
+            "/settings", $"/children/{child.Id}/teaching", "/clock",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", "/patterns", "/sign-out",
         ];
         foreach (var path in views)
@@ -70,6 +80,38 @@ public sealed class EveryViewTests(Site site)
         Assert.Superset(tasks.Split(' ').ToHashSet(), seen);
     }
 
+    [Fact]
+    public async Task Every_task_on_the_child_s_screen()
+    {
+        var child = await site.Child(site.A, Stage.EveryMinute);
+        string[] tasks = [.. ClockTasks.All.Select(task => task.Id)];
+        var sitting = await site.OnScreen(site.A, child.Id, tasks);
+        using var browser = new Browser(site.Address);
+        ChildAtScreen.Enter(browser, await site.Code(site.A, sitting));
+        for (var done = 0; done < tasks.Length; done++)
+        {
+            browser.Await($"#turn[data-done='{done}'] [data-question]");
+            Check(browser, tasks[done]);
+            var small = browser.SmallTargets();
+            Assert.True(small.Count == 0, $"{tasks[done]}: {string.Join("; ", small)}");
+            browser.Click("I don’t know");
+        }
+        browser.Await("[data-finished]");
+    }
+
+    /// <summary>A sitting that has been answered to its end.</summary>
+    private async Task<Guid> Over(Beginning beginning)
+    {
+        var id = await site.Sitting(site.A, (await site.Child(site.A)).Id, beginning);
+        var asking = new Asking(site.Model, TimeProvider.System);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            while (await Store.Sittings.Find(connection, id) is { EndedAt: null } sitting)
+                await asking.Answer(connection, site.A, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, "?", AnswerMode.Said, null), null);
+        });
+        return id;
+    }
+
     private static void Check(Browser browser, string view)
     {
         foreach (var width in Widths)
@@ -82,16 +124,7 @@ public sealed class EveryViewTests(Site site)
         Assert.True(found.Count == 0, $"{view}: {string.Join("; ", found)}");
     }
 
-    private Browser SignedIn()
-    {
-        var browser = new Browser(site.Address);
-        browser.Open("/");
-        browser.Find("[name=userName]").SendKeys(site.TeacherOfA);
-        browser.Find("[name=password]").SendKeys(Site.Password);
-        browser.Click("Sign in");
-        browser.AwaitPath("/children");
-        return browser;
-    }
+    private Browser SignedIn() => Browser.SignedIn(site.Address, site.TeacherOfA);
 
     /// <summary>A child who was asked a whole sitting.</summary>
     private async Task<(Guid Child, Guid Sitting)> Asked(Store.Child child, params string[] patterns)

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
 using Npgsql;
@@ -17,7 +16,7 @@ public sealed class Site : IAsyncLifetime
 
     private readonly NpgsqlDataSource _app = NpgsqlDataSource.Create(Setting("UMBICK_APP"));
     private readonly NpgsqlDataSource _owner = NpgsqlDataSource.Create(Setting("UMBICK_OWNER"));
-    private Process? _process;
+    private SiteProcess? _process;
 
     public Site()
     {
@@ -32,6 +31,8 @@ public sealed class Site : IAsyncLifetime
     public Database Owner { get; }
 
     public ReadingModel Model { get; } = new();
+
+    public Screen Screen => new(Model, TimeProvider.System);
 
     public Guid A { get; } = Guid.NewGuid();
 
@@ -63,31 +64,14 @@ public sealed class Site : IAsyncLifetime
     }
 
     /// <summary>Starts the site's process and waits until it answers.</summary>
-    public async Task Start()
-    {
-        var root = Setting("UMBICK_ROOT");
-        var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/bin/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/src/Umbick.Web", "--urls", Address.ToString()])
-        {
-            RedirectStandardOutput = true,
-        };
-        start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
-        _process = Process.Start(start)!;
-        _process.OutputDataReceived += (_, _) => { };
-        _process.BeginOutputReadLine();
-        using var client = new HttpClient { BaseAddress = Address };
-        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));
-        while (!await Answers(client))
-        {
-            Assert.False(_process.HasExited, "the site stopped while starting");
-            await Task.Delay(100, patience.Token);
-        }
-    }
+    public async Task Start() => _process = await SiteProcess.Start(Address);
+
+    /// <summary>A second process of the same site, on the same database.</summary>
+    public static Task<SiteProcess> Another() => SiteProcess.Start(new Uri($"http://127.0.0.1:{FreePort()}"));
 
     /// <summary>Ends the site's process at once, as a fault would.</summary>
     public void Kill()
     {
-        _process?.Kill();
-        _process?.WaitForExit();
         _process?.Dispose();
         _process = null;
     }
@@ -101,8 +85,25 @@ public sealed class Site : IAsyncLifetime
     }
 
     /// <summary>A sitting that stands open.</summary>
-    public async Task<Guid> Sitting(Guid school, Guid child) =>
-        (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, school, child)))!.Value;
+    public async Task<Guid> Sitting(Guid school, Guid child, Beginning? beginning = null) =>
+        (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, school, child, beginning)))!.Value;
+
+    /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
+    public Task<Guid> OnScreen(Guid school, Guid child, params string[] tasks) =>
+        Sitting(school, child, tasks.Length == 0 ? new Beginning(Way: Ways.Screen) : new Beginning(Plans.Chosen, Ways.Screen) { Tasks = tasks });
+
+    /// <summary>A code that opens a sitting.</summary>
+    public Task<string> Code(Guid school, Guid sitting) => App.InSchool(school, connection => Codes.Make(connection, school, sitting, DateTime.UtcNow));
+
+    /// <summary>The question that is being asked.</summary>
+    public async Task<Asked> Current(Guid school, Guid sitting) => await App.InSchool(school, async connection =>
+    {
+        var now = (await Sittings.Find(connection, sitting))!;
+        return (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace);
+    });
+
+    /// <summary>The sitting itself.</summary>
+    public async Task<Sitting> Now(Guid school, Guid sitting) => (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
 
     /// <summary>A set that is given and not done, with its sitting.</summary>
     public Task<(Guid Set, Guid Sitting)> Set(Guid school, Guid child, string pattern) => App.InSchool(school, async connection =>
@@ -121,19 +122,6 @@ public sealed class Site : IAsyncLifetime
 
     public static string Setting(string name) =>
         Environment.GetEnvironmentVariable(name) ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");
-
-    private static async Task<bool> Answers(HttpClient client)
-    {
-        try
-        {
-            using var answer = await client.GetAsync(new Uri("/healthz", UriKind.Relative));
-            return answer.IsSuccessStatusCode;
-        }
-        catch (HttpRequestException)
-        {
-            return false;
-        }
-    }
 
     private static int FreePort()
     {

@@ -5,9 +5,13 @@ using AngleSharp.Html.Parser;
 namespace Umbick.Web.Tests;
 
 /// <summary>Somebody at the site without a browser: pages are fetched, forms are sent as they stand.</summary>
-public sealed class Visitor(Site site) : IDisposable
+public sealed class Visitor(Uri address) : IDisposable
 {
-    private readonly HttpClient _client = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = site.Address };
+    public Visitor(Site site) : this(site.Address)
+    {
+    }
+
+    private readonly HttpClient _client = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = address };
 
     public static async Task<Visitor> TeacherOf(Site site, string userName, string password = Site.Password)
     {

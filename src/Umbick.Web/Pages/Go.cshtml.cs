@@ -1,6 +1,4 @@
-using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
@@ -26,8 +24,7 @@ public sealed class GoModel(Database database) : PageModel
         var opened = await database.BeforeSchool(connection => Codes.Open(connection, Typed), HttpContext.RequestAborted);
         if (opened.Outcome == CodeOutcome.Opened)
         {
-            await HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
-            await HttpContext.SignInAsync(Who.ChildScheme, Who.ChildAt(opened.School, opened.Sitting));
+            await HttpContext.EnterChildMode(opened.School, opened.Sitting);
             return Redirect("/turn");
         }
         Told = opened.Outcome == CodeOutcome.Wait

@@ -1,7 +1,6 @@
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
@@ -9,7 +8,7 @@ public sealed class SignOutModel : PageModel
 {
     public async Task<IActionResult> OnPost()
     {
-        await HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
+        await HttpContext.Leave();
         return Redirect("/");
     }
 }

@@ -1,5 +1,3 @@
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
@@ -129,8 +127,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     public async Task<IActionResult> OnPostHand(Guid id)
     {
         if (!await Held(id, Ways.Screen)) return NotFound();
-        await HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
-        await HttpContext.SignInAsync(Who.ChildScheme, Who.ChildAt(School, id));
+        await HttpContext.EnterChildMode(School, id);
         return Redirect("/turn");
     }
 

@@ -1,5 +1,3 @@
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
@@ -42,8 +40,7 @@ public sealed class SetModel(Database database, ReadingModel model) : PageModel
         var school = User.Teacher().School;
         var set = await database.InSchool(school, connection => Sets.Find(connection, id), HttpContext.RequestAborted);
         if (set is not { DoneAt: null, Sitting: { } sitting }) return NotFound();
-        await HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
-        await HttpContext.SignInAsync(Who.ChildScheme, Who.ChildAt(school, sitting));
+        await HttpContext.EnterChildMode(school, sitting);
         return Redirect("/turn");
     }
 }

@@ -23,15 +23,15 @@ public sealed class AnswerParts
 
     public string? PlaceOf { get; set; }
 
-    public IReadOnlyList<int> Beside { get; set; } = [];
+    public int[] Beside { get; set; } = [];
 
     public int? LongAt { get; set; }
 
-    public IReadOnlyList<string> Chosen { get; set; } = [];
+    public string[] Chosen { get; set; } = [];
 
-    public IReadOnlyList<string?> Pairs { get; set; } = [];
+    public string?[] Pairs { get; set; } = [];
 
-    public IReadOnlyList<string?> Numerals { get; set; } = [];
+    public string?[] Numerals { get; set; } = [];
 
     /// <summary>The answer as it would be typed; empty where nothing was put in. What was left out is a gap.</summary>
     public string AsText(Item item) => AnswerBoxes.Of(item) switch
@@ -39,7 +39,7 @@ public sealed class AnswerParts
         AnswerBox.Words => InWords(),
         AnswerBox.Hands => Placed(),
         AnswerBox.HourPlace => HourOf is null ? "" : $"{HourOf} {PlaceOf}".Trim(),
-        AnswerBox.Places => Beside.Count is 1 or 2 && LongAt is { } at ? Places(at) : "",
+        AnswerBox.Places => Beside.Length is 1 or 2 && LongAt is { } at ? Places(at) : "",
         AnswerBox.Several => string.Join("; ", Chosen),
         AnswerBox.Pairs => string.Join("; ", item.Clocks.Zip(Pairs).Where(pair => !string.IsNullOrEmpty(pair.Second)).Select(pair => $"{pair.First}={pair.Second}")),
         AnswerBox.Numerals => Numerals.All(string.IsNullOrWhiteSpace) ? "" : string.Join(' ', Numerals.Select(Gap)),
@@ -62,7 +62,7 @@ public sealed class AnswerParts
 
     private string Places(int at)
     {
-        if (Beside.Count == 1) return string.Create(CultureInfo.InvariantCulture, $"on {Beside[0]}, {at}");
+        if (Beside.Length == 1) return string.Create(CultureInfo.InvariantCulture, $"on {Beside[0]}, {at}");
         // Between 12 and 1 the walk round the face goes on from the top.
         var (from, to) = (Beside.Min(), Beside.Max());
         return from == 1 && to == 12 ? $"between 12 and 1, {at}" : $"between {from} and {to}, {at}";

@@ -26,19 +26,25 @@
       value.value = Number(wrapped).toFixed(2);
       value.disabled = false;
     }
-    board.dispatchEvent(new CustomEvent("umbick:turned", { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }));
   }
+
+  const tell = (board) =>
+    board.dispatchEvent(new CustomEvent("umbick:turned", { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }));
 
   // The hands of a real clock go together: twelve turns of the long one are one of the short one, either way round.
   function move(board, name, by) {
     const at = place(board, name) + by;
-    if (board.dataset.geared !== "yes") return show(board, name, at);
+    if (board.dataset.geared !== "yes") {
+      show(board, name, at);
+      return tell(board);
+    }
     const hour = name === "hour" ? at : place(board, "hour") + by / 60;
     const minute = name === "minute" ? at : wrap(hour, 1) * 60;
     // The short hand's place follows from the long one's, so that rounding never lets them drift apart.
     const full = Math.round(wrap(hour, 12) - wrap(minute, 60) / 60);
     show(board, "minute", minute);
     show(board, "hour", wrap(full, 12) + wrap(minute, 60) / 60);
+    tell(board);
   }
 
   // Where a hand points, said by the numerals beside it.

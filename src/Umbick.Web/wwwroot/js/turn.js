@@ -120,6 +120,7 @@
       if (!answer.ok) return;
       const page = new DOMParser().parseFromString(await answer.text(), "text/html");
       ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => part.innerHTML);
+      byId("turn").dataset.aheadReady = "yes";
     } catch { /* without a connection there is nothing to fetch; what is here stays */ }
   }
 

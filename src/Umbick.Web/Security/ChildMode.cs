@@ -1,0 +1,22 @@
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Identity;
+
+namespace Umbick.Web.Security;
+
+/// <summary>A device that goes to a child: from then on it opens one sitting and nothing else.</summary>
+public static class ChildMode
+{
+    /// <summary>Drops whoever is signed in to one sitting, and has the browser forget every page it has kept.</summary>
+    public static async Task EnterChildMode(this HttpContext context, Guid school, Guid sitting)
+    {
+        await context.Leave();
+        await context.SignInAsync(Who.ChildScheme, Who.ChildAt(school, sitting));
+    }
+
+    /// <summary>Signs a teacher out, and has the browser forget every page it has kept.</summary>
+    public static Task Leave(this HttpContext context)
+    {
+        context.Response.Headers["Clear-Site-Data"] = "\"cache\"";
+        return context.SignOutAsync(IdentityConstants.ApplicationScheme);
+    }
+}

@@ -1,0 +1,230 @@
+using System.Net;
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Two devices on one sitting, codes, child mode, and a connection that is lost.</summary>
+[Collection("site")]
+public sealed class DeviceTests(Site site)
+{
+    [Fact]
+    public async Task Two_browsers_agree_through_answers_skip_back_reload_a_cut_network_and_stop()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id);
+        using var teacher = Browser.SignedIn(site.Address, site.TeacherOfA);
+        using var tablet = new Browser(site.Address, 768, 1024);
+        teacher.Open($"/ask/{sitting}");
+        teacher.Click("Ask another way");
+        teacher.Click("On another device, by a code");
+        ChildAtScreen.Enter(tablet, teacher.Find("[data-code]").GetAttribute("data-code")!);
+
+        // An answer on the tablet is on the teacher's page.
+        await Agree(teacher, tablet, sitting);
+        await Answer(tablet, sitting);
+        await Agree(teacher, tablet, sitting);
+        teacher.Await("#asking[data-answered='1']");
+
+        // The teacher leaves one out, goes back, and reloads; the tablet follows.
+        Change(teacher, "[data-skip-form] button");
+        await Agree(teacher, tablet, sitting);
+        Change(teacher, "[data-back-form] button");
+        await Agree(teacher, tablet, sitting);
+        teacher.Reload();
+        tablet.Reload();
+        await Agree(teacher, tablet, sitting);
+        await Answer(tablet, sitting);
+        await Agree(teacher, tablet, sitting);
+
+        // Without a network the answer is kept on the tablet; with it again, it is there once.
+        var before = (await Kept(child.Id)).Count;
+        tablet.Network(offline: true);
+        ChildAtScreen.Answer(tablet, (await site.Current(site.A, sitting)).Item, byTouch: true);
+        tablet.AwaitText("Your answer is kept");
+        Assert.Equal(before, (await Kept(child.Id)).Count);
+        tablet.Network(offline: false);
+        tablet.Await("#waiting[hidden]");
+        teacher.Await($"#asking[data-answered='{before + 1}']");
+        await Agree(teacher, tablet, sitting);
+        Assert.Equal(before + 1, (await Kept(child.Id)).Count);
+
+        teacher.Click("Stop here");
+        tablet.Await("[data-finished]");
+        teacher.Await("[data-over]");
+        var ids = await Kept(child.Id);
+        Assert.Equal(ids.Count, ids.Distinct().Count());
+    }
+
+    [Fact]
+    public async Task A_list_made_before_goes_on_without_a_network_and_a_reload_loses_nothing()
+    {
+        var child = await site.Child(site.A);
+        string[] tasks = ["read-digital", "minutes-only", "words-to-digital", "read-words"];
+        var sitting = await site.OnScreen(site.A, child.Id, tasks);
+        using var tablet = new Browser(site.Address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        tablet.Await("[data-question=read-digital]");
+        tablet.AwaitScript("return document.querySelector('#turn').dataset.aheadReady === 'yes'");
+        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
+
+        tablet.Network(offline: true);
+        var given = new List<string>();
+        for (var i = 0; i < 3; i++)
+        {
+            tablet.Await($"[data-question={tasks[i]}]");
+            given.Add(ChildAtScreen.Answer(tablet, items[i], byTouch: false));
+        }
+        tablet.Await($"[data-question={tasks[3]}]");
+        tablet.AwaitText("3 answers are kept");
+        Assert.Empty(await Kept(child.Id));
+        tablet.Network(offline: false);
+        tablet.Reload();
+        tablet.Await("#turn[data-done='3']");
+        given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
+        tablet.Await("[data-finished]");
+        Assert.Equal(given, await Kept(child.Id));
+    }
+
+    [Fact]
+    public async Task A_stale_answer_from_the_other_device_is_refused_and_both_show_the_same_again()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        var (action, stale) = await tablet.Form("/turn", "Done");
+        await teacher.Send($"/ask/{sitting}", "Next", new() { ["raw"] = "ok" });
+        var answer = await tablet.Post(action, new(stale) { ["raw"] = "4:00" });
+        Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
+        var now = await site.Current(site.A, sitting);
+        Assert.Equal($"{now.Place}", (await Visitor.Read(answer)).QuerySelector("[name=place]")!.GetAttribute("value"));
+        Assert.Equal(["ok"], await Kept(child.Id));
+
+        var (skip, fields) = await teacher.Form($"/ask/{sitting}", "Leave out");
+        await tablet.Send("/turn", "Done", new() { ["raw"] = "4:00" });
+        Assert.Equal(HttpStatusCode.Conflict, (await teacher.Post(skip, fields)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_code_opens_nothing_twice_and_limits_hold_across_two_server_processes()
+    {
+        var child = await site.Child(site.B);
+        var sitting = await site.OnScreen(site.B, child.Id);
+        using var second = await Site.Another();
+        using var here = new Visitor(site);
+        using var there = new Visitor(second.Address);
+        var code = await site.Code(site.B, sitting);
+        Assert.Equal("/turn", (await here.Send("/go", "Begin", new() { ["code"] = code })).Headers.Location?.OriginalString);
+        Assert.Equal(HttpStatusCode.BadRequest, (await there.Send("/go", "Begin", new() { ["code"] = code })).StatusCode);
+
+        var wrong = $"{code[..4]}{(code[4] == '9' ? '0' : '9')}{code[5..]}";
+        var told = new List<string>();
+        for (var i = 0; i < 24; i++)
+        {
+            var answer = await (i % 2 == 0 ? here : there).Send("/go", "Begin", new() { ["code"] = wrong });
+            told.Add((await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent);
+        }
+        // One wrong try was the used code; the limit counts both processes' tries together.
+        Assert.Equal(Store.Codes.MostWrong - 1, told.Count(text => text.Contains("does not open anything", StringComparison.Ordinal)));
+        var good = await site.Code(site.B, sitting);
+        Assert.Contains("Too many codes", (await (await there.Send("/go", "Begin", new() { ["code"] = good })).Content.ReadAsStringAsync()), StringComparison.Ordinal);
+        // The child who is already at work is not disturbed.
+        await here.Page("/turn");
+    }
+
+    [Fact]
+    public async Task A_device_turned_round_shows_nothing_of_the_teacher_s_by_back_reload_or_address()
+    {
+        var child = await site.Child(site.A);
+        var other = await site.Child(site.A);
+        var sitting = await site.Sitting(site.A, child.Id);
+        using var device = Browser.SignedIn(site.Address, site.TeacherOfA);
+        device.Open($"/children/{other.Id}");
+        device.Open($"/ask/{sitting}");
+        device.Click("Ask another way");
+        device.Click("Turn this device round");
+        device.AwaitPath("/turn");
+        for (var i = 0; i < 3; i++)
+        {
+            device.Back();
+            AssertNothingOfHers(device, child.Alias, other.Alias);
+        }
+        foreach (var path in new[] { "/children", $"/children/{other.Id}", $"/ask/{sitting}", "/settings", "/classes", "/ask" })
+        {
+            device.Open(path);
+            AssertNothingOfHers(device, child.Alias, other.Alias);
+            Assert.Equal("/", device.Path);
+        }
+        device.Open("/turn");
+        device.Reload();
+        device.Await("[data-question]");
+    }
+
+    [Fact]
+    public async Task Nothing_on_the_child_s_side_holds_the_right_answer_the_belief_or_another_child_s_name()
+    {
+        var child = await site.Child(site.A);
+        var other = await site.Child(site.A);
+        string[] tasks = [.. ClockTasks.All.Where(task => task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story && task.Given is not Given.Figures).Select(task => task.Id)];
+        var sitting = await site.OnScreen(site.A, child.Id, tasks);
+        using var tablet = new Browser(site.Address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        for (var done = 0; done < tasks.Length; done++)
+        {
+            tablet.Await($"#turn[data-done='{done}'] [data-question]");
+            var item = (await site.Current(site.A, sitting)).Item;
+            var ahead = tablet.Fetch("/turn?handler=ahead");
+            foreach (var (name, text) in new[] { ("source", tablet.Source), ("ahead", ahead), ("tree", tablet.AccessibilityTree()) })
+            {
+                var plain = text.Replace("\\u0022", "\"", StringComparison.Ordinal);
+                foreach (var secret in Secrets(item).Append(child.Alias).Append(other.Alias).Concat(["Tells ", "next-hour", "hands-swapped", "belief", "likely"]))
+                    Assert.False(plain.Contains(secret, StringComparison.OrdinalIgnoreCase), $"{name} of {item.Task.Id} holds “{secret}”");
+            }
+            tablet.Click("I don’t know");
+        }
+        tablet.Await("[data-finished]");
+    }
+
+    /// <summary>The right answer in every form in which it might be written, where the question itself does not say it.</summary>
+    private static IEnumerable<string> Secrets(Item item)
+    {
+        string[] forms = [Wording.Usual.Digital(item.Time), Wording.Usual.Words(item.Time), item.Right.Short(Wording.Usual)];
+        var shown = item.Ask(Wording.Usual) + item.Given;
+        return forms.Where(form => form.Length > 2 && !shown.Contains(form, StringComparison.Ordinal));
+    }
+
+    private static void AssertNothingOfHers(Browser device, params string[] names)
+    {
+        foreach (var name in names) Assert.DoesNotContain(name, device.Source, StringComparison.Ordinal);
+    }
+
+    /// <summary>Waits until both pages and the database tell of the same question.</summary>
+    private async Task Agree(Browser teacher, Browser tablet, Guid sitting)
+    {
+        var now = await site.Current(site.A, sitting);
+        teacher.Await($"#asking [data-answer-form] [name=place][value='{now.Place}']");
+        tablet.Await($"#turn [name=place][value='{now.Place}']");
+    }
+
+    private async Task Answer(Browser tablet, Guid sitting)
+    {
+        var item = (await site.Current(site.A, sitting)).Item;
+        var place = (await site.Current(site.A, sitting)).Place;
+        tablet.Await($"#turn [name=place][value='{place}']");
+        ChildAtScreen.Answer(tablet, item, byTouch: true);
+        tablet.AwaitGone($"#turn [name=place][value='{place}']");
+    }
+
+    /// <summary>Presses something on the teacher's page, and waits until it shows another question.</summary>
+    private static void Change(Browser teacher, string press)
+    {
+        var place = teacher.Find("[data-answer-form] [name=place]").GetAttribute("value");
+        teacher.Find(press).Click();
+        teacher.AwaitGone($"[data-answer-form] [name=place][value='{place}']");
+    }
+
+    private async Task<List<string>> Kept(Guid child) =>
+        [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
+}

@@ -1,0 +1,42 @@
+using Umbick.Core.Items;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>A browser that the rows of a class share: each opens a sitting of its own in it.</summary>
+public sealed class SharedTablet(Site site) : IDisposable
+{
+    public Browser Browser { get; } = new(site.Address, 1024, 768);
+
+    public void Dispose() => Browser.Dispose();
+}
+
+/// <summary>Each task, answered by a child on a screen of her own: with a finger, then with keys.</summary>
+[Collection("site")]
+public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixture<SharedTablet>
+{
+    public static TheoryData<string> Tasks => [.. ClockTasks.All.Select(task => task.Id)];
+
+    [Theory]
+    [MemberData(nameof(Tasks))]
+    public async Task A_child_answers_by_touch_and_by_keys_and_it_is_kept_as_given(string task)
+    {
+        var child = await site.Child(site.A, Stage.EveryMinute);
+        var sitting = await site.OnScreen(site.A, child.Id, task, task);
+        ChildAtScreen.Enter(tablet.Browser, await site.Code(site.A, sitting));
+        var given = new List<string>();
+        for (var done = 0; done < 2; done++)
+        {
+            tablet.Browser.Await($"#turn[data-done='{done}'] [data-question='{task}']");
+            given.Add(ChildAtScreen.Answer(tablet.Browser, (await site.Current(site.A, sitting)).Item, byTouch: done == 0));
+        }
+        tablet.Browser.Await("[data-finished]");
+        var questions = (await site.Record(site.A, child.Id)).Sittings.Single().Questions;
+        Assert.Equal(given, questions.Select(question => question.Given!.Raw));
+        Assert.All(questions, question => Assert.Equal(question.Asked.Item.Task.OnScreen, question.Given!.AnswerMode));
+        Assert.All(questions, question => Assert.IsNotType<Core.Clocks.Unread>(question.Answer));
+        Assert.All(questions, question => Assert.True(question.Given!.BegunSeconds <= question.Given.Seconds));
+        // Seconds that were felt are neither right nor wrong: how far off they are is reckoned.
+        if (task == ClockTasks.Feel.Id) Assert.All(questions, question => Assert.NotNull(question.Asked.Item.Question!.SecondsOff(question.Given!.Raw)));
+        else Assert.All(questions, question => Assert.True(question.IsRight, $"{question.Asked.Item.Given}: {question.Given!.Raw}"));
+    }
+}

@@ -1,0 +1,55 @@
+using System.Diagnostics;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>A process of the site that answers. Disposing it ends it at once, as a fault would.</summary>
+public sealed class SiteProcess : IDisposable
+{
+    private readonly Process _process;
+
+    private SiteProcess(Uri address, Process process) => (Address, _process) = (address, process);
+
+    public Uri Address { get; }
+
+    /// <summary>Starts a process and waits until it answers.</summary>
+    public static async Task<SiteProcess> Start(Uri address)
+    {
+        var root = Site.Setting("UMBICK_ROOT");
+        var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/bin/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/src/Umbick.Web", "--urls", address.ToString()])
+        {
+            RedirectStandardOutput = true,
+        };
+        start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
+        var process = Process.Start(start)!;
+        process.OutputDataReceived += (_, _) => { };
+        process.BeginOutputReadLine();
+        using var client = new HttpClient { BaseAddress = address };
+        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        while (!await Answers(client))
+        {
+            Assert.False(process.HasExited, "the site stopped while starting");
+            await Task.Delay(100, patience.Token);
+        }
+        return new SiteProcess(address, process);
+    }
+
+    public void Dispose()
+    {
+        _process.Kill();
+        _process.WaitForExit();
+        _process.Dispose();
+    }
+
+    private static async Task<bool> Answers(HttpClient client)
+    {
+        try
+        {
+            using var answer = await client.GetAsync(new Uri("/healthz", UriKind.Relative));
+            return answer.IsSuccessStatusCode;
+        }
+        catch (HttpRequestException)
+        {
+            return false;
+        }
+    }
+}
