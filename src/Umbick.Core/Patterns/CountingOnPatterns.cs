@@ -25,7 +25,25 @@ internal static class CountingOnPatterns
             HourFirst: "Go once round in fives and say where you end: sixty. Half of that is thirty.",
             MinuteFirst: "Count the ticks of one turn. So a half has thirty and a quarter fifteen.",
             Practise: "Practise: sixty in an hour")),
+
+        new("counts-the-start", 0.04, new OwnWay(Step.CountingOn, CountsTheStart), new(
+            Name: "The minute it is now is counted as the first",
+            Finding: "{child} counts the minute it is now as the first, and comes out one short.",
+            Reads: "the starting minute counted as one",
+            Family: "Your child says ‘one’ for the minute it is now. The first minute is over when the next one comes.",
+            Why: "When things are counted, the one the finger is on is the first. Minutes are the steps between.",
+            HourFirst: "Put a finger on where the long hand is. It has not moved yet: say ‘nought’. Each jump is one.",
+            MinuteFirst: "Count jumps, not places: from the tick it is on to the next is the first minute.",
+            Practise: "Practise: count the jumps")),
     ];
+
+    private static string? CountsTheStart(SideQuestion question) => question switch
+    {
+        { Kind: QuestionKind.After, Time: var time, Minutes: > 1 and var minutes } => $"{time.Plus(minutes - 1)}",
+        { Kind: QuestionKind.Before, Time: var time, Minutes: > 1 and var minutes } => $"{time.Plus(1 - minutes)}",
+        { Kind: QuestionKind.Until, Minutes: var minutes } => $"{minutes + 1}",
+        _ => null,
+    };
 
     private static string? PastSixty(SideQuestion question) => question switch
     {
