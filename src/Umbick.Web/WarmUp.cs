@@ -9,10 +9,13 @@ public sealed class WarmUp(ReadingModel model) : BackgroundService
     protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.Run(
         () =>
         {
-            foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ItemBank.AskedAloud).OrderBy(item => Stages.FirstWith(item.Time.Minute)))
+            foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).OrderBy(item => Stages.FirstWith(item.Time.Minute)))
             {
-                if (stoppingToken.IsCancellationRequested) return;
-                model.Predict(item, item.Task.Aloud);
+                foreach (var mode in new[] { item.Task.Aloud, item.Task.OnScreen })
+                {
+                    if (stoppingToken.IsCancellationRequested) return;
+                    model.Predict(item, mode);
+                }
             }
         },
         stoppingToken);

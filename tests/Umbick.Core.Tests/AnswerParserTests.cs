@@ -21,6 +21,7 @@ public sealed class AnswerParserTests
     [InlineData("9:0", "9:0")]
     [InlineData("10:60", "10:60")]
     [InlineData("40:8", "40:8")]
+    [InlineData("110:8", "110:8")]
     [InlineData("4", "4")]
     [InlineData("4:", "4")]
     [InlineData(":30", ":30")]

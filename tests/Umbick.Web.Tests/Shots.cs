@@ -28,6 +28,9 @@ public sealed class Shots(Site site)
         browser.Open("/ask");
         Picture(browser, "ask");
         browser.Click("Eider");
+        browser.AwaitText("What shall Eider be asked");
+        Picture(browser, "begin");
+        browser.Click("Begin");
         foreach (var (answer, i) in new[] { ".", ".", "7:20", "." }.Select((answer, i) => (answer, i)))
         {
             browser.Await($"[data-answered='{i}'] #raw:focus");
@@ -35,6 +38,17 @@ public sealed class Shots(Site site)
         }
         browser.Await("[data-answered='4'] #raw:focus");
         Picture(browser, "asking");
+        browser.Click("Ask another way");
+        browser.Click("On another device, by a code");
+        browser.Await("[data-code]");
+        Picture(browser, "devices");
+
+        browser.Open("/classes");
+        browser.Click("Tide class");
+        browser.Await("[data-group=Join]");
+        Picture(browser, "class");
+        browser.Open("/settings");
+        Picture(browser, "settings");
 
         Child(browser, "Marram");
         browser.Click("See the set");
@@ -57,6 +71,19 @@ public sealed class Shots(Site site)
         Picture(browser, "look-again");
         Until(browser, "set-from-digital");
         Picture(browser, "hands");
+
+        LookRound(browser);
+        browser.Open("/ask");
+        browser.Click("Guillemot");
+        browser.Click("Choose the tasks");
+        browser.Find("[name=task][value=match]").Click();
+        browser.Find("[name=plan][value=chosen]").Click();
+        browser.Find("[name=way][value=screen]").Click();
+        browser.Click("Begin");
+        browser.Click("Ask another way");
+        browser.Click("Turn this device round");
+        browser.Await("[data-question=match]");
+        Picture(browser, "join");
 
         LookRound(browser);
         Child(browser, "Sorrel");

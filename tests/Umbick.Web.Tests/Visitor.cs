@@ -54,5 +54,13 @@ public sealed class Visitor(Uri address) : IDisposable
     public Task<HttpResponseMessage> Post(string path, Dictionary<string, string> fields) =>
         _client.PostAsync(new Uri(path, UriKind.Relative), new FormUrlEncodedContent(fields));
 
+    /// <summary>Sends a form as htmx does, for the part that changes.</summary>
+    public Task<HttpResponseMessage> Swap(string path, Dictionary<string, string> fields)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, new Uri(path, UriKind.Relative)) { Content = new FormUrlEncodedContent(fields) };
+        request.Headers.Add("HX-Request", "true");
+        return _client.SendAsync(request);
+    }
+
     public void Dispose() => _client.Dispose();
 }

@@ -73,7 +73,7 @@ public static partial class AnswerParser
     [GeneratedRegex(@"^(?<hour>\d{1,2}(\.\d{1,4})?)?\|(?<minute>\d{1,2}(\.\d{1,4})?)?$")]
     private static partial Regex PlacedForm();
 
-    [GeneratedRegex(@"^(?<hour>\d{1,2})? ?[:.] ?(?<minutes>\d{1,3})?$")]
+    [GeneratedRegex(@"^(?<hour>\d{1,3})? ?[:.] ?(?<minutes>\d{1,3})?$")]
     private static partial Regex MarkedForm();
 
     [GeneratedRegex(@"^\d{1,4}$")]

@@ -175,14 +175,19 @@ public sealed class Belief
         get
         {
             if (_marginals is not null) return _marginals;
-            var whole = Whole;
-            return _marginals = [.. _model.Space.Steps.Select(step =>
+            var marginals = _model.Space.Steps.Select(step => new double[_model.Space.At(step).Count]).ToArray();
+            // Half of the steps at a time: two passes over every procedure, and a small one for each step.
+            foreach (var half in _model.Space.Steps.Chunk((_model.Space.Steps.Count + 1) / 2))
             {
-                var sums = new double[_model.Space.At(step).Count];
-                var choices = _model.Space.ChoicesAt(step);
-                for (var procedure = 0; procedure < whole.Length; procedure++) sums[choices[procedure]] += whole[procedure];
-                return sums;
-            })];
+                var subSpace = _model.Space.Of(half);
+                var shares = Over(subSpace);
+                foreach (var step in half)
+                {
+                    var (sums, choices) = (marginals[(int)step], subSpace.ChoicesAt(step));
+                    for (var part = 0; part < shares.Length; part++) sums[choices[part]] += shares[part];
+                }
+            }
+            return _marginals = marginals;
         }
     }
 

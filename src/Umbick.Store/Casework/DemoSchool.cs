@@ -54,6 +54,15 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         new("Alder", Stage.EveryMinute, ["to-as-past", "whole-fives-only"], 0.85, 2, false),
     ];
 
+    /// <summary>A class that was screened: alias, patterns, and how many of its questions have been typed in so far.</summary>
+    private static readonly (string Alias, string[] Patterns, int Answered)[] ScreenedClass =
+    [
+        ("Brill", [], Screen.Length), ("Dulse", ["next-hour"], Screen.Length), ("Cowrie", [], Screen.Length), ("Limpet", ["numeral-as-minutes"], Screen.Length),
+        ("Whelk", [], Screen.Length), ("Turnstone", ["to-as-past"], Screen.Length), ("Puffin", [], Screen.Length), ("Razorbill", ["hands-swapped"], Screen.Length),
+        ("Spindrift", [], Screen.Length), ("Samphire", [], Screen.Length), ("Periwinkle", ["half-names-next"], Screen.Length), ("Skua", [], Screen.Length),
+        ("Curlew", [], 2), ("Petrel", [], 0),
+    ];
+
     /// <summary>Fills an empty database. The connection is the owner's, with the school set.</summary>
     public async Task Fill(Database owner)
     {
@@ -65,6 +74,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         });
         foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))
             await owner.InSchool(Id, connection => Add(connection, cast, new Random(Seed + i), person.Id));
+        await owner.InSchool(Id, connection => ScreenClass(connection, new Random(Seed - 1), person.Id));
     }
 
     private async Task Add(DbConnection connection, Cast cast, Random random, Guid teacher)
@@ -81,6 +91,19 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             if (visit == cast.Visits - 1) break;
             await Practise(connection, child, id, clock, teacher);
             if (cast.Unlearns && visit >= (cast.Visits - 2) / 2) patterns.ForEach(child.Unlearn);
+        }
+    }
+
+    private async Task ScreenClass(DbConnection connection, Random random, Guid teacher)
+    {
+        var screen = new Screen(model, new VisitClock(today.AddDays(-6)));
+        var id = await screen.Start(connection, Id, "Tide class", Stage.FiveMinutesTo, [.. ScreenedClass.Select(child => child.Alias)]);
+        var found = (await screen.Load(connection, id))!;
+        foreach (var (child, (_, patterns, answered)) in found.Children.Zip(ScreenedClass))
+        {
+            var simulated = new SimulatedChild(model, patterns.Select(pattern => Catalogue.Find(pattern)!), 0.9, random);
+            for (var place = 1; place <= answered; place++)
+                await screen.Enter(connection, Id, child.Sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written), AnswerMode.Written, null), teacher);
         }
     }
 

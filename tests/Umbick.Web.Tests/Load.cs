@@ -1,0 +1,131 @@
+using System.Diagnostics;
+using System.Globalization;
+using AngleSharp.Html.Parser;
+using Umbick.Core.Items;
+using Umbick.Store;
+using Umbick.Store.Casework;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Measures the site as it runs: <c>./umbick bench web</c> runs it; the tests do not. It asserts no time, it tells them.</summary>
+[Collection("site")]
+public sealed class Load(Site site)
+{
+    private const int Tablets = 30;
+    private const int AnswersEach = 10;
+    private static readonly TimeSpan Pace = TimeSpan.FromSeconds(4);
+
+    [Fact(Explicit = true)]
+    [Trait("Kind", "Load")]
+    public async Task Thirty_tablets_at_once()
+    {
+        var school = await DemoSchoolId();
+        var children = (await site.App.InSchool(school, Children.All)).ToList();
+        for (var more = children.Count; more < Tablets; more++)
+            await site.App.InSchool(school, connection => Children.Add(connection, school, new Child(Guid.NewGuid(), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
+        children = [.. (await site.App.InSchool(school, Children.All)).Take(Tablets)];
+        var answers = (await site.App.InSchool(school, async connection => await Sittings.AnswersIn(connection, (await Sittings.OfChild(connection, children[0].Id)).Select(one => one.Id)))).Sum(one => one.Count());
+        Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
+        Console.WriteLine($"Each answers every {Pace.TotalSeconds:0} seconds: {await Play(school, children, Pace)}");
+        Console.WriteLine($"Each answers as soon as it can: {await Play(school, children, TimeSpan.Zero)}");
+    }
+
+    [Fact(Explicit = true)]
+    [Trait("Kind", "Load")]
+    public async Task Two_devices_agree_and_a_minute_without_network_loses_nothing()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id);
+        using var teacher = Browser.SignedIn(site.Address, site.TeacherOfA);
+        using var tablet = new Browser(site.Address, 768, 1024);
+        teacher.Open($"/ask/{sitting}");
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        var follows = new List<double>();
+        for (var i = 0; i < 6; i++)
+        {
+            foreach (var press in new[] { "[data-skip-form] button", "[data-back-form] button:not([disabled])" })
+            {
+                if (!teacher.Has(press)) continue;
+                follows.Add(Until(tablet, () => teacher.Find(press).Click()));
+            }
+            var item = (await site.Current(site.A, sitting)).Item;
+            follows.Add(Until(teacher, () => ChildAtScreen.Answer(tablet, item, byTouch: true)));
+        }
+        Console.WriteLine(Told("Two devices show the same again after", follows, 1));
+
+        var before = (await site.Record(site.A, child.Id)).Sittings[0].Answered.Count();
+        var cut = (await site.Current(site.A, sitting)).Item;
+        tablet.Network(offline: true);
+        ChildAtScreen.Answer(tablet, cut, byTouch: true);
+        await Task.Delay(TimeSpan.FromSeconds(60));
+        var during = (await site.Record(site.A, child.Id)).Sittings[0].Answered.Count();
+        var back = Until(teacher, () => tablet.Network(offline: false));
+        var after = (await site.Record(site.A, child.Id)).Sittings[0].Answered.ToList();
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"60 s without network: {before} answers before, {during} during, {after.Count} after, {after.Select(one => one.Given!.Id).Distinct().Count()} ids; the teacher's page follows {back:0.0} s after the network is back."));
+    }
+
+    private static double Until(Browser follower, Action change)
+    {
+        var place = follower.Find("[name=place]").GetAttribute("value");
+        change();
+        var watch = Stopwatch.StartNew();
+        follower.AwaitGone($"[name=place][value='{place}']");
+        return watch.Elapsed.TotalSeconds;
+    }
+
+    private async Task<string> Play(Guid school, IReadOnlyList<CaseloadRow> children, TimeSpan pace)
+    {
+        var tablets = await Task.WhenAll(children.Select(child => Open(school, child.Id)));
+        var times = await Task.WhenAll(tablets.Select((tablet, i) => Answer(tablet, i, pace)));
+        foreach (var tablet in tablets) tablet.Dispose();
+        return Told("the next item is there after", [.. times.SelectMany(one => one)], 1000);
+    }
+
+    private async Task<Visitor> Open(Guid school, Guid child)
+    {
+        var sitting = await site.App.InSchool(school, async connection =>
+        {
+            var asking = new Asking(site.Model, TimeProvider.System);
+            if ((await Children.Find(connection, child))!.OpenAsking is { } open) await asking.Stop(connection, school, open);
+            return (await asking.Start(connection, school, child, new Beginning(Way: Ways.Screen)))!.Value;
+        });
+        var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(school, sitting) });
+        return tablet;
+    }
+
+    private static async Task<List<double>> Answer(Visitor tablet, int seed, TimeSpan pace)
+    {
+        var random = new Random(seed);
+        var times = new List<double>();
+        var page = await tablet.Page("/turn");
+        await Task.Delay(pace * random.NextDouble());
+        for (var i = 0; i < AnswersEach; i++)
+        {
+            var form = page.QuerySelector("[data-answer-form]");
+            if (form is null) break;
+            var fields = form.QuerySelectorAll("input[type=hidden]").Where(input => input.GetAttribute("name") is not null).ToDictionary(input => input.GetAttribute("name")!, input => input.GetAttribute("value") ?? "");
+            fields["instead"] = $"{1 + random.Next(12)}:{random.Next(12) * 5:00}";
+            var watch = Stopwatch.StartNew();
+            var answer = await tablet.Swap("/turn?handler=answer", fields);
+            times.Add(watch.Elapsed.TotalSeconds);
+            page = await new HtmlParser().ParseDocumentAsync(await answer.Content.ReadAsStringAsync());
+            await Task.Delay(pace * (0.5 + random.NextDouble()));
+        }
+        return times;
+    }
+
+    private static string Told(string what, List<double> seconds, int unit)
+    {
+        seconds.Sort();
+        var (name, by) = unit == 1 ? ("s", 1.0) : ("ms", 1000.0);
+        string At(double share) => (seconds[(int)Math.Min(seconds.Count - 1, share * seconds.Count)] * by).ToString(unit == 1 ? "0.00" : "0", CultureInfo.InvariantCulture);
+        return $"{what} {At(0.5)} {name} (median), {At(0.95)} {name} (95 %), {At(1)} {name} at most, {seconds.Count} times.";
+    }
+
+    private async Task<Guid> DemoSchoolId()
+    {
+        using var people = new People(site.App);
+        return (await people.FindByNameAsync(DemoSchool.UserName.ToUpperInvariant(), default))!.School;
+    }
+}
