@@ -102,6 +102,22 @@ public sealed class ClassTests(Site site)
         Assert.Contains($"{found.Items.Count} of {found.Items.Count} right", (await teacher.Page($"/classes/{id}")).Body!.TextContent, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Codes_for_a_class_open_each_child_s_own_form()
+    {
+        var id = await Start(3);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var page = await Visitor.Read(await teacher.Send($"/classes/{id}", "Codes for screens"));
+        var codes = page.QuerySelectorAll("[data-child]").ToDictionary(row => row.GetAttribute("data-child")!, row => row.QuerySelector("[data-code]")!.GetAttribute("data-code")!);
+        Assert.Equal(3, codes.Values.Distinct().Count());
+        var (alias, code) = codes.Last();
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = code });
+        await tablet.Send("/turn", "Done", new() { ["raw"] = "4:12" });
+        var found = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!;
+        Assert.Equal([alias], found.Children.Where(child => child.Sitting.Answered.Any()).Select(child => child.Child.Alias));
+    }
+
     private int Enter(Browser browser, IReadOnlyList<Item> items, int from, int to)
     {
         var keys = 0;

@@ -87,6 +87,23 @@ public sealed class DeviceTests(Site site)
     }
 
     [Fact]
+    public async Task In_a_practice_set_an_answer_waits_for_the_network_and_is_then_looked_at()
+    {
+        var child = await site.Child(site.A);
+        var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
+        using var tablet = new Browser(site.Address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        tablet.Await("#turn[data-done='0'] [data-question]");
+        tablet.Network(offline: true);
+        ChildAtScreen.Answer(tablet, (await site.Current(site.A, sitting)).Item, byTouch: true);
+        tablet.AwaitText("Your answer is kept");
+        Assert.Empty(await Kept(child.Id));
+        tablet.Network(offline: false);
+        tablet.Await("[data-feedback=right]");
+        Assert.Single(await Kept(child.Id));
+    }
+
+    [Fact]
     public async Task A_stale_answer_from_the_other_device_is_refused_and_both_show_the_same_again()
     {
         var child = await site.Child(site.A);

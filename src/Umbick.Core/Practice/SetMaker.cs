@@ -9,8 +9,10 @@ namespace Umbick.Core.Practice;
 /// Makes a practice set for a pattern: a secure start, contrast pairs, the pattern's own answer to judge, the idea turned
 /// round, and two bare ones at the end. No task and time comes twice; hours are spread; the wrap over 12 is in it where it matters.
 /// </summary>
-public sealed class SetMaker(ReadingModel model)
+public sealed class SetMaker(ReadingModel model, Wording? wording = null)
 {
+    private readonly Wording _wording = wording ?? Wording.Usual;
+
     /// <summary>The usual number of items: two pairs, a judge, a transfer, a secure start and two bare ones.</summary>
     public const int UsualLength = 9;
 
@@ -107,14 +109,14 @@ public sealed class SetMaker(ReadingModel model)
         var answer = item.Task == PatternItems.TaskFor(pattern)
             ? PatternItems.AnswerOf(model, pattern, item)
             : item.Claim ?? item.Right;
-        var its = answer is PlacedAnswer ? "hands in another place" : answer.Short(Wording.Usual);
+        var its = answer is PlacedAnswer ? "hands in another place" : answer.Short(_wording);
         return part switch
         {
             SetPart.Secure => "A secure start: this has been coming right.",
-            SetPart.Agree => $"{item.Time}: here the pattern comes right too.",
-            SetPart.Differ => $"{item.Time}: here they part; the pattern gives {its}.",
+            SetPart.Agree => $"{_wording.Digital(item.Time)}: here the pattern comes right too.",
+            SetPart.Differ => $"{_wording.Digital(item.Time)}: here they part; the pattern gives {its}.",
             SetPart.Judge when item.Task == ClockTasks.Judge => $"The pattern's own answer, {its}, for her to judge.",
-            SetPart.Judge => $"{item.Time}: once more where they part.",
+            SetPart.Judge => $"{_wording.Digital(item.Time)}: once more where they part.",
             SetPart.Transfer => "The same idea the other way round.",
             _ => item.Time.Hour == 12 && pattern.Step == Step.Hour
                 ? "Bare, and over the top from 12 to 1."

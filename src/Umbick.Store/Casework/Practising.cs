@@ -31,7 +31,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
 
     /// <summary>The set that would be assigned for a pattern.</summary>
     public PracticeSet Make(ChildRecord record, Pattern pattern, int seed) =>
-        new SetMaker(model).Make(pattern, record.Child.Stage, record.NextSupport, seed);
+        new SetMaker(model, record.Child.Manner.Wording).Make(pattern, record.Child.Stage, record.NextSupport, seed);
 
     /// <summary>Assigns a set and opens its sitting.</summary>
     /// <returns>The set's id and its sitting's.</returns>

@@ -8,9 +8,12 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A screened class, sorted.</summary>
-public sealed class ClassModel(Database database, Screen screen) : PageModel
+public sealed class ClassModel(Database database, Screen screen, TimeProvider clock) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;
+
+    /// <summary>The codes that were just made, by sitting.</summary>
+    public IReadOnlyDictionary<Guid, string> CodeOf { get; private set; } = new Dictionary<Guid, string>();
 
     public IEnumerable<IGrouping<ScreeningGroup, ScreenedChild>> Groups => Class.Children.OrderBy(child => child.Result.Group).GroupBy(child => child.Result.Group);
 
@@ -43,6 +46,24 @@ public sealed class ClassModel(Database database, Screen screen) : PageModel
         if (taken == 0) return NotFound();
         if (Request.Headers["HX-Request"] != "true") return Redirect($"/classes/{id}");
         return await Load(id) ? Page() : NotFound();
+    }
+
+    /// <summary>Makes a code for every child whose form is not finished, to read out or to write on the board.</summary>
+    public async Task<IActionResult> OnPostCodes(Guid id)
+    {
+        if (!await Load(id)) return NotFound();
+        var school = User.Teacher().School;
+        CodeOf = await database.InSchool(
+            school,
+            async connection =>
+            {
+                var codes = new Dictionary<Guid, string>();
+                foreach (var sitting in Class.Children.Select(child => child.Sitting.Sitting).Where(sitting => sitting.EndedAt is null))
+                    codes[sitting.Id] = await Store.Codes.Make(connection, school, sitting.Id, clock.GetUtcNow().UtcDateTime);
+                return codes;
+            },
+            HttpContext.RequestAborted);
+        return Page();
     }
 
     private async Task<bool> Load(Guid id)

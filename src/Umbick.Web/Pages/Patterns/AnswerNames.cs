@@ -6,10 +6,10 @@ namespace Umbick.Web.Pages.Patterns;
 public static class AnswerNames
 {
     /// <summary>An answer as it is told; hands are seen on the face beside it.</summary>
-    public static string Shown(Answer? answer) => answer switch
+    public static string Shown(Answer? answer, Wording wording) => answer switch
     {
         null => "",
         PlacedAnswer => "these hands",
-        _ => answer.Short(Wording.Usual),
+        _ => answer.Short(wording),
     };
 }

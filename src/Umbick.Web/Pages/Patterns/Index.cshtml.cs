@@ -12,7 +12,7 @@ namespace Umbick.Web.Pages.Patterns;
 public sealed record Example(Pattern Pattern, string Asked, string Answered, Face Face);
 
 /// <summary>The catalogue, step by step.</summary>
-public sealed class IndexModel(ReadingModel model) : PageModel
+public sealed class IndexModel(ReadingModel model, Here here) : PageModel
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
@@ -44,7 +44,7 @@ public sealed class IndexModel(ReadingModel model) : PageModel
             .ThenBy(item => Math.Abs(item.Time.Hour - 7))
             .First();
         var answer = PatternItems.AnswerOf(model, pattern, item);
-        var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(Wording.Usual);
-        return new Example(pattern, item.Given, shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{item.Time}, answered {shown}"));
+        var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(here.Wording);
+        return new Example(pattern, item.Task.Given == Given.Words ? here.Wording.Words(item.Time) : here.Wording.Digital(item.Time), shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{here.Wording.Digital(item.Time)}, answered {shown}"));
     }
 }
