@@ -47,6 +47,20 @@ public sealed class TeachingTests
         Assert.Contains(set, ChildWords.Routine(manner, setting: true), StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("hour-words", "passed", Step.Hour, Stage.EveryMinute, "has the short hand passed")]
+    [InlineData("hour-words", "at", Step.Hour, Stage.EveryMinute, "at, or just after")]
+    [InlineData("hour-words", "nearest", Step.Hour, Stage.EveryMinute, "nearest to")]
+    [InlineData("minute-words", "by-stage", Step.Minutes, Stage.HalfPast, "straight up, straight down")]
+    [InlineData("minute-words", "by-stage", Step.Minutes, Stage.FiveMinutesPast, "count in fives")]
+    [InlineData("minute-words", "numeral", Step.Minutes, Stage.HalfPast, "At which number")]
+    [InlineData("minute-words", "count", Step.Minutes, Stage.HalfPast, "count in fives")]
+    [InlineData("noon", "both", Step.DayHalves, Stage.EveryMinute, "the sun, and of where the count turns")]
+    [InlineData("noon", "light", Step.DayHalves, Stage.EveryMinute, "light then or dark")]
+    [InlineData("noon", "count", Step.DayHalves, Stage.EveryMinute, "turns at noon and at midnight")]
+    public void What_is_said_of_the_hands_and_of_noon_follows_the_school(string setting, string choice, Step step, Stage stage, string said) =>
+        Assert.Contains(said, ChildWords.LookAgain(step, With((setting, choice)), stage), StringComparison.Ordinal);
+
     [Fact]
     public void Counting_prompts_follow_where_the_count_starts_and_how_late_minutes_are_counted()
     {

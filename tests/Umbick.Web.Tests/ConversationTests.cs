@@ -36,6 +36,24 @@ public sealed class ConversationTests(Site site)
     }
 
     [Fact]
+    public async Task On_the_child_s_screen_words_are_put_together_by_typing_how_they_begin()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id, ClockTasks.ReadWords.Id);
+        using var tablet = new Browser(site.Address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        foreach (var (group, keys) in new[] { ("amount", "q"), ("way", "t"), ("hour", "11") })
+        {
+            tablet.Focus($"[name={group}]");
+            tablet.Type(keys);
+        }
+        tablet.TabTo("Done");
+        tablet.Type(Keys.Enter);
+        tablet.Await("[data-finished]");
+        Assert.Equal("quarter to 11", (await site.Record(site.A, child.Id)).Sittings[0].Answered.Single().Given!.Raw);
+    }
+
+    [Fact]
     public async Task One_key_each_notes_the_first_answer_a_prompt_the_mode_and_how_she_did_it()
     {
         var (browser, child, _) = await Open();

@@ -1,3 +1,4 @@
+using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Core.Patterns;
@@ -8,15 +9,16 @@ public static class ChildWords
     /// <summary>A question that points at the step which a set practises.</summary>
     /// <param name="step">The step.</param>
     /// <param name="manner">How clocks are taught here.</param>
-    public static string LookAgain(Step step, Manner manner) => step switch
+    /// <param name="stage">The child's stage.</param>
+    public static string LookAgain(Step step, Manner manner, Stage stage = Stage.EveryMinute) => step switch
     {
         Step.Hands => "Which hand is the short one? That one tells the hour.",
-        Step.Hour => manner.HourFirst ? "Which number has the short hand passed?" : "First the long hand. Then: which number has the short hand passed?",
-        Step.Minutes => Counting(manner),
+        Step.Hour => manner.HourFirst ? Hour(manner) : $"First the long hand. Then: {char.ToLowerInvariant(Hour(manner)[0])}{Hour(manner)[1..]}",
+        Step.Minutes => Minutes(manner, stage),
         Step.PastOrTo => "Is the long hand on its way down, or on its way up?",
         Step.Fractions => "Half way round is thirty minutes. A quarter is half of that.",
         Step.CountingOn => "An hour is full at sixty. What comes then?",
-        Step.DayHalves => "Is it before noon or after?",
+        Step.DayHalves => Noon(manner),
         Step.Writing => "The minutes always have two figures.",
         _ => "How far has the short hand moved on from its number?",
     };
@@ -30,6 +32,27 @@ public static class ChildWords
         (false, false) => "First the long hand: the minutes. Then the short hand: the hour.",
         (true, true) => "Set the short hand first, then the long one.",
         (true, false) => "Set the long hand first, then the short one.",
+    };
+
+    private static string Hour(Manner manner) => manner[SettingList.HourWords] switch
+    {
+        "at" => "Which number is the short hand at, or just after?",
+        "nearest" => "Which number is the short hand nearest to?",
+        _ => "Which number has the short hand passed?",
+    };
+
+    private static string Minutes(Manner manner, Stage stage) => manner[SettingList.MinuteWords] switch
+    {
+        "numeral" => $"At which number is the long hand? {Counting(manner)}",
+        "by-stage" when stage < Stage.CountingInFives => "Where does the long hand point: straight up, straight down, or to a side?",
+        _ => Counting(manner),
+    };
+
+    private static string Noon(Manner manner) => manner[SettingList.Noon] switch
+    {
+        "light" => "Is it light then or dark? Is the sun still climbing?",
+        "count" => "The count turns at noon and at midnight. Which comes next?",
+        _ => "Is it before noon or after? Think of the sun, and of where the count turns.",
     };
 
     private static string Counting(Manner manner)

@@ -33,6 +33,21 @@ public static class SettingList
         "count-start", Teaching, "Where does counting in fives start?", "Nought at the 12 shows why a full hour has no minutes.",
         [new("twelve", "at the 12, as nought"), new("one", "at the 1, as five")]);
 
+    /// <summary>What is said of the hour hand between two numerals.</summary>
+    public static Setting HourWords { get; } = new(
+        "hour-words", Teaching, "What is asked of the hour hand?", "“Nearest” teaches a wrong hour after the half; the numeral it has passed is always right.",
+        [new("passed", "which number it has passed"), new("at", "which number it is at, or just after"), new("nearest", "which number it is nearest to")]);
+
+    /// <summary>What is said of the minute hand.</summary>
+    public static Setting MinuteWords { get; } = new(
+        "minute-words", Teaching, "What is said of the minute hand?", "Where it points is enough to half past; from counting in fives on it is counted.",
+        [new("by-stage", "its direction at first, the count later"), new("numeral", "the number it is at, as a place; then the count"), new("count", "always the count, never the number")]);
+
+    /// <summary>How noon and midnight are told apart.</summary>
+    public static Setting Noon { get; } = new(
+        "noon", Teaching, "How are morning and afternoon told apart?", "Light and dark say what the hours feel like, the count says where they turn.",
+        [new("both", "by light and dark, and by the count"), new("light", "by light and dark"), new("count", "by where the count turns")]);
+
     /// <summary>How near the hour hand has to be.</summary>
     public static Setting Nearness { get; } = new(
         "nearness", Teaching, "How near must the hour hand be placed?", "The right space is what counts at first; its place within it comes with five-minute times.",
@@ -82,7 +97,7 @@ public static class SettingList
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Setting> All { get; } =
     [
-        Reading, SettingOrder, Path, LateMinutes, CountStart, Nearness, MinuteNumbers, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
+        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
     ];
 
     /// <summary>The setting with this id, or null.</summary>

@@ -25,8 +25,11 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
     public async Task<IActionResult> OnGetState(int version)
     {
-        if (!await Show()) return NotFound();
-        return Question is null || Question.Sitting.Version == version ? StatusCode(StatusCodes.Status204NoContent) : Part();
+        var (school, id) = User.Child();
+        var sitting = await database.InSchool(school, connection => Sittings.Find(connection, id), HttpContext.RequestAborted);
+        if (sitting is null) return NotFound();
+        if (sitting.IsPractice || sitting.Version == version) return StatusCode(StatusCodes.Status204NoContent);
+        return await Show() ? Part() : NotFound();
     }
 
     /// <summary>The questions after this one of a list that was made before, so that it can go on without a connection.</summary>
@@ -80,7 +83,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
                     var turn = (await Practising.Where(connection, id))!;
                     here.Manner = turn.Manner;
                     var set = await Sets.Find(connection, sitting.PracticeSet!.Value);
-                    View = new TurnView(turn, ChildWords.LookAgain(set?.Pattern?.Step ?? Step.Hour, here.Manner), here.Wording, told);
+                    View = new TurnView(turn, ChildWords.LookAgain(set?.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), here.Wording, told);
                     return true;
                 }
                 here.Manner = (await Store.Children.Find(connection, sitting.Child))!.Manner;

@@ -47,6 +47,24 @@
     if (event.target.matches("[data-other-amount]")) document.querySelector('[name="amount"][value="number"]').checked = true;
   });
 
+  // A choice is also made by typing how it begins: 1 and 2 make twelve, q is a quarter, p past.
+  let typed = "";
+  let typedAt = 0;
+  let typedIn = null;
+  document.addEventListener("keydown", (event) => {
+    const group = event.target.closest?.(".part");
+    if (!group || !event.target.matches("[type=radio], [type=checkbox]") || event.key.length !== 1 || event.key === " " || event.ctrlKey || event.metaKey) return;
+    const goesOn = typedIn === group && performance.now() - typedAt < 900;
+    typed = (goesOn ? typed : "") + event.key.toLowerCase();
+    [typedAt, typedIn] = [performance.now(), group];
+    const begins = (text) => [...group.querySelectorAll("label")].find((label) => label.textContent.trim().toLowerCase().startsWith(text));
+    const choice = begins(typed)?.querySelector("input");
+    if (!choice) return;
+    choice.focus();
+    if (choice.type === "radio") choice.checked = true;
+    event.preventDefault();
+  });
+
   // Pairs: the time that is tapped goes to the clock that is marked, and the next clock without one is marked.
   function join(button) {
     const clocks = [...document.querySelectorAll("[name=joining]")];
