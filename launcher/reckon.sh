@@ -27,17 +27,6 @@ bench() {
 
 # ./umbick bench web: thirty tablets at once on the demonstration data, and two devices on one sitting.
 bench_web() {
-  take_lock bench
-  need_tools
-  need_packages postgresql chromium chromium-driver
-  build_site
-  quietly build dotnet build --no-restore -c Release tests/Umbick.Web.Tests
-  trap stop_all EXIT
-  trap 'exit 130' INT
-  trap 'exit 143' TERM HUP
-  start_cluster bench fresh
-  cli prepare --demo
-  cli certificate "$state/keys.pfx"
-  UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root" \
-    dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|FAIL'
+  prepare_demo_site bench
+  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|FAIL'
 }

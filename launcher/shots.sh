@@ -1,7 +1,16 @@
 # ./umbick shots
 
 take_shots() {
-  take_lock shots
+  prepare_demo_site shots
+  say 'Taking pictures'
+  UMBICK_SHOTS="$root/docs/screenshots" \
+    quietly shots dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Shots -explicit only
+  ls docs/screenshots
+}
+
+# prepare_demo_site NAME: a fresh demonstration on a cluster of its own, for what the browser's tests can take from it.
+prepare_demo_site() {
+  take_lock "$1"
   need_tools
   need_packages postgresql chromium chromium-driver
   build_site
@@ -9,11 +18,8 @@ take_shots() {
   trap stop_all EXIT
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
-  start_cluster shots fresh
+  start_cluster "$1" fresh
   cli prepare --demo
   cli certificate "$state/keys.pfx"
-  say 'Taking pictures'
-  UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root" UMBICK_SHOTS="$root/docs/screenshots" \
-    quietly shots dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Shots -explicit only
-  ls docs/screenshots
+  export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root"
 }
