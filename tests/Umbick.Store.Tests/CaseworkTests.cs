@@ -136,6 +136,22 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     }
 
     [Fact]
+    public async Task An_answer_sent_later_is_kept_and_not_looked_at_again()
+    {
+        var child = await schools.Child(schools.A);
+        var record = await Load(child);
+        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, Model.Patterns[0], 1, Guid.NewGuid()));
+        while (await Turn(sitting) is { Asked: { } asked })
+        {
+            var submission = new Submission(Guid.NewGuid(), asked.Place, "?", AnswerMode.Written, null) { Later = true };
+            Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, schools.A, sitting, submission)));
+            Assert.Equal(Submitted.KeptBefore, await schools.InA(connection => _practising.Answer(connection, schools.A, sitting, submission)));
+        }
+        Assert.NotNull((await Sitting(sitting)).EndedAt);
+        Assert.Equal(record.Sittings.Count + 1, (await Load(child)).Sittings.Count(one => one.Answered.All(question => question.Given!.Raw == "?")));
+    }
+
+    [Fact]
     public async Task Going_on_before_an_item_is_settled_does_nothing()
     {
         var child = await schools.Child(schools.A);

@@ -30,6 +30,7 @@ public sealed class ConversationTests(Site site)
                 keys += typed.Length + 1;
             }
             browser.Await("[data-over]");
+            TestContext.Current.SendDiagnosticMessage($"{keys} keys");
             Assert.True(keys <= MostKeys, $"{keys} keys");
             Assert.Equal(12, (await site.Record(site.A, child)).Sittings[0].Answered.Count());
         }

@@ -80,6 +80,17 @@ public sealed class SettingsTests(Site site) : IAsyncDisposable
         Assert.Contains(prompt, tablet.QuerySelector("[data-box]")!.TextContent, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("hour-first", "hour hand first")]
+    [InlineData("minute-first", "minute hand first")]
+    public async Task What_to_show_before_a_set_begins_with_the_school_s_routine(string reading, string first)
+    {
+        var (child, _) = await Sitting("reading", reading, ClockTasks.ReadDigital);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var page = await teacher.Page($"/practise/new/{child}?pattern=next-hour");
+        Assert.Contains(first, page.QuerySelector("[data-routine] h2")!.TextContent, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task Timing_off_keeps_no_seconds()
     {

@@ -75,6 +75,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var turn = await TurnOf(connection, sitting);
         if (turn.Asked?.Place != submission.Place || turn.Settled) return Submitted.MovedOn;
         await Sittings.Add(connection, school, Asking.RowOf(sittingId, submission, turn.First is null ? 1 : 2), by: null, Now);
+        if (submission.Later) await MoveOn(connection, school, sitting, turn.Total);
         return Submitted.Kept;
     }
 
@@ -83,15 +84,19 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
         var turn = await TurnOf(connection, sitting);
-        if (!turn.Settled || sitting.CurrentPlace != place) return;
-        if (place < turn.Total)
+        if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, school, sitting, turn.Total);
+    }
+
+    private async Task MoveOn(DbConnection connection, Guid school, Sitting sitting, int total)
+    {
+        if (sitting.CurrentPlace < total)
         {
-            await Sittings.MoveTo(connection, sittingId, place + 1);
+            await Sittings.MoveTo(connection, sitting.Id, sitting.CurrentPlace + 1);
             return;
         }
-        await Sittings.End(connection, sittingId, Now);
+        await Sittings.End(connection, sitting.Id, Now);
         var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sittingId, record!.Now);
+        await Marginals.Keep(connection, school, sitting.Id, record!.Now);
     }
 
     private static async Task<Turn> TurnOf(DbConnection connection, Sitting sitting)

@@ -20,6 +20,9 @@ public sealed record Submission(Guid Id, int Place, string Raw, Core.Items.Answe
     /// <summary>The id of how she did it, where it was noted.</summary>
     public string? How { get; init; }
 
+    /// <summary>Whether the child has gone on since, because there was no connection: it is not looked at again.</summary>
+    public bool Later { get; init; }
+
     /// <summary>Whether this is what was kept before.</summary>
     public bool IsSame(GivenRow before) => before.Raw == Raw && before.Place == Place;
 }

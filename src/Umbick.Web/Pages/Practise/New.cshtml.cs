@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>The set that would be given, each item with why it is there.</summary>
-public sealed class NewModel(Database database, ReadingModel model, Practising practising) : PageModel
+public sealed class NewModel(Database database, ReadingModel model, Practising practising, Here here) : PageModel
 {
     public ChildRecord Record { get; private set; } = null!;
 
@@ -23,6 +23,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         if (Catalogue.Find(pattern) is not { } found) return NotFound();
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
         if (record is null) return NotFound();
+        here.Manner = record.Child.Manner;
         (Record, Seed, Set) = (record, seed, practising.Make(record, found, seed));
         return Page();
     }

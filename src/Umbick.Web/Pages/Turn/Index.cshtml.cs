@@ -36,14 +36,16 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     public async Task<IActionResult> OnGetAhead()
     {
         if (!await Show()) return NotFound();
-        if (Question is not { Asked: { } now, Sitting: { Plan: not Plans.Adaptive } sitting } question) return StatusCode(StatusCodes.Status204NoContent);
+        var sitting = View?.Turn.Sitting ?? Question!.Sitting;
+        if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plans.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
         var (school, id) = User.Child();
         var rest = await database.InSchool(school, connection => Sittings.AskedIn(connection, [id]), HttpContext.RequestAborted);
-        var ahead = rest[id].Where(asked => asked.Place > now.Place).Select((asked, i) => question with { Asked = asked, Done = question.Done + i + 1 });
+        var done = View?.Turn.Done ?? Question!.Done;
+        var ahead = rest[id].Where(asked => asked.Place > sitting.CurrentPlace).Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null));
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     }
 
-    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? raw, string? instead, float? seconds, float? begun, AnswerParts parts)
+    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? raw, string? instead, float? seconds, float? begun, bool later, AnswerParts parts)
     {
         if (answer == Guid.Empty || !ModelState.IsValid) return await Told("Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         if (!await Show()) return NotFound();
@@ -53,7 +55,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         if (text.Length > AnswerParser.LongestAnswer) return await Told("That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var (school, sitting) = User.Child();
         var timed = here.Manner.Timed;
-        var submission = new Submission(answer, place, text, item?.Task.OnScreen ?? AnswerMode.Written, timed ? seconds : null) { BegunSeconds = timed ? begun : null };
+        var submission = new Submission(answer, place, text, item?.Task.OnScreen ?? AnswerMode.Written, timed ? seconds : null) { BegunSeconds = timed ? begun : null, Later = later };
         var submitted = await database.InSchool(
             school,
             connection => View is null ? asking.Answer(connection, school, sitting, submission, by: null) : practising.Answer(connection, school, sitting, submission),

@@ -4,14 +4,27 @@
   // Each sitting has its own: what waits for one is not lost when the device is given another.
   const store = () => `umbick.waiting.${byId("turn").dataset.sitting}`;
   const waiting = () => JSON.parse(localStorage.getItem(store()) ?? "[]");
-  const keep = (answers) => (answers.length ? localStorage.setItem(store(), JSON.stringify(answers)) : localStorage.removeItem(store()));
+  const keep = (sent) => (sent.length ? localStorage.setItem(store(), JSON.stringify(sent)) : localStorage.removeItem(store()));
+  const placeOf = (part) => part.querySelector("[name=place]")?.value;
   let ahead = [];
 
   function note() {
-    const count = waiting().length;
+    const count = waiting().filter((one) => one.fields.some(([name]) => name === "answer")).length;
     const bar = byId("waiting");
-    bar.hidden = count === 0;
-    bar.textContent = count === 1 ? "No connection. Your answer is kept, and goes as soon as it can." : `No connection. ${count} answers are kept, and go as soon as they can.`;
+    bar.hidden = waiting().length === 0;
+    bar.textContent = count <= 1 ? "No connection. Your answer is kept, and goes as soon as it can." : `No connection. ${count} answers are kept, and go as soon as they can.`;
+  }
+
+  function show(turn) {
+    byId("turn").replaceWith(turn);
+    htmx.process(byId("turn"));
+    document.dispatchEvent(new Event("umbick:question"));
+  }
+
+  function parsed(html) {
+    const holder = document.createElement("template");
+    holder.innerHTML = html;
+    return holder.content.querySelector("#turn");
   }
 
   // A list that was made before is fetched whole, so that it can go on without a connection.
@@ -19,43 +32,37 @@
     if (!document.querySelector("#turn[data-listed=yes]")) return;
     try {
       const answer = await fetch("/turn?handler=ahead", { headers: { "HX-Request": "true" } });
-      if (!answer.ok) return;
+      if (answer.status !== 200) return;
       const page = new DOMParser().parseFromString(await answer.text(), "text/html");
-      ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => part.innerHTML);
+      ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => ({ place: Number(placeOf(part) ?? Infinity), html: part.innerHTML }));
       byId("turn").dataset.aheadReady = "yes";
     } catch { /* without a connection there is nothing to fetch; what is here stays */ }
   }
 
   document.addEventListener("htmx:sendError", (event) => {
-    const sent = event.target.closest?.("[data-answer-form]");
-    if (!sent) return;
-    const answer = { fields: [...event.detail.requestConfig.formData.entries()] };
-    const id = (one) => one.fields.find(([name]) => name === "answer")[1];
-    keep([...waiting().filter((one) => id(one) !== id(answer)), answer]);
+    const form = event.target.closest?.("#turn form");
+    if (!form) return;
+    const { path, formData } = event.detail.requestConfig;
+    const fields = [...formData.entries()];
+    const next = ahead.find((question) => question.place > Number(placeOf(form)));
+    // In a practice set she goes on before the answer has been looked at.
+    if (next && form.matches("[data-answer-form]")) fields.push(["later", "true"]);
+    const value = (one, name) => one.fields.find(([field]) => field === name)?.[1];
+    const same = (one) => one.path === path && value(one, "place") === value({ fields }, "place") && value(one, "answer") === value({ fields }, "answer");
+    keep([...waiting().filter((one) => !same(one)), { path, fields }]);
     note();
-    if (ahead.length > 0) {
-      const turn = byId("turn");
-      const holder = document.createElement("template");
-      holder.innerHTML = ahead.shift();
-      turn.replaceWith(holder.content);
-      htmx.process(byId("turn"));
-      document.dispatchEvent(new Event("umbick:question"));
-    } else {
-      sent.querySelectorAll("button, input, fieldset").forEach((part) => { part.disabled = true; });
-    }
+    if (next) show(parsed(next.html));
+    else form.querySelectorAll("button, input, fieldset").forEach((part) => { part.disabled = true; });
   });
 
   // Where things stand now. A question that she is in the middle of stays as it is.
   function arrive(turn) {
-    const place = (part) => part.querySelector("[name=place]")?.value;
     const now = byId("turn");
-    if (now.dataset.begun === "yes" && place(turn) && place(turn) === place(now) && !now.querySelector("[data-done-button]:disabled")) {
+    const inTheMiddle = now.dataset.begun === "yes" && placeOf(turn) && placeOf(turn) === placeOf(now) && !now.querySelector("[data-done-button]:disabled");
+    if (!inTheMiddle) show(turn);
+    else if (turn.querySelector("[data-watch]")) {
       now.querySelector("[data-watch]").replaceWith(turn.querySelector("[data-watch]"));
       htmx.process(now.querySelector("[data-watch]"));
-    } else {
-      now.replaceWith(turn);
-      htmx.process(byId("turn"));
-      document.dispatchEvent(new Event("umbick:question"));
     }
     fetchAhead();
   }
@@ -75,15 +82,11 @@
         const body = new URLSearchParams(first.fields);
         const token = document.querySelector("[name=__RequestVerificationToken]");
         if (token) body.set("__RequestVerificationToken", token.value);
-        const answer = await fetch("/turn?handler=answer", { method: "POST", body, headers: { "HX-Request": "true" } });
+        const answer = await fetch(first.path, { method: "POST", body, headers: { "HX-Request": "true" } });
         // 409: it was answered in the meantime, by this or from another device; the page then shows where things stand.
         if (!answer.ok && answer.status !== 409) break;
         keep(rest);
-        if (rest.length === 0) {
-          const holder = document.createElement("template");
-          holder.innerHTML = await answer.text();
-          arrive(holder.content.querySelector("#turn"));
-        }
+        if (rest.length === 0) arrive(parsed(await answer.text()));
       }
     } catch { /* still no connection: it is tried again */ }
     sending = false;
