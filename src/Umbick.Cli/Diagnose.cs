@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 using Umbick.Store.Files;
@@ -53,7 +54,7 @@ internal static class Diagnose
             if (child.Patterns.Count == 0) page.Append("<p>No pattern stands out.</p>");
             page.Append("<ul>");
             foreach (var finding in child.Patterns)
-                page.Append($"<li>{Encoded(Catalogue.Find(finding.Pattern)!.Texts.FindingOf(child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.</li>");
+                page.Append($"<li>{Encoded(Catalogue.Find(finding.Pattern)!.TextsIn(Wording.Usual).FindingOf(child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.</li>");
             page.Append("</ul>");
             if (child.Unexplained.Count > 0) page.Append($"<p>Nothing explains answer {string.Join(", ", child.Unexplained)}.</p>");
         }

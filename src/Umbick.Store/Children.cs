@@ -42,6 +42,9 @@ public sealed class CaseloadRow
     /// <summary>How clocks are taught, said and drawn for her.</summary>
     public Manner Manner => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
 
+    /// <summary>Whether she has met a task, and it is in use at this stage.</summary>
+    public bool Uses(ClockTask task, Stage stage) => Manner.Uses(task, stage) && (Met is null || !ClockTasks.Plain.Contains(task) || Met.Contains(task.Id));
+
     /// <summary>The last finished sitting: its marginals are what is believed now.</summary>
     public Guid? LastSitting { get; init; }
 }
@@ -81,6 +84,14 @@ public static class Children
     /// <summary>One child with what is waiting, or null.</summary>
     public static Task<CaseloadRow?> Find(DbConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Caseload} where child.id = @id", new { id });
+
+    /// <summary>How clocks are taught, said and drawn for a child of the school.</summary>
+    public static async Task<Manner> MannerOf(DbConnection connection, Guid id)
+    {
+        var (school, child) = await connection.QuerySingleAsync<(string School, string Child)>(
+            "select school.settings::text, child.settings::text from child join school on school.id = child.school where child.id = @id", new { id });
+        return new Manner(Store.SettingsText.Read(school), Store.SettingsText.Read(child));
+    }
 
     /// <summary>The ids of the children with these aliases.</summary>
     public static async Task<IReadOnlyDictionary<string, Guid>> ByAlias(DbConnection connection, IEnumerable<string> aliases)

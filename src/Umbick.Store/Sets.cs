@@ -1,5 +1,6 @@
 using System.Data.Common;
 using Dapper;
+using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 
@@ -14,7 +15,8 @@ public sealed class AssignedSet
 
     public string Alias { get; init; } = "";
 
-    public string PatternId { get; init; } = "";
+    /// <summary>The id of the pattern that it mends; null where it is for reading at ease.</summary>
+    public string? PatternId { get; init; }
 
     public string StartSupport { get; init; } = "";
 
@@ -25,8 +27,17 @@ public sealed class AssignedSet
 
     public DateTime? DoneAt { get; init; }
 
-    /// <summary>The pattern it is for; null where a later catalogue has dropped it.</summary>
+    /// <summary>How long the line beside a question would run, in seconds: kept when it was assigned; null where it mends a pattern.</summary>
+    public float? LineSeconds { get; init; }
+
+    /// <summary>Whether it is for reading at ease.</summary>
+    public bool IsAtEase => PatternId is null;
+
+    /// <summary>The pattern it is for; null where it is for none, or a later catalogue has dropped it.</summary>
     public Pattern? Pattern => Catalogue.Find(PatternId);
+
+    /// <summary>What it is called; of a set for a pattern that is no longer in the catalogue only that it is practice.</summary>
+    public string HeadingIn(Wording wording) => IsAtEase || Pattern is not null ? PracticeSet.Heading(Pattern, wording) : "Practice";
 
     public Support Support => ItemText.Support(StartSupport);
 }
@@ -36,7 +47,7 @@ public static class Sets
 {
     private const string Select =
         """
-        select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support,
+        select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support, practice_set.line_seconds,
           practice_set.assigned_at, sitting.id as sitting, sitting.ended_at as done_at
         from practice_set
         join child on child.school = practice_set.school and child.id = practice_set.child
@@ -66,14 +77,14 @@ public static class Sets
 
     /// <summary>Keeps a set that is assigned, with what was shown when it was.</summary>
     public static async Task Assign(
-        DbConnection connection, Guid school, Guid id, Guid child, PracticeSet set, int seed, Support start, string engine, string shown, Guid by, DateTime now)
+        DbConnection connection, Guid school, Guid id, Guid child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
     {
         await connection.ExecuteAsync(
             """
-            insert into practice_set (school, id, child, pattern, seed, start_support, assigned_at, assigned_by, engine, shown)
-            values (@school, @id, @child, @pattern, @seed, @support, @now, @by, @engine, @shown::jsonb)
+            insert into practice_set (school, id, child, pattern, seed, start_support, line_seconds, assigned_at, assigned_by, engine, shown)
+            values (@school, @id, @child, @pattern, @seed, @support, @line, @now, @by, @engine, @shown::jsonb)
             """,
-            new { school, id, child, pattern = set.Pattern.Id, seed, support = ItemText.Support(start), now, by, engine, shown });
+            new { school, id, child, pattern = set.Pattern?.Id, seed, support = ItemText.Support(start), line, now, by, engine, shown });
         await connection.ExecuteAsync(
             """
             insert into set_item (school, practice_set, place, task, clock_time, claim, part, support, why)

@@ -20,7 +20,8 @@ builder.Services.AddSerilog(logs => logs
 
 var connection = builder.Configuration["UMBICK_APP"]
     ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
-builder.Services.AddSingleton(NpgsqlDataSource.Create(connection));
+// The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
+builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 }));
 builder.Services.AddSingleton<Database>();
 builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton(TimeProvider.System);

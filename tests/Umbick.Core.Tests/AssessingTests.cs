@@ -16,7 +16,7 @@ public sealed class AssessingTests
     [InlineData("words-to-digital", AnswerBox.Keys)]
     [InlineData("story", AnswerBox.Keys)]
     [InlineData("full-turn", AnswerBox.Keys)]
-    [InlineData("infer-minute-hand", AnswerBox.Keys)]
+    [InlineData("infer-minute-hand", AnswerBox.HandAndTime)]
     [InlineData("minutes-only", AnswerBox.Keys)]
     [InlineData("count-fives", AnswerBox.Keys)]
     [InlineData("later", AnswerBox.Keys)]
@@ -60,9 +60,100 @@ public sealed class AssessingTests
     [InlineData("place-hour-hand", true, false)]
     [InlineData("place-minute-hand", false, true)]
     [InlineData("set-minutes", false, true)]
+    [InlineData("infer-minute-hand", false, true)]
     [InlineData("read-digital", false, false)]
     public void Only_the_hands_that_are_asked_for_are_loose(string task, bool hour, bool minute) =>
         Assert.Equal((hour, minute), AnswerBoxes.LooseHands(One(task)));
+
+    [Theory]
+    [InlineData("|25 8:25", true)]
+    [InlineData("|25.8 8:25", true)]
+    [InlineData("|25 twenty-five past eight", true)]
+    [InlineData("8:25", true)]
+    [InlineData("|25 8:30", false)]
+    [InlineData("|40 8:25", false)]
+    [InlineData("|5 8:05", false)]
+    public void By_the_hour_hand_alone_the_long_hand_and_the_time_must_both_be_right(string raw, bool right) =>
+        Assert.Equal(right, Right(new Item(ClockTasks.InferMinuteHand, new ClockTime(8, 25)), raw));
+
+    [Theory]
+    [InlineData("|25 8:30", "8:30")]
+    [InlineData("|40 8:25", "8:25")]
+    public void Of_a_hand_and_a_time_the_time_is_the_reading(string raw, string read)
+    {
+        var item = new Item(ClockTasks.InferMinuteHand, new ClockTime(8, 25));
+        Assert.Equal(read, Assert.Single(Reading.In(item, item.Read(raw), AnswerMode.Written)).Answer.Short(Wording.Usual));
+    }
+
+    [Theory]
+    [InlineData("|61 8:25")]
+    [InlineData("|25 soon")]
+    public void A_hand_and_a_time_that_cannot_be_read_are_kept_as_they_are(string raw) =>
+        Assert.Equal(new Unread(raw), new Item(ClockTasks.InferMinuteHand, new ClockTime(8, 25)).Read(raw));
+
+    [Fact]
+    public void Hands_that_go_together_tell_of_the_long_hand_only()
+    {
+        var item = new Item(ClockTasks.SetFromDigital, new ClockTime(7, 40));
+        var geared = Assert.Single(Reading.In(item, item.Read("7.67|40"), AnswerMode.Geared));
+        Assert.Equal((ClockTasks.PlaceMinuteHand, new PlacedAnswer(null, 40)), (geared.Item.Task, geared.Answer));
+        foreach (var pattern in Catalogue.All.Where(pattern => pattern.Step == Step.Placing))
+        {
+            Assert.True(After(AnswerMode.Geared, pattern) >= new Belief(Model).In(pattern), pattern.Id);
+            Assert.True(After(AnswerMode.Placed, pattern) < new Belief(Model).In(pattern) / 2, pattern.Id);
+        }
+
+        double After(AnswerMode mode, Pattern pattern)
+        {
+            var belief = new Belief(Model);
+            belief.Observe(new GivenAnswer(item, item.Read("7.67|40"), mode));
+            return belief.In(pattern);
+        }
+    }
+
+    [Theory]
+    [InlineData("set-from-digital", true)]
+    [InlineData("copy-clock", true)]
+    [InlineData("repair-clock", false)]
+    [InlineData("place-minute-hand", false)]
+    [InlineData("read-digital", false)]
+    public void Hands_can_go_together_where_both_are_set_from_nothing(string task, bool can) => Assert.Equal(can, AnswerBoxes.CanGear(One(task)));
+
+    [Theory]
+    [InlineData("b", "3:20")]
+    [InlineData("B", "3:20")]
+    [InlineData("d", "d")]
+    [InlineData("3:20", "3:20")]
+    public void A_letter_stands_for_a_clock_to_choose(string typed, string spelled) =>
+        Assert.Equal(spelled, ClockLetters.Spelled(new Item(ClockTasks.ChooseClock, new ClockTime(4, 0)) { Choices = [AnswerParser.Parse("4:00"), AnswerParser.Parse("3:20"), AnswerParser.Parse("5:00")] }, typed));
+
+    [Theory]
+    [InlineData("a=6:20; B = 7:45", "4:00=6:20; 3:20=7:45")]
+    [InlineData("4:00=6:20;c=1", "4:00=6:20; c=1")]
+    public void Letters_stand_for_clocks_to_join(string typed, string spelled) =>
+        Assert.Equal(spelled, ClockLetters.Spelled(new Item(ClockTasks.Match, new ClockTime(4, 0)) { Clocks = [new(4, 0), new(3, 20)] }, typed));
+
+    [Theory]
+    [InlineData("30 seconds", "27.5", "30 seconds: 2.5 too early")]
+    [InlineData("30 seconds", "31", "30 seconds: 1 too late")]
+    [InlineData("10 seconds", "10", "10 seconds: exactly")]
+    public void A_stop_by_feeling_is_told_in_words(string given, string stopped, string told)
+    {
+        var item = Item.Of(SideQuestions.Find(ClockTasks.Feel, given)!);
+        Assert.Equal([told], BesideReading.Of([new GivenAnswer(item, item.Read(stopped), AnswerMode.Written)]).Felt);
+    }
+
+    [Fact]
+    public void Beside_reading_only_what_has_shown_itself_is_told()
+    {
+        var clock = new Item(ClockTasks.ReadDigital, new ClockTime(4, 0));
+        Assert.True(BesideReading.Of([new GivenAnswer(clock, clock.Right, AnswerMode.Said)]).IsEmpty);
+        var later = SideQuestions.All.Where(item => item.Task == ClockTasks.Later).ToList();
+        var way = (OwnWay)Catalogue.Find("past-sixty")!.Way;
+        var found = BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, new TextAnswer(way.AnswerTo(item.Question!) ?? item.Question!.Right), AnswerMode.Written))).Findings;
+        Assert.Equal("past-sixty", Assert.Single(found).Pattern!.Id);
+        Assert.Empty(BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, item.Right, AnswerMode.Written))).Findings);
+    }
 
     [Fact]
     public void Every_task_can_be_had_at_every_stage_and_the_same_seed_makes_the_same_items()

@@ -26,6 +26,19 @@ public sealed class FormTests
         Assert.NotEqual(forms[0].Items, _forms.Make(stage, length, seed: 5)[0].Items);
     }
 
+    [Theory]
+    [InlineData(Stage.OClock)]
+    [InlineData(Stage.HalfPast)]
+    [InlineData(Stage.QuarterTo)]
+    public void Where_one_task_is_in_use_three_forms_are_still_whole_and_none_repeats_itself(Stage stage)
+    {
+        foreach (var form in _forms.Make(stage, 12, seed: 4, [ClockTasks.ReadDigital]))
+        {
+            Assert.Equal(12, form.Items.Distinct().Count());
+            Assert.All(form.Items, item => Assert.Equal(ClockTasks.ReadDigital, item.Task));
+        }
+    }
+
     [Fact]
     public void A_form_of_sixteen_tells_nearly_every_pattern_and_says_which()
     {

@@ -235,11 +235,38 @@ public sealed class PatternRuleTests
         {
             Assert.Matches("^[a-z]+(-[a-z0-9]+)*$", pattern.Id);
             Assert.All(pattern.Alike, id => Assert.NotNull(Catalogue.Find(id)));
-            Assert.Contains("{child}", pattern.Texts.Finding, StringComparison.Ordinal);
-            string[] texts = [pattern.Texts.Name, pattern.Texts.Family, pattern.Texts.Why, pattern.Texts.HourFirst, pattern.Texts.MinuteFirst, pattern.Texts.Practise];
+            var said = pattern.TextsIn(Wording.Usual);
+            Assert.Contains("{child}", said.Finding, StringComparison.Ordinal);
+            string[] texts = [said.Name, said.Family, said.Why, said.HourFirst, said.MinuteFirst, said.Practise];
             Assert.All(texts, text => Assert.True(text.Length is > 10 and < 220, text));
         }
     }
+
+    [Theory]
+    [InlineData("past", "to", ':')]
+    [InlineData("after", "till", '.')]
+    [InlineData("after", "before", '.')]
+    public void What_is_said_of_a_pattern_has_the_school_s_own_words_and_mark(string past, string to, char mark)
+    {
+        var wording = new Wording(past, to, mark);
+        foreach (var pattern in Catalogue.All)
+        {
+            var said = pattern.TextsIn(wording);
+            foreach (var text in new[] { said.Name, said.FindingOf("Wren"), said.Reads, said.Family, said.Why, said.HourFirst, said.MinuteFirst, said.Practise })
+            {
+                Assert.DoesNotContain("{", text, StringComparison.Ordinal);
+                if (mark != ':') Assert.DoesNotMatch(@"\d:\d", text);
+                if (past != "past") Assert.DoesNotMatch("‘past’|[Hh]alf past|(five|ten|twenty) past", text);
+                if (to != "to") Assert.DoesNotMatch("‘to’|(forty|ten|twenty) to ", text);
+            }
+        }
+    }
+
+    [Theory]
+    [InlineData("to-as-past", "{child} says ‘after’ where it should be ‘till’.")]
+    [InlineData("half-names-next", "{child} lets ‘half’ name the coming hour: half after eight is 7.30.")]
+    public void A_finding_in_other_words(string id, string finding) =>
+        Assert.Equal(finding, Catalogue.Find(id)!.TextsIn(new Wording("after", "till", '.')).Finding);
 
     [Fact]
     public void Every_pattern_but_a_placing_one_shows_in_some_item_that_can_be_asked_aloud()

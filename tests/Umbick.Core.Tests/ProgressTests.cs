@@ -37,6 +37,16 @@ public sealed class ProgressTests
         Assert.Equal(3, map.Sectors.Sum(sector => sector.Right + sector.Wrong));
     }
 
+    [Theory]
+    [InlineData(8, 12)]
+    [InlineData(3, 10)]
+    [InlineData(55, 60)]
+    public void A_line_runs_half_as_long_again_as_right_answers_took_last(double seconds, double line) =>
+        Assert.Equal(line, Fluency.LineFor([new Fluency(Monday, 30, 4), new Fluency(Monday.AddDays(7), seconds, 4)]));
+
+    [Fact]
+    public void Where_nothing_was_timed_a_line_runs_twenty_seconds() => Assert.Equal(20, Fluency.LineFor([]));
+
     [Fact]
     public void Fluency_is_the_median_of_right_answers_day_by_day()
     {

@@ -41,6 +41,29 @@ public sealed class SetMakerTests
             .Select(item => item.Support).Pairwise().All(pair => pair.Later <= pair.Earlier));
 
     [Fact]
+    public void A_set_asks_only_what_the_child_has_met_beside_the_task_of_its_pattern() => Orders.Sample(order =>
+    {
+        ClockTask[] met = [ClockTasks.ReadDigital, ClockTasks.HourOnly, PatternItems.TaskFor(order.Pattern)];
+        var set = new SetMaker(Model, inUse: met.Contains).Make(order.Pattern, order.Stage, Support.Full, order.Seed, order.Length);
+        return set.Items.Count == order.Length && set.Items.All(item => met.Contains(item.Item.Task));
+    });
+
+    [Theory]
+    [InlineData(Stage.Parts, 12)]
+    [InlineData(Stage.OClock, 12)]
+    [InlineData(Stage.QuarterTo, 12)]
+    [InlineData(Stage.EveryMinute, 12)]
+    public void A_set_for_reading_at_ease_is_bare_and_has_only_what_is_taught(Stage stage, int length)
+    {
+        var set = new EaseSet(task => task == ClockTasks.ReadDigital).Make(stage, seed: 3);
+        Assert.Null(set.Pattern);
+        Assert.Equal(length, set.Items.Select(item => item.Item).Distinct().Count());
+        Assert.All(set.Items, item => Assert.Equal((ClockTasks.ReadDigital, Support.Bare, SetPart.Ease), (item.Item.Task, item.Support, item.Part)));
+        Assert.All(set.Items, item => Assert.True(item.Item.Time.Minute == 0 || stage.Has(item.Item.Time.Minute)));
+        Assert.Equal(set.Items, new EaseSet(task => task == ClockTasks.ReadDigital).Make(stage, seed: 3).Items);
+    }
+
+    [Fact]
     public void The_same_seed_makes_the_same_set() => Orders.Sample(order =>
         Maker.Make(order.Pattern, order.Stage, Support.Most, order.Seed).Items
             .SequenceEqual(Maker.Make(order.Pattern, order.Stage, Support.Most, order.Seed).Items));

@@ -170,6 +170,17 @@ public sealed class TaskTests
         }
     }
 
+    [Theory]
+    [InlineData("6:43")]
+    [InlineData("8:27")]
+    [InlineData("12:03")]
+    [InlineData("3:38")]
+    public void At_single_minutes_too_there_are_four_clocks_to_choose_from(string time)
+    {
+        var item = new Distractors(Model).With(new Item(ClockTasks.ChooseClock, ClockTime.TryParse(time)!.Value), 4, seed: 3);
+        Assert.Equal(4, item.Choices.Select(choice => choice.Meaning).Distinct().Count());
+    }
+
     [Fact]
     public void Every_task_about_a_time_can_be_made_whole()
     {

@@ -1,6 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Core.Tests;
@@ -67,6 +68,7 @@ public sealed class TeachingTests
         Assert.Contains("Start at the top", ChildWords.LookAgain(Step.Minutes, Manner.Usual), StringComparison.Ordinal);
         Assert.Contains("five at the 1", ChildWords.LookAgain(Step.Minutes, With(("count-start", "one"))), StringComparison.Ordinal);
         Assert.Contains("count back", ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"))), StringComparison.Ordinal);
+        Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"), ("minute-words", "count")), Stage.QuarterPast), StringComparison.Ordinal);
         Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, Manner.Usual), StringComparison.Ordinal);
     }
 
@@ -114,6 +116,68 @@ public sealed class TeachingTests
         var manner = With(("numerals", "upside down"), ("weather", "fine"));
         Assert.Equal(Manner.Usual.Dial, manner.Dial);
         Assert.Null(SettingList.Find("weather"));
+    }
+
+    [Theory]
+    [InlineData("by-last", null)]
+    [InlineData("full", Support.Full)]
+    [InlineData("most", Support.Most)]
+    [InlineData("some", Support.Some)]
+    [InlineData("bare", Support.Bare)]
+    public void The_help_on_the_first_clocks_follows_the_school(string choice, Support? support) => Assert.Equal(support, With(("support", choice)).Support);
+
+    [Theory]
+    [InlineData("by-use", true, false)]
+    [InlineData("geared", true, true)]
+    [InlineData("loose", false, false)]
+    public void Whether_hands_go_together_follows_the_school(string choice, bool shown, bool practised)
+    {
+        var manner = With(("hands", choice));
+        Assert.Equal((shown, practised), (manner.ShowsGeared, manner.PractisesGeared));
+    }
+
+    [Theory]
+    [InlineData("as-long", false)]
+    [InlineData("countdown", true)]
+    public void A_line_runs_down_only_where_the_school_says_so(string choice, bool runs) => Assert.Equal(runs, With(("waiting", choice)).CountsDown);
+
+    [Theory]
+    [InlineData("past", "after", Stage.HalfPast, "Half after")]
+    [InlineData("past", "after", Stage.FiveMinutesPast, "Five-minute times, after")]
+    [InlineData("to", "till", Stage.QuarterTo, "Quarter till")]
+    [InlineData("to", "till", Stage.HalfPast, "Half past")]
+    public void Stages_are_called_in_the_school_s_words(string setting, string choice, Stage stage, string name) =>
+        Assert.Equal(name, stage.Name(With((setting, choice)).Wording));
+
+    [Theory]
+    [InlineData("read-words", "Say it with after or till.")]
+    [InlineData("minutes-only", "How many minutes after the hour?")]
+    [InlineData("set-minutes", "minutes after the hour.")]
+    public void Questions_are_asked_in_the_school_s_words(string task, string asked) =>
+        Assert.EndsWith(asked, new Item(ClockTasks.Find(task)!, new ClockTime(7, 40)).Ask(With(("past", "after"), ("to", "till")).Wording), StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("3:10 half an hour later", "It is 3.10. What time will it be half an hour later?")]
+    public void Times_in_questions_have_the_school_s_mark(string given, string asked) =>
+        Assert.Equal(asked, Item.Of(SideQuestions.Find(ClockTasks.Later, given)!).Ask(With(("mark", "stop")).Wording));
+
+    [Theory]
+    [InlineData("read-digital", "First the short hand")]
+    [InlineData("set-from-digital", "Set the short hand first")]
+    [InlineData("place-hour-hand", "How far has the short hand moved on")]
+    [InlineData("place-minute-hand", "count in fives to the long hand")]
+    [InlineData("infer-minute-hand", "First the short hand")]
+    [InlineData("minutes-only", "count in fives to the long hand")]
+    [InlineData("hour-only", "Which number has the short hand passed")]
+    [InlineData("words-to-digital", "‘To’: it is still coming")]
+    [InlineData("day-part", "before noon or after")]
+    [InlineData("later", "An hour is full at sixty")]
+    [InlineData("count-fives", "Take your time")]
+    public void A_word_that_helps_points_at_what_to_do(string task, string word)
+    {
+        var found = ClockTasks.Find(task)!;
+        var item = SideQuestions.All.FirstOrDefault(item => item.Task == found) ?? new Item(found, new ClockTime(7, 40));
+        Assert.Contains(word, ChildWords.Help(item, Manner.Usual, Stage.EveryMinute), StringComparison.Ordinal);
     }
 
     [Theory]

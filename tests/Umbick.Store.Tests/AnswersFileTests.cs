@@ -30,6 +30,15 @@ public sealed class AnswersFileTests
         Assert.Equal(new DateOnly(2026, 3, 2), Assert.Single(lines).Day);
     }
 
+    [Fact]
+    public void A_clock_set_with_hands_that_go_together_and_a_hand_placed_with_a_time_told_are_read()
+    {
+        var (lines, errors) = Read($"{Header},mode\nFennel,2026-03-02,set-from-digital,7:40,7.67|40,geared\nFennel,2026-03-02,infer-minute-hand,8:25,|25 8:25,\n");
+        Assert.Empty(errors);
+        Assert.Equal(AnswerMode.Geared, lines[0].Given.Mode);
+        Assert.IsType<HandAndTimeAnswer>(lines[1].Given.Answer);
+    }
+
     [Theory]
     [InlineData("child,date,tusk,given,answer\n", "line 1, column 3: No column is called “tusk”")]
     [InlineData("child,date,task,given\n", "line 1: The column “answer” is missing")]

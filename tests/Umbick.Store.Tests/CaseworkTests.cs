@@ -101,6 +101,21 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(["hands-swapped", "numeral-as-minutes"], (await Load(child)).Now.Likely.Select(finding => finding.Pattern.Id).Order());
     }
 
+    [Theory]
+    [InlineData("next-hour", "to-this-hour")]
+    [InlineData("hands-swapped", "numeral-as-minutes")]
+    public async Task Lists_name_the_pattern_to_practise_first_as_the_child_s_own_page_does(params string[] patterns)
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        await Answer(child, sitting, patterns, Manner.Usual.Length);
+        var record = await Load(child);
+        var kept = await schools.InA(connection => Marginals.After(connection, [sitting]));
+        var believed = record.First.Select(impact => impact.Finding.Pattern);
+        Assert.NotEmpty(believed);
+        Assert.Equal(believed, kept[sitting].Select(one => one.Pattern).Take(record.First.Count));
+    }
+
     [Fact]
     public async Task A_set_is_given_done_with_one_look_again_and_shows_in_first_and_now()
     {

@@ -99,23 +99,24 @@ public sealed class Browser : IDisposable
     /// <summary>The label round a field, which is what a finger meets.</summary>
     public IWebElement LabelOf(string css) => (IWebElement)_driver.ExecuteScript("return arguments[0].labels[0]", Find(css))!;
 
-    /// <summary>Goes back with Shift and Tab until something with these words has the focus.</summary>
-    public void TabBackTo(string words)
-    {
-        for (var i = 0; i < 40 && !Script<string>("return document.activeElement.textContent").Contains(words, StringComparison.Ordinal); i++) TabBack();
-    }
+    /// <summary>Goes back with Shift and Tab until something with this label or these words has the focus.</summary>
+    public void TabBackTo(string words) => Reach(words, TabBack);
 
     /// <summary>Goes on with Tab until something with this label or these words has the focus.</summary>
-    public void TabTo(string words)
+    public void TabTo(string words) => Reach(words, () => Type(Keys.Tab));
+
+    /// <summary>Goes at most once round the page, which is as long as the tests before have made it.</summary>
+    private void Reach(string words, Action step)
     {
-        for (var i = 0; i < 120; i++)
+        var stops = Script<long>("return document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex]').length");
+        for (var i = 0; i <= stops + 1; i++)
         {
-            var name = (string)_driver.ExecuteScript(
-                "const e = document.activeElement; return (e.ariaLabel ?? '') + ' ' + (e.labels?.[0]?.textContent ?? '') + ' ' + (e === document.body ? '' : e.textContent ?? '');")!;
+            var name = Script<string>(
+                "const e = document.activeElement; return (e.ariaLabel ?? '') + ' ' + (e.labels?.[0]?.textContent ?? '') + ' ' + (e === document.body ? '' : e.textContent ?? '');");
             if (name.Contains(words, StringComparison.Ordinal)) return;
-            Type(Keys.Tab);
+            step();
         }
-        Assert.Fail($"Tab never reached “{words}”.");
+        Assert.Fail($"Neither Tab nor Shift and Tab reached “{words}”.");
     }
 
     /// <summary>Drags from one place of a board to another; places are fractions of its radius round its middle, degrees from the top.</summary>

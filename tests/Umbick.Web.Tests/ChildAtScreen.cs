@@ -21,7 +21,7 @@ public static class ChildAtScreen
         var raw = Put(browser, item, byTouch);
         if (AnswerBoxes.Of(item) == AnswerBox.Verdict && raw == "ok") return raw;
         if (byTouch) browser.Tap("[data-done-button]");
-        else if (AnswerBoxes.Of(item) is AnswerBox.Keys or AnswerBox.Verdict) browser.Type(Keys.Enter);
+        else if (AnswerBoxes.Of(item) is AnswerBox.Keys or AnswerBox.Verdict or AnswerBox.HandAndTime) browser.Type(Keys.Enter);
         else
         {
             browser.TabTo("Done");
@@ -54,6 +54,10 @@ public static class ChildAtScreen
                 return Words(browser, item, byTouch);
             case AnswerBox.Hands:
                 return Hands(browser, item, byTouch);
+            case AnswerBox.HandAndTime:
+                var hand = Hands(browser, item, byTouch);
+                Figures(browser, right, byTouch);
+                return $"{hand} {right}";
             case AnswerBox.Times or AnswerBox.Clocks:
                 var raw = item.Choices.First(choice => choice.Meaning == item.Time).Short(Wording.Usual);
                 Choose(browser, "raw", [raw], byTouch);

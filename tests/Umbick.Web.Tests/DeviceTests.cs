@@ -37,12 +37,17 @@ public sealed class DeviceTests(Site site)
         await Answer(tablet, sitting);
         await Agree(teacher, tablet, sitting);
 
-        // Without a network the answer is kept on the tablet; with it again, it is there once.
+        // A minute without a network: the answer is kept on the tablet; with it again, it is there once.
         var before = (await Kept(child.Id)).Count;
         tablet.Network(offline: true);
         ChildAtScreen.Answer(tablet, (await site.Current(site.A, sitting)).Item, byTouch: true);
         tablet.AwaitText("Your answer is kept");
-        Assert.Equal(before, (await Kept(child.Id)).Count);
+        await Throughout(TimeSpan.FromSeconds(60), async () =>
+        {
+            Assert.Equal(before, (await Kept(child.Id)).Count);
+            Assert.True(teacher.Has($"#asking[data-answered='{before}']"));
+            Assert.Contains("Your answer is kept", tablet.Text, StringComparison.Ordinal);
+        });
         tablet.Network(offline: false);
         tablet.Await("#waiting[hidden]");
         teacher.Await($"#asking[data-answered='{before + 1}']");
@@ -86,6 +91,69 @@ public sealed class DeviceTests(Site site)
         given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
         tablet.Await("[data-finished]");
         Assert.Equal(given, await Kept(child.Id));
+    }
+
+    [Fact]
+    public async Task A_list_opens_again_without_a_server_where_the_child_was_and_all_is_sent_once()
+    {
+        var child = await site.Child(site.A);
+        string[] tasks = ["read-digital", "minutes-only", "words-to-digital", "read-words"];
+        var sitting = await site.OnScreen(site.A, child.Id, tasks);
+        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
+        var server = await Site.Another();
+        using var tablet = new Browser(server.Address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        tablet.Await("#turn[data-kept][data-ahead-ready] [data-question=read-digital]");
+        List<string> given = [ChildAtScreen.Answer(tablet, items[0], byTouch: false)];
+        tablet.Await($"#turn[data-kept] [data-question={tasks[1]}]");
+
+        server.Dispose();
+        for (var i = 1; i < 3; i++)
+        {
+            tablet.Reload();
+            tablet.Await($"#turn[data-ahead-ready] [data-question={tasks[i]}]");
+            given.Add(ChildAtScreen.Answer(tablet, items[i], byTouch: false));
+            tablet.Await($"#turn[data-kept] [data-question={tasks[i + 1]}]");
+        }
+        tablet.Reload();
+        tablet.AwaitText("2 answers are kept");
+        Assert.Single(await Kept(child.Id));
+
+        using var again = await SiteProcess.Start(server.Address);
+        tablet.Await("#waiting[hidden]");
+        tablet.Await($"#turn[data-done='3'] [data-question={tasks[3]}]");
+        given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
+        tablet.Await("[data-finished]");
+        Assert.Equal(given, await Kept(child.Id));
+        // What is over is not kept: nothing of it opens without a server.
+        tablet.AwaitScript("return caches.has('umbick.turn').then(kept => !kept)");
+    }
+
+    [Fact]
+    public async Task An_adaptive_sitting_opens_again_without_a_server_and_waits_with_the_answer_kept()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id);
+        var server = await Site.Another();
+        using var tablet = new Browser(server.Address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        tablet.Await("#turn[data-kept]");
+        var item = (await site.Current(site.A, sitting)).Item;
+
+        server.Dispose();
+        tablet.Reload();
+        tablet.Await("#turn[data-kept]");
+        var given = ChildAtScreen.Answer(tablet, item, byTouch: true);
+        tablet.AwaitText("Your answer is kept");
+        tablet.AwaitScript("return caches.match('/turn').then(page => page.text()).then(text => text.includes('disabled'))");
+        tablet.Reload();
+        tablet.AwaitText("Your answer is kept");
+        tablet.Await("[data-done-button]:disabled");
+        Assert.Empty(await Kept(child.Id));
+
+        using var again = await SiteProcess.Start(server.Address);
+        tablet.Await("#turn[data-done='1'] [data-answer-form] [data-done-button]:enabled");
+        Assert.Equal([given], await Kept(child.Id));
     }
 
     [Fact]
@@ -246,6 +314,17 @@ public sealed class DeviceTests(Site site)
         tablet.Await($"#turn [name=place][value='{place}']");
         ChildAtScreen.Answer(tablet, item, byTouch: true);
         tablet.AwaitGone($"#turn [name=place][value='{place}']");
+    }
+
+    /// <summary>Watches that something holds for as long as this.</summary>
+    private static async Task Throughout(TimeSpan time, Func<Task> holds)
+    {
+        using var timer = new PeriodicTimer(TimeSpan.FromSeconds(1));
+        for (var seconds = 0; seconds < time.TotalSeconds; seconds++)
+        {
+            await holds();
+            await timer.WaitForNextTickAsync();
+        }
     }
 
     /// <summary>Presses something on the teacher's page, and waits until it shows another question.</summary>

@@ -39,4 +39,23 @@ public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixtu
         if (task == ClockTasks.Feel.Id) Assert.All(questions, question => Assert.NotNull(question.Asked.Item.Question!.SecondsOff(question.Given!.Raw)));
         else Assert.All(questions, question => Assert.True(question.IsRight, $"{question.Asked.Item.Given}: {question.Given!.Raw}"));
     }
+
+    [Theory]
+    [InlineData("7 8 ", "12", "between 7 and 8, 12")]
+    [InlineData("1 12 ", "5", "between 12 and 1, 5")]
+    [InlineData("11 ", "11", "on 11, 11")]
+    public async Task Numbers_are_taken_as_they_are_typed_however_quickly(string beside, string at, string kept)
+    {
+        var child = await site.Child(site.A, Stage.EveryMinute);
+        var sitting = await site.OnScreen(site.A, child.Id, ClockTasks.Describe.Id);
+        ChildAtScreen.Enter(tablet.Browser, await site.Code(site.A, sitting));
+        tablet.Browser.Await("[data-question=describe]");
+        tablet.Browser.Focus("[name=beside][value='3']");
+        tablet.Browser.Type(beside);
+        tablet.Browser.Focus("[name=longAt][value='3']");
+        tablet.Browser.Type(at);
+        tablet.Browser.Tap("[data-done-button]");
+        tablet.Browser.Await("[data-finished]");
+        Assert.Equal(kept, (await site.Record(site.A, child.Id)).Sittings[0].Answered.Single().Given!.Raw);
+    }
 }

@@ -38,9 +38,9 @@ public sealed class EveryViewTests(Site site)
         string[] views =
         [
             "/children", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
-            $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid",
+            $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
             "/settings", $"/children/{child.Id}/teaching", "/clock",
-            "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", "/patterns", "/sign-out",
+            "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
         ];
         foreach (var path in views)
         {

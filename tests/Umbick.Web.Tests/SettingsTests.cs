@@ -91,6 +91,22 @@ public sealed class SettingsTests(Site site) : IAsyncDisposable
         Assert.Contains(first, page.QuerySelector("[data-routine] h2")!.TextContent, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("geared", AnswerMode.Geared)]
+    [InlineData("by-use", AnswerMode.Placed)]
+    public async Task Hands_that_go_together_are_kept_as_such(string choice, AnswerMode mode)
+    {
+        await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = choice }));
+        var child = await site.Child(site.A);
+        var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
+        var asked = (await site.Record(site.A, child.Id)).Sittings[0].Questions.First(question => question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        await tablet.Send("/turn", "Done", new() { ["hourHand"] = "7.67", ["minuteHand"] = "40" });
+        Assert.Equal(mode, (await site.Record(site.A, child.Id)).Sittings[0].Answered.Single().Given!.AnswerMode);
+    }
+
     [Fact]
     public async Task Timing_off_keeps_no_seconds()
     {

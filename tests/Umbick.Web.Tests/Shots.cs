@@ -73,22 +73,13 @@ public sealed class Shots(Site site)
         Picture(browser, "hands");
 
         LookRound(browser);
-        browser.Open("/ask");
-        browser.Click("Guillemot");
-        browser.Click("Choose the tasks");
-        browser.Find("[name=task][value=match]").Click();
-        browser.Find("[name=plan][value=chosen]").Click();
-        browser.Find("[name=way][value=screen]").Click();
-        browser.Click("Begin");
-        browser.Click("Ask another way");
-        browser.Click("Turn this device round");
-        browser.Await("[data-question=match]");
-        Picture(browser, "join");
-
-        LookRound(browser);
         Child(browser, "Sorrel");
         browser.Click("See the set");
         browser.Click("Give Sorrel");
+        browser.Click("Print it as a sheet");
+        browser.Await("[data-sheet]");
+        Picture(browser, "sheet");
+        browser.Back();
         browser.Click("Hand over");
         browser.Resize(768, 1024);
         Until(browser, "read-words");

@@ -105,11 +105,11 @@ public sealed class Site : IAsyncLifetime
     /// <summary>The sitting itself.</summary>
     public async Task<Sitting> Now(Guid school, Guid sitting) => (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
 
-    /// <summary>A set that is given and not done, with its sitting.</summary>
-    public Task<(Guid Set, Guid Sitting)> Set(Guid school, Guid child, string pattern) => App.InSchool(school, async connection =>
+    /// <summary>A set that is given and not done, with its sitting: for a pattern, or for reading at ease.</summary>
+    public Task<(Guid Set, Guid Sitting)> Set(Guid school, Guid child, string? pattern) => App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
-        return await new Practising(Model, TimeProvider.System).Assign(connection, school, record!, Core.Patterns.Catalogue.Find(pattern)!, 1, Guid.NewGuid());
+        return await new Practising(Model, TimeProvider.System).Assign(connection, school, record!, Core.Patterns.Catalogue.Find(pattern), 1, Guid.NewGuid());
     });
 
     /// <summary>A child's record.</summary>

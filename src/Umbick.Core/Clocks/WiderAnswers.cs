@@ -109,6 +109,30 @@ public sealed partial record PlacesAnswer(int From, int To, int MinuteAt) : Answ
     private static partial Regex Number();
 }
 
+/// <summary>A minute hand that was placed, and the time that was told with it.</summary>
+/// <param name="Minute">Where the minute hand points, 0 ≤ y &lt; 60 minutes.</param>
+/// <param name="Time">The time that was told.</param>
+public sealed partial record HandAndTimeAnswer(double Minute, Answer Time) : Answer
+{
+    /// <inheritdoc/>
+    public override ClockTime? Meaning => Time.Meaning;
+
+    /// <summary>Reads <c>|25 8:25</c>: the hand as a placed one, then the time. Without a hand it is the time alone.</summary>
+    public static Answer Parse(string raw)
+    {
+        if (Form().Match(raw) is not { Success: true } match) return AnswerParser.Parse(raw);
+        return (AnswerParser.Parse(match.Groups["hand"].Value), AnswerParser.Parse(match.Groups["time"].Value)) is (PlacedAnswer { Minute: { } minute }, not Unread and var time)
+            ? new HandAndTimeAnswer(minute, time)
+            : new Unread(raw);
+    }
+
+    /// <inheritdoc/>
+    public override string Short(Wording wording) => $"{new PlacedAnswer(null, Minute).Raw} {Time.Short(wording)}";
+
+    [GeneratedRegex(@"^\s*(?<hand>\|[\d.]+)\s+(?<time>.+)$")]
+    private static partial Regex Form();
+}
+
 /// <summary>Several of the times that were offered.</summary>
 public sealed record SeveralAnswer(IReadOnlyList<Answer> Chosen) : Answer
 {

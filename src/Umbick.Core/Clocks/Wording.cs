@@ -1,10 +1,12 @@
+using System.Text.RegularExpressions;
+
 namespace Umbick.Core.Clocks;
 
 /// <summary>How a school says and writes times. The default is <c>past</c>, <c>to</c> and a colon.</summary>
 /// <param name="Past">The word for minutes after the hour: past or after.</param>
 /// <param name="To">The word for minutes before the hour: to, till, of or before.</param>
 /// <param name="Mark">What stands between hours and minutes: a colon or a full stop.</param>
-public sealed record Wording(string Past = "past", string To = "to", char Mark = ':')
+public sealed partial record Wording(string Past = "past", string To = "to", char Mark = ':')
 {
     private static readonly string[] Ones =
     [
@@ -54,6 +56,16 @@ public sealed record Wording(string Past = "past", string To = "to", char Mark =
         };
     }
 
+    /// <summary>
+    /// A text in these words: <c>{past}</c>, <c>{Past}</c>, <c>{to}</c> and <c>{To}</c> stand for the words; a time in figures, <c>7:30</c>,
+    /// gets this mark.
+    /// </summary>
+    public string Fill(string text) => Colon().Replace(text, $"{Mark}")
+        .Replace("{past}", Past, StringComparison.Ordinal)
+        .Replace("{Past}", Capital(Past), StringComparison.Ordinal)
+        .Replace("{to}", To, StringComparison.Ordinal)
+        .Replace("{To}", Capital(To), StringComparison.Ordinal);
+
     /// <summary>A number in words.</summary>
     /// <param name="number">0 to 199.</param>
     /// <exception cref="ArgumentOutOfRangeException">The number is outside its range.</exception>
@@ -65,6 +77,11 @@ public sealed record Wording(string Past = "past", string To = "to", char Mark =
         if (number < 20) return Ones[number];
         return number % 10 == 0 ? Tens[number / 10] : $"{Tens[number / 10]}-{Ones[number % 10]}";
     }
+
+    private static string Capital(string word) => $"{char.ToUpperInvariant(word[0])}{word[1..]}";
+
+    [GeneratedRegex(@"(?<=\d):(?=\d)")]
+    private static partial Regex Colon();
 
     private static string AmountWords(int? amount) => amount switch
     {

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
@@ -15,7 +16,7 @@ public sealed record Choice(Way Way, IReadOnlyList<Pattern> Patterns, double Pri
     public bool Holds(Pattern pattern) => Patterns.Contains(pattern);
 
     /// <summary>What is read this way, as a noun.</summary>
-    public string Reads => Patterns.Count > 0
-        ? string.Join(" and ", Patterns.Select(pattern => pattern.Texts.Reads))
-        : IsOther ? "some other way" : Catalogue.ReadsRightly(Way.Step);
+    public string ReadsIn(Wording wording) => Patterns.Count > 0
+        ? string.Join(" and ", Patterns.Select(pattern => pattern.TextsIn(wording).Reads))
+        : IsOther ? "some other way" : Catalogue.ReadsRightly(Way.Step, wording);
 }

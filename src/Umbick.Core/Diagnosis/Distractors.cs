@@ -58,8 +58,10 @@ public sealed class Distractors(ReadingModel model)
             .Select(same => (Answer)DigitalAnswer.Of(same.Key));
     }
 
+    /// <summary>Clocks at the same hour or the same minutes, or with the hands changed over; as far past a numeral as the time asked for, or on one.</summary>
     private static IEnumerable<ClockTime> NearClocks(ClockTime asked) =>
-        ClockTime.All().Where(clock => clock != asked && clock.Minute % 5 == 0 && (clock.Minute == asked.Minute || clock.Hour == asked.Hour || clock.Hour == asked.Minute / 5));
+        ClockTime.All().Where(clock => clock != asked && (clock.Minute % 5 == 0 || clock.Minute % 5 == asked.Minute % 5)
+            && (clock.Minute == asked.Minute || clock.Hour == asked.Hour || clock.Hour == Hours.Named(asked.Minute / 5)));
 
     private IEnumerable<(int Procedure, double Weight)> Weighed(Item item)
     {

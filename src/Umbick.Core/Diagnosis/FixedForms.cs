@@ -16,7 +16,7 @@ public sealed record FixedForm(string Name, Stage Stage, int Seed, IReadOnlyList
 public sealed record Coverage(Pattern Pattern, int Telling);
 
 /// <summary>
-/// Makes parallel forms A, B and C for a stage: each task and time stands in one of them only, and each item was the one
+/// Makes parallel forms A, B and C for a stage: each task and time stands in one of them only, as long as there are enough, and each item was the one
 /// that, after those before it, was expected to tell most about a child of whom nothing is known.
 /// </summary>
 public sealed class FixedForms(ReadingModel model)
@@ -36,13 +36,16 @@ public sealed class FixedForms(ReadingModel model)
     {
         if (!Lengths.Contains(length)) throw new ArgumentOutOfRangeException(nameof(length), length, "A form has 8, 12 or 16 items.");
         var random = new Random(seed);
-        var open = ItemBank.ForSitting(stage, tasks ?? ClockTasks.Plain).OrderBy(_ => random.Next()).Select(item => new Candidate(item, AnswersTo(item))).ToList();
+        var all = ItemBank.ForSitting(stage, tasks ?? ClockTasks.Plain).OrderBy(_ => random.Next()).Select(item => new Candidate(item, AnswersTo(item))).ToList();
+        var open = all.ToList();
         var forms = Names.Select(name => new Draft(name, model.Patterns.Count)).ToList();
         for (var place = 0; place < length; place++)
         {
             foreach (var form in forms)
             {
-                if (open.MaxBy(form.Worth) is not { } best) break;
+                // Where few tasks are in use a stage has too few times for three forms: then one may stand in two of them.
+                var best = open.MaxBy(form.Worth) ?? all.Where(candidate => !form.Items.Contains(candidate.Item)).MaxBy(form.Worth);
+                if (best is null) break;
                 open.Remove(best);
                 form.Add(best);
             }

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
@@ -7,7 +8,7 @@ internal static class ItemReason
 {
     private const string StillRight = "Checks that this still comes out right.";
 
-    public static string Of(ReadingModel model, Belief belief, Prediction prediction)
+    public static string Of(ReadingModel model, Belief belief, Prediction prediction, Wording wording)
     {
         var shares = belief.Over(prediction.SubSpace);
         var mass = new double[prediction.Answers.Count];
@@ -31,8 +32,8 @@ internal static class ItemReason
             var (one, two) = (At(step, tops[0]), At(step, tops[1]));
             if (one == two) continue;
             return one.Patterns.Count > 0 && one.Patterns.SequenceEqual(two.Patterns)
-                ? $"{one.Patterns[0].Texts.Name}: are o’clock, half and quarters spoilt too?"
-                : $"Tells {one.Reads} from {two.Reads}.";
+                ? $"{one.Patterns[0].TextsIn(wording).Name}: are o’clock, half and quarters spoilt too?"
+                : $"Tells {one.ReadsIn(wording)} from {two.ReadsIn(wording)}.";
         }
         return StillRight;
 

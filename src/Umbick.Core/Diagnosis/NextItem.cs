@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
@@ -39,7 +40,8 @@ public sealed record Wanting(Pattern Pattern, IReadOnlyList<int> Seen)
 /// <param name="model">The model.</param>
 /// <param name="seed">Breaks ties; the same seed breaks them the same way.</param>
 /// <param name="taken">How answers to a task are taken; where nothing is said, as they stand.</param>
-public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask, AnswerMode>? taken = null)
+/// <param name="wording">How the reasons say times.</param>
+public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask, AnswerMode>? taken = null, Wording? wording = null)
 {
     private readonly Func<ClockTask, AnswerMode> _taken = taken ?? (task => task.Taken);
     private IReadOnlyList<Item>? _bank;
@@ -87,7 +89,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var easierOnly = asked.Count == 0 || right + Easier < (RightShare * (asked.Count + 1)) - Slack;
         var floor = easierOnly ? Math.Min(Easier, 0.9 * weighed.Max(item => item.RightChance)) : 0;
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
-        return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction), best.Information, best.RightChance);
+        return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction, wording ?? Wording.Usual), best.Information, best.RightChance);
     }
 
     /// <summary>An item to end on: one that will very likely come out right, and is not the same as the last.</summary>

@@ -31,6 +31,9 @@ public sealed class ReadingModel
     /// <summary>The space of procedures.</summary>
     public ProcedureSpace Space { get; }
 
+    /// <summary>Where replays of this model had got to.</summary>
+    internal ReplayMemory Remembered { get; } = new();
+
     /// <summary>What every procedure would answer to an item. Reckoned once, then kept.</summary>
     public Prediction Predict(Item item, AnswerMode mode)
     {

@@ -8,6 +8,12 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="Practised">The steps that this sitting practised; none where it only asked.</param>
 public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<GivenAnswer> Answers, IReadOnlyCollection<Step> Practised)
 {
+    /// <summary>
+    /// What these answers are known by: two that have the same id hold the same answers and words, so that a replay may go on from where it
+    /// had got to. Null where nothing is to be remembered.
+    /// </summary>
+    public string? Id { get; init; }
+
     /// <summary>What the teacher said of patterns in or after this sitting, and has not taken back.</summary>
     public IReadOnlyList<TeacherWord> Words { get; init; } = [];
 }
@@ -28,9 +34,6 @@ public sealed record AfterSitting(DateOnly Day, Conclusion Conclusion);
 /// </summary>
 public sealed class Replay
 {
-    private const int RightNeeded = 4;
-    private const int SittingsNeeded = 2;
-
     private Replay(Belief belief, IReadOnlyList<AfterSitting> sittings, IReadOnlyList<(int Sitting, GivenAnswer Given)> answers, IReadOnlyList<Observed> observed)
     {
         Belief = belief;
@@ -58,51 +61,21 @@ public sealed class Replay
     public Conclusion Now => Sittings[^1].Conclusion;
 
     /// <summary>Replays a child's sittings.</summary>
-    /// <param name="model">The model.</param>
+    /// <param name="model">The model. It remembers where the sittings before the last had got to, where those have an id.</param>
     /// <param name="sittings">The sittings, the earliest first.</param>
     public static Replay Of(ReadingModel model, IReadOnlyList<SittingAnswers> sittings)
     {
-        var belief = new Belief(model);
-        var (answers, observed) = (new List<(int Sitting, GivenAnswer Given)>(), new List<Observed>());
-        var after = new List<AfterSitting>();
-        var lastLikely = new Dictionary<Pattern, int>();
-        for (var i = 0; i < sittings.Count; i++)
+        var course = model.Remembered.Find(sittings) ?? new ReplayCourse(model);
+        for (var i = course.Done; i < sittings.Count; i++)
         {
-            if (i > 0) belief.Loosen(sittings[i].Day.DayNumber - sittings[i - 1].Day.DayNumber, sittings[i - 1].Practised);
-            foreach (var given in sittings[i].Answers)
+            if (!course.HasBegun)
             {
-                answers.Add((i, given));
-                observed.Add(new Observed(given, model.Observe(given)));
-                foreach (var observation in observed[^1].Observations) belief.Observe(observation);
+                course.Begin(sittings, i);
+                if (i == sittings.Count - 1) model.Remembered.Keep(sittings, course);
             }
-            foreach (var word in sittings[i].Words) belief.Hear(word.Pattern, word.Holds);
-            var conclusion = Conclusion.Of(model, belief, observed, after.Count == 0 ? null : after[^1].Conclusion);
-            conclusion = WithCleared(conclusion, model, belief, answers, observed, lastLikely);
-            foreach (var finding in conclusion.Likely) lastLikely[finding.Pattern] = i;
-            after.Add(new AfterSitting(sittings[i].Day, conclusion));
+            course.Take(sittings[i]);
         }
-        if (after.Count == 0) after.Add(new AfterSitting(default, Conclusion.Of(model, belief, [])));
-        return new Replay(belief, after, answers, observed);
-    }
-
-    private static Conclusion WithCleared(
-        Conclusion conclusion, ReadingModel model, Belief belief, List<(int Sitting, GivenAnswer Given)> answers, List<Observed> observed, Dictionary<Pattern, int> lastLikely)
-    {
-        if (lastLikely.Count == 0) return conclusion;
-        var findings = conclusion.Findings.ToList();
-        foreach (var (pattern, sitting) in lastLikely)
-        {
-            var share = belief.In(pattern);
-            if (share >= Conclusion.ClearedBelow) continue;
-            var evidence = Evidence.For(pattern, model, belief, observed);
-            var right = evidence.Answers
-                .Where(answer => answer.Outcome == TellingOutcome.Right && answers[answer.Index].Sitting > sitting && !answer.Given.Helped)
-                .Select(answer => answers[answer.Index].Sitting)
-                .ToList();
-            if (right.Count < RightNeeded || right.Distinct().Count() < SittingsNeeded) continue;
-            findings.RemoveAll(finding => finding.Pattern == pattern);
-            findings.Add(new Finding(pattern, share, Label.Cleared, evidence));
-        }
-        return conclusion with { Findings = findings };
+        var after = course.After.Count > 0 ? course.After : [new AfterSitting(default, Conclusion.Of(model, course.Belief, []))];
+        return new Replay(course.Belief, after, course.Answers, course.Observed);
     }
 }

@@ -79,6 +79,15 @@ public sealed record SkillBelief(string Skill, double Known, int Asked)
     /// <summary>From this belief on a skill is there; below one minus this it is not.</summary>
     public const double Sure = 0.9;
 
+    /// <summary>Whether the skill is there, in a word.</summary>
+    public string InAWord => Known switch
+    {
+        >= Sure => "yes",
+        < 1 - Sure => "no",
+        >= 0.5 => "probably",
+        _ => "probably not",
+    };
+
     /// <summary>Every skill that was asked for.</summary>
     public static IReadOnlyList<SkillBelief> Of(IEnumerable<GivenAnswer> answers) =>
     [

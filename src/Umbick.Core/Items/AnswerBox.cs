@@ -12,6 +12,9 @@ public enum AnswerBox
     /// <summary>Loose hands, one or both.</summary>
     Hands,
 
+    /// <summary>A loose minute hand, and keys for the time.</summary>
+    HandAndTime,
+
     /// <summary>Clocks, of which one is chosen.</summary>
     Clocks,
 
@@ -54,6 +57,7 @@ public static class AnswerBoxes
         { Question: { Choices.Count: > 0 } } => AnswerBox.Choice,
         { Question: not null } => AnswerBox.Keys,
         { Task.Form: AnswerForm.Hands } => AnswerBox.Hands,
+        { Task.Id: "infer-minute-hand" } => AnswerBox.HandAndTime,
         { Task.Form: AnswerForm.Words } => AnswerBox.Words,
         { Task.Form: AnswerForm.Verdict } => AnswerBox.Verdict,
         { Task.Form: AnswerForm.Hour } => AnswerBox.HourPlace,
@@ -68,6 +72,10 @@ public static class AnswerBoxes
     /// <summary>Whether the hour hand and the minute hand of an item can be moved; both stand still where none is placed.</summary>
     public static (bool Hour, bool Minute) LooseHands(Item item) =>
         item.Task == ClockTasks.RepairClock ? (true, true)
+        : item.Task == ClockTasks.InferMinuteHand ? (false, true)
         : item.Right is Clocks.PlacedAnswer right ? (right.Hour is not null, right.Minute is not null)
         : (false, false);
+
+    /// <summary>Whether both hands are set from nothing, so that they could go together.</summary>
+    public static bool CanGear(Item item) => item.Right is Clocks.PlacedAnswer { Hour: not null, Minute: not null } && item.Task != ClockTasks.RepairClock;
 }

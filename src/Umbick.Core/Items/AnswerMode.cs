@@ -17,6 +17,9 @@ public enum AnswerMode
 
     /// <summary>By choosing one of several.</summary>
     Chosen,
+
+    /// <summary>By turning hands that go together: where the hour hand stands is then not the child's doing.</summary>
+    Geared,
 }
 
 /// <summary>What the child answers with.</summary>

@@ -41,7 +41,7 @@ public static class ClockTasks
     public static ClockTask ReadWords { get; } = new(
         "read-words", Stage.OClock, Given.Clock, AnswerForm.Words, [Step.Hands, Step.Hour, Step.Minutes, Step.PastOrTo, Step.Fractions])
     {
-        Texts = new("reading a clock, in words", "What time is it? Say it with past or to."),
+        Texts = new("reading a clock, in words", "What time is it? Say it with {past} or {to}."),
     };
 
     /// <summary>An analog clock and two to four times to choose from.</summary>
@@ -126,7 +126,7 @@ public static class ClockTasks
     public static ClockTask DigitalToWords { get; } = new(
         "digital-to-words", Stage.HalfPast, Given.Figures, AnswerForm.Words, [Step.PastOrTo, Step.Fractions])
     {
-        Texts = new("figures, said in words", "Say this time with past or to."),
+        Texts = new("figures, said in words", "Say this time with {past} or {to}."),
     };
 
     /// <summary>A clock and three to five ways to say times; every one that fits.</summary>
@@ -155,7 +155,7 @@ public static class ClockTasks
     public static ClockTask InferMinuteHand { get; } = new(
         "infer-minute-hand", Stage.HalfPast, Given.HourHand, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
     {
-        Texts = new("telling the time by the hour hand", "Only the short hand is here. What time must it be?"),
+        Texts = new("telling the time by the hour hand", "Only the short hand is here. Put the long hand where it must be, and write the time."),
     };
 
     /// <summary>A count in fives to go on with, or a gap in it.</summary>
@@ -167,13 +167,13 @@ public static class ClockTasks
     /// <summary>The minute hand alone: the minutes.</summary>
     public static ClockTask MinutesOnly { get; } = new("minutes-only", Stage.CountingInFives, Given.MinuteHand, AnswerForm.Minutes, [Step.Minutes])
     {
-        Texts = new("the minute hand alone", "How many minutes past the hour?"),
+        Texts = new("the minute hand alone", "How many minutes {past} the hour?"),
     };
 
     /// <summary>Minutes to show: the minute hand is placed.</summary>
     public static ClockTask SetMinutes { get; } = new("set-minutes", Stage.CountingInFives, Given.Figures, AnswerForm.Hands, [Step.Minutes], Inverse: true)
     {
-        Texts = new("showing minutes", "Turn the long hand to {minutes} minutes past."),
+        Texts = new("showing minutes", "Turn the long hand to {minutes} minutes {past} the hour."),
     };
 
     /// <summary>A time, or hands, that may be impossible: can it be?</summary>

@@ -24,11 +24,14 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     public static Item Of(SideQuestion question) => new(question.Task, question.Time) { Question = question };
 
     /// <summary>What the child is given, as it stands in files: a time as <c>h:mm</c>, words, or the question's own name.</summary>
-    public string Given => this switch
+    public string Given => GivenIn(Wording.Usual);
+
+    /// <summary>What the child is given, where times are said and written like this.</summary>
+    public string GivenIn(Wording wording) => this switch
     {
         { Question: { } question } => question.Given,
-        { Task.Given: Items.Given.Words } => Wording.Usual.Words(Time),
-        _ => Time.ToString(),
+        { Task.Given: Items.Given.Words } => wording.Words(Time),
+        _ => wording.Digital(Time),
     };
 
     /// <summary>The right answer, in the form that the task asks for.</summary>
@@ -47,7 +50,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     };
 
     /// <summary>What the child is asked, in the school's own wording.</summary>
-    public string Ask(Wording wording) => Task.Texts.Ask
+    public string Ask(Wording wording) => wording.Fill(Task.Texts.Ask)
         .Replace("{time}", wording.Digital(Time), StringComparison.Ordinal)
         .Replace("{words}", wording.Words(Time), StringComparison.Ordinal)
         .Replace("{minutes}", $"{Time.Minute}", StringComparison.Ordinal)
@@ -55,7 +58,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         .Replace("{move}", Move == 60 ? "once round" : $"{Move} minutes", StringComparison.Ordinal)
         .Replace("{hour place}", HourPlaces.Told(Time), StringComparison.Ordinal)
         .Replace("{minute place}", MinutePlace(Time.Minute), StringComparison.Ordinal)
-        .Replace("{question}", Question?.Text ?? "", StringComparison.Ordinal);
+        .Replace("{question}", wording.Fill(Question?.Text ?? ""), StringComparison.Ordinal);
 
     private static string MinutePlace(int minute)
     {
@@ -75,6 +78,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         AnswerForm.Hour => HourPlaceAnswer.Parse(raw!),
         AnswerForm.Minutes => AnswerParser.Parse(raw) is DigitalAnswer { Hour: { } minutes, Minutes: null } ? new DigitalAnswer(null, minutes, 2) : AnswerParser.Parse(raw),
         AnswerForm.Places => PlacesAnswer.Parse(raw!),
+        _ when Task == ClockTasks.InferMinuteHand => HandAndTimeAnswer.Parse(raw!),
         AnswerForm.Several when Clocks.Count > 0 => PairsAnswer.Parse(raw!),
         AnswerForm.Several => SeveralAnswer.Parse(raw!),
         _ => AnswerParser.Parse(raw),

@@ -14,7 +14,7 @@ public sealed record Reading(Item Item, Answer Answer, AnswerMode Mode, double W
 
     /// <summary>
     /// The readings that lie in an answer. A clock may be answered in words or in figures whatever was asked; saying 'right'
-    /// to a claim is giving the claimed time; joined pairs are a reading each.
+    /// to a claim is giving the claimed time; joined pairs are a reading each; of hands that go together only the long one tells.
     /// </summary>
     public static IReadOnlyList<Reading> In(Item item, Answer answer, AnswerMode mode) => item.Task.Id switch
     {
@@ -26,6 +26,10 @@ public sealed record Reading(Item Item, Answer Answer, AnswerMode Mode, double W
         "match" => answer is PairsAnswer pairs ? InPairs(pairs) : [],
         "full-turn" => answer.Meaning is { } then ? [Of(item.Time, DigitalAnswer.Of(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = AfterMove }] : [],
         "repair-clock" => Repaired(item, answer),
+        "infer-minute-hand" => [new Reading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
+        _ when mode == AnswerMode.Geared => answer is PlacedAnswer { Minute: { } minute }
+            ? [new Reading(new Item(ClockTasks.PlaceMinuteHand, item.Time), new PlacedAnswer(null, minute), AnswerMode.Placed)]
+            : [],
         _ => [new Reading(item, answer is SaidRight ? item.Right : answer, mode)],
     };
 

@@ -23,12 +23,14 @@ public static class Scoring
     public static bool IsRight(Item item, Answer answer, AnswerMode mode, Stage stage, Nearness nearness = Nearness.ByStage)
     {
         if (answer is SaidRight) return item.Task != ClockTasks.Judge || item.ClaimIsRight;
+        if (answer is HandAndTimeAnswer both)
+            return HandPositions.MinutesApart(both.Minute, item.Time.Minute) <= MinuteHandTolerance && IsRight(item, both.Time, mode, stage, nearness);
         if (item.Question is { } question) return answer is TextAnswer text && question.IsRight(text.Text);
         return (item.Task.Form, answer) switch
         {
             (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, DigitalAnswer digital) when item.Task != ClockTasks.DigitalToWords =>
                 digital.Meaning == item.Right.Meaning && (mode != AnswerMode.Written || digital.Figures == 2),
-            (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, WordsAnswer words) when item.Task.Given == Given.Clock || item.Task.Form == AnswerForm.Words =>
+            (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, WordsAnswer words) when item.Task.ShowsClock || item.Task.Form == AnswerForm.Words =>
                 words.Meaning == item.Right.Meaning,
             (AnswerForm.Hands, PlacedAnswer placed) => IsPlacedRight(item, placed, PlaceCounts(stage, nearness)),
             (AnswerForm.Hour, HourPlaceAnswer hour) => hour.Hour == item.Time.Hour && (hour.Place is null || hour.Place == HourPlaces.Of(item.Time.Minute)),

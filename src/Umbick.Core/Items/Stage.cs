@@ -1,3 +1,5 @@
+using Umbick.Core.Clocks;
+
 namespace Umbick.Core.Items;
 
 /// <summary>What is being taught, roughly in this order. The numbers stand in files and in the database.</summary>
@@ -24,22 +26,22 @@ public static class Stages
     public static IReadOnlyList<Stage> OfReading { get; } =
         [.. Enum.GetValues<Stage>().Where(stage => stage is >= Stage.OClock and <= Stage.EveryMinute)];
 
-    /// <summary>The stage's name as a teacher says it.</summary>
-    public static string Name(this Stage stage) => stage switch
+    /// <summary>The stage's name as a teacher says it who says times like this.</summary>
+    public static string Name(this Stage stage, Wording wording) => wording.Fill(stage switch
     {
         Stage.Parts => "Parts of a clock",
         Stage.HourHandAlone => "The hour hand alone",
         Stage.OClock => "O'clock",
-        Stage.HalfPast => "Half past",
-        Stage.QuarterPast => "Quarter past",
-        Stage.QuarterTo => "Quarter to",
+        Stage.HalfPast => "Half {past}",
+        Stage.QuarterPast => "Quarter {past}",
+        Stage.QuarterTo => "Quarter {to}",
         Stage.CountingInFives => "Counting round in fives",
-        Stage.FiveMinutesPast => "Five-minute times, past",
-        Stage.FiveMinutesTo => "Five-minute times, to",
+        Stage.FiveMinutesPast => "Five-minute times, {past}",
+        Stage.FiveMinutesTo => "Five-minute times, {to}",
         Stage.EveryMinute => "Every minute",
         Stage.MorningAndAfternoon => "Morning and afternoon",
         _ => "Before and after",
-    };
+    });
 
     /// <summary>Whether times with these minutes (0 to 59) have been taught by this stage.</summary>
     public static bool Has(this Stage stage, int minute) => stage >= FirstWith(minute);

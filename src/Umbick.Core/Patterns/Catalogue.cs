@@ -1,3 +1,5 @@
+using Umbick.Core.Clocks;
+
 namespace Umbick.Core.Patterns;
 
 /// <summary>
@@ -40,12 +42,12 @@ public static class Catalogue
     };
 
     /// <summary>What is read when a step is taken rightly, as a noun.</summary>
-    public static string ReadsRightly(Step step) => step switch
+    public static string ReadsRightly(Step step, Wording wording) => step switch
     {
         Step.Hands => "the hands told apart",
         Step.Hour => "the hour last passed",
         Step.Minutes => "the minutes counted in fives",
-        Step.PastOrTo => "past and to said rightly",
+        Step.PastOrTo => $"‘{wording.Past}’ and ‘{wording.To}’ said rightly",
         Step.Fractions => "quarter as 15 and half as 30",
         Step.Writing => "the time written in full",
         Step.CountingOn => "sixty minutes to the hour",

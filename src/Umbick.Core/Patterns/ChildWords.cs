@@ -34,6 +34,27 @@ public static class ChildWords
         (true, false) => "Set the long hand first, then the short one.",
     };
 
+    /// <summary>A word that helps with a question, where its teacher wants one: it points at what to do, never at the answer.</summary>
+    /// <param name="item">The question.</param>
+    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="stage">The child's stage.</param>
+    public static string Help(Item item, Manner manner, Stage stage) => item.Task switch
+    {
+        { IsQuestion: true } => item.Task == ClockTasks.DayPart ? Noon(manner) : item.Task == ClockTasks.Later ? LookAgain(Step.CountingOn, manner, stage) : "Take your time.",
+        { Form: AnswerForm.Hands } => AnswerBoxes.LooseHands(item) switch
+        {
+            (true, true) => Routine(manner, setting: true),
+            (true, false) => LookAgain(Step.Placing, manner, stage),
+            _ => Minutes(manner, stage),
+        },
+        { Form: AnswerForm.Minutes } => Minutes(manner, stage),
+        { Form: AnswerForm.Hour } => Hour(manner),
+        { ShowsClock: true } => Routine(manner, setting: false),
+        // Here no hand can be looked at.
+        { Order: var order } when order.Contains(Step.PastOrTo) => manner.Wording.Fill("‘{Past}’: the hour has gone by. ‘{To}’: it is still coming."),
+        _ => "Take your time.",
+    };
+
     private static string Hour(Manner manner) => manner[SettingList.HourWords] switch
     {
         "at" => "Which number is the short hand at, or just after?",
@@ -43,9 +64,9 @@ public static class ChildWords
 
     private static string Minutes(Manner manner, Stage stage) => manner[SettingList.MinuteWords] switch
     {
-        "numeral" => $"At which number is the long hand? {Counting(manner)}",
+        "numeral" => $"At which number is the long hand? {Counting(manner, stage)}",
         "by-stage" when stage < Stage.CountingInFives => "Where does the long hand point: straight up, straight down, or to a side?",
-        _ => Counting(manner),
+        _ => Counting(manner, stage),
     };
 
     private static string Noon(Manner manner) => manner[SettingList.Noon] switch
@@ -55,9 +76,9 @@ public static class ChildWords
         _ => "Is it before noon or after? Think of the sun, and of where the count turns.",
     };
 
-    private static string Counting(Manner manner)
+    private static string Counting(Manner manner, Stage stage)
     {
         var start = manner.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand." : "Start at the top and count in fives to the long hand.";
-        return manner.CountsBack ? $"{start} After the half, you may count back from the top." : start;
+        return manner.CountsBack && stage >= Stage.QuarterTo ? $"{start} After the half, you may count back from the top." : start;
     }
 }

@@ -34,13 +34,13 @@ internal static class FractionsPatterns
             (hour, minutes, words) => minutes == 30 ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words,
             words => words is { Form: SpokenForm.Past, Amount: 30, Hour: { } named } ? words with { Hour = Hours.Before(named) } : words), new(
             Name: "Half names the coming hour",
-            Finding: "{child} lets ‘half’ name the coming hour: half past eight is 7:30.",
+            Finding: "{child} lets ‘half’ name the coming hour: half {past} eight is 7:30.",
             Reads: "half with the coming hour",
-            Family: "Your child takes half past eight as half of the eighth hour, which would be 7:30.",
+            Family: "Your child takes half {past} eight as half of the eighth hour, which would be 7:30.",
             Why: "Some languages say it that way: ask before you call it an error. Others think of the half that is still to go.",
-            HourFirst: "Past means it has gone past. Which hour has the short hand passed? Half past that one.",
-            MinuteFirst: "The long hand is at the half. Say ‘half past’, then look behind the short hand for the hour.",
-            Practise: "Practise: half past which hour?"))
+            HourFirst: "‘{Past}’ means that it has gone by. Which hour has the short hand passed? Half {past} that one.",
+            MinuteFirst: "The long hand is at the half. Say ‘half {past}’, then look behind the short hand for the hour.",
+            Practise: "Practise: half {past} which hour?"))
         { Alike = ["next-hour"] },
     ];
 }

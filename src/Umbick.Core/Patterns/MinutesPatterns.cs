@@ -108,7 +108,7 @@ internal static class MinutesPatterns
             Finding: "{child} counts the minutes from 12 the wrong way round.",
             Reads: "minutes counted anticlockwise",
             Family: "Your child counts the minutes backwards round the clock.",
-            Why: "‘To’ times are counted back from the top, and the nearer way round looks shorter.",
+            Why: "‘{To}’ times are counted back from the top, and the nearer way round looks shorter.",
             HourFirst: "Watch the long hand for one turn. Count the way it walks, always.",
             MinuteFirst: "Draw the arrow it walks along, then count along the arrow.",
             Practise: "Practise: count the way it walks"))
@@ -119,7 +119,7 @@ internal static class MinutesPatterns
             Finding: "{child} counts late minutes back from 12 and gives them as the minutes.",
             Reads: "the minutes to go",
             Family: "When it is nearly the hour, your child says how many minutes are left as if they had gone by.",
-            Why: "It is the right count for ‘to’ with the ‘to’ left out.",
+            Why: "It is the right count for ‘{to}’ with the ‘{to}’ left out.",
             HourFirst: "Ask: is that how many have gone, or how many are left? Figures always tell how many have gone.",
             MinuteFirst: "Past the half, count both ways and label them: gone, and to go. Figures take the ones gone.",
             Practise: "Practise: gone by, or still to go?"))
@@ -137,14 +137,14 @@ internal static class MinutesPatterns
         { Alike = ["fives-from-twelve"], ShowsAtOnePlace = true },
 
         new("between-is-half", 0.03, new MinutesWay((tick, between) => [new(new(between ? 30 : tick), 1)]), new(
-            Name: "Between two numerals is half past",
-            Finding: "{child} says half past whenever the short hand is between two numerals.",
-            Reads: "half past whenever between",
-            Family: "Your child says half past for every time at which the short hand is between two numbers.",
-            Why: "Half past was the first time at which the short hand left its numeral.",
-            HourFirst: "Is it just past, in the middle or nearly there? Only the middle is half past.",
-            MinuteFirst: "Half past has the long hand at the 6. Where is it now?",
-            Practise: "Practise: half past, or not?"))
+            Name: "Between two numerals is half {past}",
+            Finding: "{child} says half {past} whenever the short hand is between two numerals.",
+            Reads: "half {past} whenever between",
+            Family: "Your child says half {past} for every time at which the short hand is between two numbers.",
+            Why: "Half {past} was the first time at which the short hand left its numeral.",
+            HourFirst: "Is it just past, in the middle or nearly there? Only the middle is half {past}.",
+            MinuteFirst: "Half {past} has the long hand at the 6. Where is it now?",
+            Practise: "Practise: half {past}, or not?"))
         { BenchmarksMayBeRight = true },
 
         new("minutes-ignored", 0.03, new MinutesWay((_, _) => [new(new(0), 1)]), new(

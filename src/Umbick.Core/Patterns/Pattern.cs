@@ -1,3 +1,5 @@
+using Umbick.Core.Clocks;
+
 namespace Umbick.Core.Patterns;
 
 /// <summary>A misconception as a rule that produces answers.</summary>
@@ -10,6 +12,11 @@ public sealed record Pattern(string Id, double Weight, Way Way, PatternTexts Tex
     /// <summary>Its step.</summary>
     public Step Step => Way.Step;
 
+    internal PatternTexts Texts { get; } = Texts;
+
+    /// <summary>What is said about it where times are said and written like this.</summary>
+    public PatternTexts TextsIn(Wording wording) => Texts.In(wording);
+
     /// <summary>The patterns that many questions cannot tell it from: it is never called before they have been told apart.</summary>
     public IReadOnlyList<string> Alike { get; init; } = [];
 
@@ -20,7 +27,10 @@ public sealed record Pattern(string Id, double Weight, Way Way, PatternTexts Tex
     public bool BenchmarksMayBeRight { get; init; }
 }
 
-/// <summary>The words for a pattern. <c>{child}</c> stands for the child's alias.</summary>
+/// <summary>
+/// The words for a pattern. <c>{child}</c> stands for the child's alias; the school's own words for past and to and its mark
+/// between hour and minutes are put in as <see cref="Wording.Fill"/> says.
+/// </summary>
 /// <param name="Name">Its name on the teacher's side.</param>
 /// <param name="Finding">The sentence that says it of a child.</param>
 /// <param name="Reads">What is read, as a noun: 'the coming hour'.</param>
@@ -32,6 +42,10 @@ public sealed record Pattern(string Id, double Weight, Way Way, PatternTexts Tex
 public sealed record PatternTexts(
     string Name, string Finding, string Reads, string Family, string Why, string HourFirst, string MinuteFirst, string Practise)
 {
+    /// <summary>The same, where times are said and written like this.</summary>
+    public PatternTexts In(Wording wording) => new(
+        wording.Fill(Name), wording.Fill(Finding), wording.Fill(Reads), wording.Fill(Family), wording.Fill(Why), wording.Fill(HourFirst), wording.Fill(MinuteFirst), wording.Fill(Practise));
+
     /// <summary>The finding, said of this child.</summary>
     public string FindingOf(string child) => Finding.Replace("{child}", child, StringComparison.Ordinal);
 }

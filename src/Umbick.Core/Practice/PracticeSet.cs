@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
@@ -23,6 +24,9 @@ public enum SetPart
 
     /// <summary>Without any help, to see whether it holds.</summary>
     Bare,
+
+    /// <summary>Something she can do, to be done with less and less effort.</summary>
+    Ease,
 }
 
 /// <summary>One item of a set.</summary>
@@ -32,5 +36,14 @@ public enum SetPart
 /// <param name="Why">Why it is here, as a sentence for the teacher.</param>
 public sealed record SetItem(Item Item, SetPart Part, Support Support, string Why);
 
-/// <summary>A practice set, made for one pattern.</summary>
-public sealed record PracticeSet(Pattern Pattern, IReadOnlyList<SetItem> Items);
+/// <summary>A practice set.</summary>
+/// <param name="Pattern">The pattern it mends; null where it is for reading at ease.</param>
+/// <param name="Items">Its items, in order.</param>
+public sealed record PracticeSet(Pattern? Pattern, IReadOnlyList<SetItem> Items)
+{
+    /// <summary>The heading of a set for reading at ease.</summary>
+    public const string AtEase = "Practise: reading at ease";
+
+    /// <summary>What a set is called.</summary>
+    public static string Heading(Pattern? pattern, Wording wording) => pattern?.TextsIn(wording).Practise ?? AtEase;
+}

@@ -9,9 +9,16 @@ namespace Umbick.Core.Practice;
 /// Makes a practice set for a pattern: a secure start, contrast pairs, the pattern's own answer to judge, the idea turned
 /// round, and two bare ones at the end. No task and time comes twice; hours are spread; the wrap over 12 is in it where it matters.
 /// </summary>
-public sealed class SetMaker(ReadingModel model, Wording? wording = null)
+/// <param name="model">The model whose patterns say where an item parts them from the right reading.</param>
+/// <param name="wording">How the reasons say times.</param>
+/// <param name="inUse">Which tasks the child has met; a set asks nothing else beside the task at which its pattern shows.</param>
+public sealed class SetMaker(ReadingModel model, Wording? wording = null, Func<ClockTask, bool>? inUse = null)
 {
+    /// <summary>Tasks for a secure start, the first in use that the pattern does not touch.</summary>
+    private static readonly ClockTask[] Others = [ClockTasks.WordsToDigital, ClockTasks.ReadWords, ClockTasks.ReadDigital, ClockTasks.HourOnly];
+
     private readonly Wording _wording = wording ?? Wording.Usual;
+    private readonly Func<ClockTask, bool> _inUse = inUse ?? (_ => true);
 
     /// <summary>The usual number of items: two pairs, a judge, a transfer, a secure start and two bare ones.</summary>
     public const int UsualLength = 9;
@@ -46,12 +53,7 @@ public sealed class SetMaker(ReadingModel model, Wording? wording = null)
         var telling = pool.Where(item => PatternItems.IsTelling(model, pattern, item)).ToList();
         var agreeing = pool.Except(telling).ToList();
         // A pattern that spoils nearly every time of its task leaves another task untouched: that comes right.
-        var untouched = pattern.Step switch
-        {
-            Step.Writing => ClockTasks.ReadWords,
-            Step.Fractions => ClockTasks.ReadDigital,
-            _ => ClockTasks.WordsToDigital,
-        };
+        var untouched = Others.FirstOrDefault(other => _inUse(other) && !other.Order.Contains(pattern.Step), ClockTasks.HourOnly);
         if (agreeing.Count < length) agreeing.AddRange(ItemBank.Upto(stage > Stage.HalfPast ? stage : Stage.HalfPast, [untouched]));
         var secure = agreeing.Where(item => Stages.FirstWith(item.Time.Minute) <= Easiest(agreeing)).ToList();
 
@@ -82,21 +84,21 @@ public sealed class SetMaker(ReadingModel model, Wording? wording = null)
     private Item Judged(Pattern pattern, ItemPicker picker, List<Item> telling)
     {
         // Where hands were put, or how words were heard, cannot be judged on a true clock: there the child does one more instead.
-        if (pattern.Step is Step.Placing or Step.Fractions) return picker.Pick(telling);
+        if (pattern.Step is Step.Placing or Step.Fractions || !_inUse(ClockTasks.Judge)) return picker.Pick(telling);
         var item = picker.Pick(telling);
         return new Item(ClockTasks.Judge, item.Time, PatternItems.AnswerOf(model, pattern, item));
     }
 
-    private static List<Item> Turned(Pattern pattern, List<Item> telling)
+    private List<Item> Turned(Pattern pattern, List<Item> telling)
     {
-        var task = pattern.Step switch
+        var turned = pattern.Step switch
         {
             Step.PastOrTo => ClockTasks.WordsToDigital,
             Step.Placing or Step.Writing => ClockTasks.ReadDigital,
             Step.Fractions => ClockTasks.SetFromWords,
             _ => ClockTasks.SetFromDigital,
         };
-        return [.. telling.Select(item => new Item(task, item.Time))];
+        return _inUse(turned) ? [.. telling.Select(item => new Item(turned, item.Time))] : telling;
     }
 
     private static List<Item> OverTheTop(Pattern pattern, List<Item> telling)
@@ -117,6 +119,7 @@ public sealed class SetMaker(ReadingModel model, Wording? wording = null)
             SetPart.Differ => $"{_wording.Digital(item.Time)}: here they part; the pattern gives {its}.",
             SetPart.Judge when item.Task == ClockTasks.Judge => $"The pattern's own answer, {its}, for her to judge.",
             SetPart.Judge => $"{_wording.Digital(item.Time)}: once more where they part.",
+            SetPart.Transfer when item.Task == PatternItems.TaskFor(pattern) => $"{_wording.Digital(item.Time)}: once more where they part.",
             SetPart.Transfer => "The same idea the other way round.",
             _ => item.Time.Hour == 12 && pattern.Step == Step.Hour
                 ? "Bare, and over the top from 12 to 1."

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 
 namespace Umbick.Core.Progress;
@@ -40,17 +41,19 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
     /// <param name="answered">How many she answered, right or wrong; a blank left by her counts as answered.</param>
     /// <param name="right">How many of them are right.</param>
     /// <param name="conclusion">What the answers say.</param>
-    public static ScreeningResult Of(int asked, int answered, int right, Conclusion conclusion)
+    /// <param name="wording">How the reason says times.</param>
+    public static ScreeningResult Of(int asked, int answered, int right, Conclusion conclusion, Wording? wording = null)
     {
         if (answered < EnoughAnswered * asked) return new(ScreeningGroup.NotYet, answered == 0 ? "No answers yet." : $"Only {answered} of {asked} answered.");
         var share = right / (double)answered;
         var score = $"{right} of {answered} right";
         var pattern = conclusion.Findings.FirstOrDefault(finding =>
             finding.Label == Label.Likely || (finding.Label == Label.Possible && finding.Evidence.ItsWay >= TellingNeeded));
+        var reads = pattern?.Pattern.TextsIn(wording ?? Wording.Usual).Reads;
         if (pattern is not null && share < SecureFrom)
-            return new(ScreeningGroup.Join, $"{score}; {pattern.Evidence.ItsWay} answers go one way: {pattern.Pattern.Texts.Reads}.");
+            return new(ScreeningGroup.Join, $"{score}; {pattern.Evidence.ItsWay} answers go one way: {reads}.");
         if (share < JoinBelow) return new(ScreeningGroup.Join, $"{score}, and the wrong ones go no one way yet.");
         if (share >= SecureFrom) return new(ScreeningGroup.Secure, $"{score}.");
-        return new(ScreeningGroup.Watch, pattern is null ? $"{score}; the wrong ones look like slips." : $"{score}; perhaps {pattern.Pattern.Texts.Reads}.");
+        return new(ScreeningGroup.Watch, pattern is null ? $"{score}; the wrong ones look like slips." : $"{score}; perhaps {reads}.");
     }
 }

@@ -1,4 +1,6 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Progress;
@@ -38,6 +40,10 @@ public enum NextStep
 public sealed record CaseState(
     int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked)
 {
+    /// <summary>Whether nothing is left to mend for now, so that what a child can do may be practised until it comes at ease.</summary>
+    /// <param name="stage">The last stage she has met.</param>
+    public bool IsReadyToReadAtEase(Stage stage) => stage >= Stage.OClock && Sittings > 0 && !SetOpen && Likely.Count == 0;
+
     /// <summary>The patterns with these labels, in the order given.</summary>
     public static IReadOnlyList<Pattern> Labelled(IEnumerable<(Pattern Pattern, Label Label)> patterns, Label label) =>
         [.. patterns.Where(pattern => pattern.Label == label).Select(pattern => pattern.Pattern)];
@@ -51,7 +57,9 @@ public sealed record CaseState(
 public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, string Reason)
 {
     /// <summary>What to do next with a child.</summary>
-    public static WhatNext For(CaseState state)
+    /// <param name="state">Where her case stands.</param>
+    /// <param name="wording">How the heading says times.</param>
+    public static WhatNext For(CaseState state, Wording? wording = null)
     {
         var likely = state.Likely.Count > 0 ? state.Likely[0] : null;
         var possible = state.Possible.Count > 0 ? state.Possible[0] : null;
@@ -61,7 +69,7 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
             { SetOpen: true } => new(NextStep.DoTheSet, likely, "Do the set", "A practice set is ready and has not been finished."),
             { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times", "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
             { PractisedSinceAsked: true } => new(NextStep.AskAgain, likely, "Ask again, bare", "A set was done since the last asking. See whether it holds without help."),
-            _ when likely is not null => new(NextStep.Practise, likely, likely.Texts.Practise, "It spoils most of what is being learnt now, so it comes first."),
+            _ when likely is not null => new(NextStep.Practise, likely, likely.TextsIn(wording ?? Wording.Usual).Practise, "It spoils most of what is being learnt now, so it comes first."),
             _ when possible is not null => new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
             _ => new(NextStep.LookInAgain, null, "Look in again", "No pattern stands out. Ask again in a few weeks."),
         };

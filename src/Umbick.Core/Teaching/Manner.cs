@@ -1,6 +1,7 @@
 using System.Globalization;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Practice;
 
 namespace Umbick.Core.Teaching;
 
@@ -114,6 +115,18 @@ public sealed class Manner
 
     /// <summary>How near an hour hand has to be placed.</summary>
     public Nearness Nearness => this[SettingList.Nearness] switch { "space" => Nearness.Space, "place" => Nearness.Place, _ => Nearness.ByStage };
+
+    /// <summary>The help that the first faces of every set carry; null where it follows from how the last set went.</summary>
+    public Support? Support => this[SettingList.Support] is "by-last" ? null : Enum.Parse<Support>(this[SettingList.Support], ignoreCase: true);
+
+    /// <summary>Whether the hands of the clock that is shown go together.</summary>
+    public bool ShowsGeared => this[SettingList.Hands] != "loose";
+
+    /// <summary>Whether the hands go together where a child practises; while she is asked they never do.</summary>
+    public bool PractisesGeared => this[SettingList.Hands] == "geared";
+
+    /// <summary>Whether a line runs down where a child practises to read at ease.</summary>
+    public bool CountsDown => this[SettingList.Waiting] == "countdown";
 
     /// <summary>Whether answers are timed.</summary>
     public bool Timed => this[SettingList.Timing] == "on";

@@ -6,6 +6,7 @@ public static class SettingList
     private const string Teaching = "How clocks are taught";
     private const string Words = "Words and figures";
     private const string Face = "The clock itself";
+    private const string Practising = "Practising";
     private const string Asking = "While asking";
 
     /// <summary>Which hand is read first.</summary>
@@ -20,13 +21,13 @@ public static class SettingList
 
     /// <summary>Which wording comes first.</summary>
     public static Setting Path { get; } = new(
-        "path", Teaching, "Which wording is taught first?", "Half past and quarter to are heard every day, long before six thirty.",
-        [new("fractions", "half past, quarter to"), new("figures", "six thirty; past and to only after five-minute times")]);
+        "path", Teaching, "Which wording is taught first?", "Half {past} and quarter {to} are heard every day, long before six thirty.",
+        [new("fractions", "half {past}, quarter {to}"), new("figures", "six thirty; {past} and {to} only after five-minute times")]);
 
     /// <summary>How late minutes are counted.</summary>
     public static Setting LateMinutes { get; } = new(
         "late-minutes", Teaching, "How are minutes after the half hour counted?", "Counting on from the 12 is one rule for the whole face.",
-        [new("on", "on from the 12"), new("back", "back from the coming hour, once “to” is taught")]);
+        [new("on", "on from the 12"), new("back", "back from the coming hour, once “{to}” is taught")]);
 
     /// <summary>Where counting in fives starts.</summary>
     public static Setting CountStart { get; } = new(
@@ -40,7 +41,7 @@ public static class SettingList
 
     /// <summary>What is said of the minute hand.</summary>
     public static Setting MinuteWords { get; } = new(
-        "minute-words", Teaching, "What is said of the minute hand?", "Where it points is enough to half past; from counting in fives on it is counted.",
+        "minute-words", Teaching, "What is said of the minute hand?", "Where it points is enough up to half {past}; from counting in fives on it is counted.",
         [new("by-stage", "its direction at first, the count later"), new("numeral", "the number it is at, as a place; then the count"), new("count", "always the count, never the number")]);
 
     /// <summary>How noon and midnight are told apart.</summary>
@@ -58,6 +59,24 @@ public static class SettingList
         "minute-numbers", Teaching, "Minute numbers round the face?", "A child who always has them never reads a bare clock.",
         [new("faded", "as support that fades"), new("always", "always"), new("never", "never")]);
 
+    /// <summary>How much help the first faces of a practice set carry.</summary>
+    public static Setting Support { get; } = new(
+        "support", Practising, "Help on the first clocks of a set?", "Help that follows from how it went is soon not needed. The last two clocks of a set are bare in any case.",
+        [
+            new("by-last", "by how the last set went"), new("full", "minute numbers, the halves and the hour’s space"),
+            new("most", "minute numbers and the hour’s space"), new("some", "the hour’s space"), new("bare", "none"),
+        ]);
+
+    /// <summary>Whether the hands go together where a clock is set.</summary>
+    public static Setting Hands { get; } = new(
+        "hands", Practising, "Do the hands go together?", "Hands that go together show where the hour hand belongs; loose ones show where she thinks it does. While asking they are always loose.",
+        [new("by-use", "together to show, loose when she sets"), new("geared", "together when she practises, too"), new("loose", "always loose")]);
+
+    /// <summary>How long an answer is waited for where she practises to read at ease.</summary>
+    public static Setting Waiting { get; } = new(
+        "waiting", Practising, "How long is an answer waited for?", "Nothing runs down while she is asked or mends a pattern. Where she only reads at ease, a line may; her answer counts all the same.",
+        [new("as-long", "as long as it takes"), new("countdown", "a line runs down, only where she reads at ease")]);
+
     /// <summary>The word for minutes after the hour.</summary>
     public static Setting Past { get; } = new("past", Words, "Minutes after the hour", "Most schools say past.", [new("past", "ten past six"), new("after", "ten after six")]);
 
@@ -66,7 +85,7 @@ public static class SettingList
         "to", Words, "Minutes before the hour", "Most schools say to.", [new("to", "ten to six"), new("till", "ten till six"), new("of", "ten of six"), new("before", "ten before six")]);
 
     /// <summary>The mark between hour and minutes.</summary>
-    public static Setting Mark { get; } = new("mark", Words, "Between hour and minutes", "A colon cannot be taken for a decimal point.", [new("colon", "8:35"), new("stop", "8.35")]);
+    public static Setting Mark { get; } = new("mark", Words, "Between hour and minutes", "A colon cannot be taken for a decimal point.", [new("colon", "a colon"), new("stop", "a full stop")]);
 
     /// <summary>Which numerals the face has.</summary>
     public static Setting Numerals { get; } = new(
@@ -97,7 +116,7 @@ public static class SettingList
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Setting> All { get; } =
     [
-        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
+        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
     ];
 
     /// <summary>The setting with this id, or null.</summary>

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Data.Common;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
@@ -17,6 +18,9 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     private const int PartsEach = 3;
 
+    /// <summary>The banks that have been made: a few, for stages and tasks are few.</summary>
+    private static readonly ConcurrentDictionary<string, IReadOnlyList<Item>> Banks = [];
+
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Starts a sitting, or goes on with the one left open.</summary>
@@ -27,7 +31,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (row.OpenAsking is { } open) return open;
         beginning = Fitting(beginning ?? new Beginning(), row.Stage);
         var id = Guid.CreateVersion7(clock.GetUtcNow());
-        var items = Listed(beginning, row.Stage, Seed(id));
+        var items = Listed(beginning, row, Seed(id));
         var sitting = new Sitting
         {
             Id = id,
@@ -94,7 +98,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (await IsAnswered(connection, sittingId, sitting.CurrentPlace)) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
         var answered = AnsweredIn(record, sitting.Id);
-        var easy = ChooserOf(sitting).Close(record.Replay.Belief, Bank(sitting, record.Child), [.. answered.Select(question => question.Asked.Item)]);
+        var easy = ChooserOf(sitting, record.Child).Close(record.Replay.Belief, Bank(sitting, record.Child), [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
         await WithdrawWaiting(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
@@ -115,8 +119,15 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <summary>The items that a sitting may choose from: what is in use at the child's stage, by how the sitting is held.</summary>
     public static IReadOnlyList<Item> Bank(Sitting sitting, CaseloadRow child)
     {
-        var tasks = TasksOf(sitting.Way).Where(task => child.Manner.Uses(task, sitting.Stage) && (child.Met is null || child.Met.Contains(task.Id))).ToList();
-        return ItemBank.ForSitting(sitting.Stage, tasks.Count > 0 ? tasks : [ClockTasks.ReadDigital]);
+        var tasks = InUse(TasksOf(sitting.Way), child, sitting.Stage);
+        return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}", _ => ItemBank.ForSitting(sitting.Stage, tasks));
+    }
+
+    /// <summary>The tasks of some that a child has met and her stage uses; reading in figures where that leaves none.</summary>
+    private static List<ClockTask> InUse(IEnumerable<ClockTask> tasks, CaseloadRow child, Stage stage)
+    {
+        var used = tasks.Where(task => child.Uses(task, stage)).ToList();
+        return used.Count > 0 ? used : [ClockTasks.ReadDigital];
     }
 
     /// <summary>The next questions to choose from, and how their answers come.</summary>
@@ -152,15 +163,18 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             ? beginning
             : beginning with { Plan = Plans.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
 
-    private IReadOnlyList<Item> Listed(Beginning beginning, Stage stage, int seed) => beginning.Plan switch
+    private IReadOnlyList<Item> Listed(Beginning beginning, CaseloadRow child, int seed) => beginning.Plan switch
     {
         Plans.Ground => GroundCheck.Items,
-        Plans.Form => new FixedForms(model).Make(stage, FormLength, FormSeed(stage)).First(form => form.Name == beginning.Form).Items,
-        Plans.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), stage, seed),
+        Plans.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), InUse(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plans.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed),
         _ => [],
     };
 
-    /// <summary>Forms A, B and C of a stage are always the same, so that one child's two checks can be set side by side.</summary>
+    /// <summary>
+    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set
+    /// side by side.
+    /// </summary>
     private static int FormSeed(Stage stage) => 100 + (int)stage;
 
     private static string WhyListed(Beginning beginning) => beginning.Plan switch
@@ -190,7 +204,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         await WithdrawWaiting(connection, sitting.Id);
         await Sittings.End(connection, sitting.Id, Now);
         var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sitting.Id, record!.Now);
+        await Marginals.Keep(connection, school, sitting.Id, record!);
     }
 
     private static async Task WithdrawWaiting(DbConnection connection, Guid sitting)
@@ -204,7 +218,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
         var answered = AnsweredIn(record, sitting.Id);
-        var chooser = ChooserOf(sitting);
+        var chooser = ChooserOf(sitting, record.Child);
         var bank = Bank(sitting, record.Child);
         var asked = answered.Select(question => question.Asked.Item).ToList();
         // What was left out is not asked again in the same sitting.
@@ -222,8 +236,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         await Sittings.MoveTo(connection, sitting.Id, place);
     }
 
-    private ItemChooser ChooserOf(Sitting sitting) =>
-        new(model, Seed(sitting.Id), sitting.Way == Ways.Screen ? task => task.OnScreen : task => task.Aloud);
+    private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
+        new(model, Seed(sitting.Id), sitting.Way == Ways.Screen ? task => task.OnScreen : task => task.Aloud, child.Manner.Wording);
 
     private static IReadOnlyList<Question> AnsweredIn(ChildRecord record, Guid sitting) =>
         [.. record.Sittings.FirstOrDefault(other => other.Sitting.Id == sitting)?.Answered ?? []];

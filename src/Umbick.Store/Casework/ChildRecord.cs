@@ -19,19 +19,13 @@ public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<Question> Ques
 public sealed class ChildRecord
 {
     private readonly ReadingModel _model;
+    private readonly Lazy<IReadOnlyList<Impact>> _first;
 
     private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay)
     {
         _model = model;
         (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
-        First = WhichFirst.Order(model, replay.Now, child.Stage);
-        Next = WhatNext.For(new CaseState(
-            child.Sittings,
-            [.. First.Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern)],
-            [.. First.Where(impact => impact.Finding.Label == Label.Possible).Select(impact => impact.Finding.Pattern)],
-            child.OpenAsking is not null,
-            child.OpenSet is not null,
-            child.PractisedSinceAsked));
+        _first = new(() => WhichFirst.Order(model, replay.Now, child.Stage));
     }
 
     /// <summary>The child.</summary>
@@ -47,10 +41,19 @@ public sealed class ChildRecord
     public Replay Replay { get; }
 
     /// <summary>The patterns that are likely or possible, the one to practise first at the front.</summary>
-    public IReadOnlyList<Impact> First { get; }
+    public IReadOnlyList<Impact> First => _first.Value;
+
+    /// <summary>Where her case stands.</summary>
+    public CaseState State => new(
+        Child.Sittings,
+        [.. First.Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern)],
+        [.. First.Where(impact => impact.Finding.Label == Label.Possible).Select(impact => impact.Finding.Pattern)],
+        Child.OpenAsking is not null,
+        Child.OpenSet is not null,
+        Child.PractisedSinceAsked);
 
     /// <summary>What to do next.</summary>
-    public WhatNext Next { get; }
+    public WhatNext Next => WhatNext.For(State, Child.Manner.Wording);
 
     /// <summary>What every answer now says.</summary>
     public Conclusion Now => Replay.Now;
@@ -63,21 +66,31 @@ public sealed class ChildRecord
     public Pattern? WorkedOn => Sets.Select(set => set.Pattern).FirstOrDefault(pattern => pattern is not null)
         ?? First.Select(impact => impact.Finding.Pattern).FirstOrDefault();
 
+    /// <summary>Every answer that stands, in the order in which they were given.</summary>
+    public IEnumerable<GivenAnswer> Answers => Sittings.SelectMany(sitting => sitting.Answered).Select(AsGiven);
+
     /// <summary>The question that an answer of <see cref="Replay"/> belongs to.</summary>
     public Question QuestionOf(TellingAnswer telling) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(telling.Index);
 
-    /// <summary>The help that the next set starts with: from how the last one went.</summary>
+    /// <summary>The help that the next set starts with: what is chosen for her, else from how the last one went.</summary>
     public Support NextSupport
     {
         get
         {
-            var last = Sets.FirstOrDefault(set => set.DoneAt is not null);
+            if (Child.Manner.Support is { } chosen) return chosen;
+            var last = Sets.FirstOrDefault(set => set.DoneAt is not null && !set.IsAtEase);
             var questions = Sittings.LastOrDefault(sitting => sitting.Sitting.Id == last?.Sitting)?.Answered.ToList();
             return last is null || questions is not { Count: > 0 }
                 ? Support.Most
                 : Fading.Next(last.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
         }
     }
+
+    /// <summary>How quickly right answers without help came, day by day.</summary>
+    public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(
+        from sitting in Sittings
+        from question in sitting.Answered
+        select new ScoredAnswer(DateOnly.FromDateTime(sitting.Sitting.StartedAt), question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
 
     /// <summary>Loads a child's record, or null where the school has no such child.</summary>
     public static async Task<ChildRecord?> Load(DbConnection connection, ReadingModel model, Guid id)
@@ -111,7 +124,12 @@ public sealed class ChildRecord
     private static SittingAnswers Replayed(SittingRecord record, IReadOnlyList<AssignedSet> sets)
     {
         var practised = sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern;
-        return new SittingAnswers(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step]);
+        var answered = record.Answered.ToList();
+        return new SittingAnswers(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
+        {
+            // An answer never changes: it is put right by another, which has an id of its own.
+            Id = $"{record.Sitting.Id:N}:{string.Join(',', answered.Select(question => question.Given!.Id.ToString("N")))}",
+        };
     }
 
     /// <summary>An answered question as the model takes it.</summary>

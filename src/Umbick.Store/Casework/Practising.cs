@@ -4,6 +4,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
+using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Store.Casework;
@@ -20,6 +21,15 @@ namespace Umbick.Store.Casework;
 /// <param name="Total">How many items there are.</param>
 public sealed record Turn(Sitting Sitting, Manner Manner, Asked? Asked, GivenRow? First, GivenRow? Second, bool FirstRight, bool SecondRight, int Done, int Total)
 {
+    /// <summary>The set that is practised.</summary>
+    public required AssignedSet Set { get; init; }
+
+    /// <summary>How long the line beside the question runs, in seconds; null where there is none.</summary>
+    public double? LineSeconds => Set.IsAtEase && Manner.CountsDown ? Set.LineSeconds : null;
+
+    /// <summary>Whether the hands go together while she sets this one.</summary>
+    public bool Geared => Manner.PractisesGeared && Asked is not null && AnswerBoxes.CanGear(Asked.Item);
+
     /// <summary>Whether the item is settled: answered rightly, or tried twice.</summary>
     public bool Settled => FirstRight || Second is not null;
 }
@@ -29,13 +39,20 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
 {
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>The set that would be assigned for a pattern.</summary>
-    public PracticeSet Make(ChildRecord record, Pattern pattern, int seed) =>
-        new SetMaker(model, record.Child.Manner.Wording).Make(pattern, record.Child.Stage, record.NextSupport, seed);
+    /// <summary>The set that would be assigned for a pattern, or, without one, for reading at ease.</summary>
+    public PracticeSet Make(ChildRecord record, Pattern? pattern, int seed)
+    {
+        var child = record.Child;
+        return pattern is null
+            ? new EaseSet(Uses).Make(child.Stage, seed)
+            : new SetMaker(model, child.Manner.Wording, Uses).Make(pattern, child.Stage, record.NextSupport, seed);
+
+        bool Uses(ClockTask task) => child.Uses(task, child.Stage);
+    }
 
     /// <summary>Assigns a set and opens its sitting.</summary>
     /// <returns>The set's id and its sitting's.</returns>
-    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern pattern, int seed, Guid by)
+    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern? pattern, int seed, Guid by)
     {
         var set = Make(record, pattern, seed);
         var (setId, sittingId) = (Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
@@ -45,7 +62,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             belief = Math.Round(finding.Belief, 3),
             label = finding.Label.ToString(),
         }));
-        await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, record.NextSupport, ReadingModel.Version, shown, by, Now);
+        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (record.NextSupport, default(double?));
+        await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now);
         var sitting = new Sitting
         {
             Id = sittingId,
@@ -96,18 +114,19 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         }
         await Sittings.End(connection, sitting.Id, Now);
         var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sitting.Id, record!.Now);
+        await Marginals.Keep(connection, school, sitting.Id, record!);
     }
 
     private static async Task<Turn> TurnOf(DbConnection connection, Sitting sitting)
     {
         var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
-        var manner = (await Children.Find(connection, sitting.Child))!.Manner;
-        if (sitting.EndedAt is not null) return new Turn(sitting, manner, null, null, null, false, false, asked.Count, asked.Count);
+        var manner = await Children.MannerOf(connection, sitting.Child);
+        var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
+        if (sitting.EndedAt is not null) return new Turn(sitting, manner, null, null, null, false, false, asked.Count, asked.Count) { Set = set };
         var item = asked.Single(one => one.Place == sitting.CurrentPlace);
         var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
-        return new Turn(sitting, manner, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count);
+        return new Turn(sitting, manner, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count) { Set = set };
 
         bool IsRight(GivenRow? given) =>
             given is not null && Scoring.IsRight(item.Item, item.Item.Read(given.Raw), given.AnswerMode, sitting.Stage, manner.Nearness);

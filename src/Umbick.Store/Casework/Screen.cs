@@ -3,6 +3,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Store.Casework;
 
@@ -30,8 +31,6 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
     /// <summary>The longest alias.</summary>
     public const int LongestAlias = 60;
 
-    private static readonly ClockTask[] Tasks = [ClockTasks.ReadDigital, ClockTasks.ReadWords, ClockTasks.WordsToDigital];
-
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Starts a screening. A child who is known keeps her record; a new one is on the class's list only.</summary>
@@ -39,7 +38,8 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
     public async Task<Guid> Start(DbConnection connection, Guid school, string title, Stage stage, IReadOnlyList<string> aliases)
     {
         var seed = 1 + (await Screenings.All(connection)).Count();
-        var form = new FixedForms(model).Make(stage, Length, seed, Tasks)[0];
+        var manner = new Manner(await Schools.Settings(connection));
+        var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => manner.Uses(task, stage))])[0];
         var screening = new Screening { Id = Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
         await Screenings.Add(connection, school, screening);
         var known = await Store.Children.ByAlias(connection, aliases);
@@ -85,7 +85,7 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
         }
         await Sittings.End(connection, sittingId, Now);
         var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sittingId, record!.Now);
+        await Marginals.Keep(connection, school, sittingId, record!);
         return Submitted.Kept;
     }
 
@@ -109,7 +109,7 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
         var belief = new Belief(model);
         var observed = Observed.All(model, answered.Select(ChildRecord.AsGiven));
         foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Observe(observation);
-        var result = ScreeningResult.Of(sitting.Sitting.Length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed));
+        var result = ScreeningResult.Of(sitting.Sitting.Length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed), child.Manner.Wording);
         return new ScreenedChild(child, sitting, result);
     }
 }

@@ -163,7 +163,7 @@ public static partial class AnswersFile
             var mode = Cell("mode");
             if (mode.Length == 0) return task?.Chosen == true ? AnswerMode.Chosen : task?.Taken ?? AnswerMode.Said;
             if (Enum.TryParse<AnswerMode>(mode, ignoreCase: true, out var read) && !char.IsAsciiDigit(mode[0])) return read;
-            Fail("mode", $"“{Cut(mode)}” is not said, written, built, placed or chosen.");
+            Fail("mode", $"“{Cut(mode)}” is not said, written, built, placed, chosen or geared.");
             return AnswerMode.Said;
         }
 

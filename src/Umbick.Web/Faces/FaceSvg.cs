@@ -21,16 +21,17 @@ public static class FaceSvg
 
     /// <summary>A face as a whole svg element.</summary>
     /// <param name="face">The face.</param>
-    /// <param name="dial">How the school's faces look.</param>
-    public static string Draw(Face face, Dial dial)
+    /// <param name="manner">How faces look and times are said here.</param>
+    public static string Draw(Face face, Manner manner)
     {
+        var dial = manner.Dial;
         var svg = new StringBuilder();
         var edge = HasMinuteNumbers(face, dial) ? 124 : 101;
         var name = face.Size.ToString().ToLowerInvariant();
         svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"face face-{name} hands-{dial.Colours}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
         svg.Append(face.Label is null ? "aria-hidden=\"true\">" : $"role=\"img\" aria-label=\"{WebUtility.HtmlEncode(face.Label)}\">");
         svg.Append(Invariant($"<circle class=\"face-ground\" r=\"{(face.Size == FaceSize.Mini ? 94 : Rim)}\"/>"));
-        DrawSupport(svg, face);
+        DrawSupport(svg, face, manner.Wording);
         if (HasMinuteNumbers(face, dial)) DrawMinuteNumbers(svg);
         if (face.Size != FaceSize.Mini) DrawDial(svg, face.Size, face.Blank ? dial with { Numerals = Numerals.None } : dial);
         if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow", face.Only);
@@ -108,13 +109,13 @@ public static class FaceSvg
         }
     }
 
-    private static void DrawSupport(StringBuilder svg, Face face)
+    private static void DrawSupport(StringBuilder svg, Face face, Wording wording)
     {
         if (face.Support == Support.Bare || face.Hands is not { } hands) return;
         if (face.Support == Support.Full)
         {
             svg.Append("<path class=\"half half-past\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half half-to\" d=\"M0,82 A82,82 0 0 1 0,-82 Z\"/>");
-            svg.Append("<text class=\"half-word\" x=\"38\" y=\"42\">past</text><text class=\"half-word\" x=\"-38\" y=\"42\">to</text>");
+            svg.Append($"<text class=\"half-word\" x=\"38\" y=\"42\">{wording.Past}</text><text class=\"half-word\" x=\"-38\" y=\"42\">{wording.To}</text>");
         }
         var passed = Math.Floor(hands.Hour + 1e-9);
         var (x1, y1) = At(passed * 30, 60);

@@ -12,6 +12,6 @@ public sealed class FaceTagHelper(Here here) : TagHelper
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
         output.TagName = null;
-        output.Content.SetHtmlContent(FaceSvg.Draw(Of, here.Manner.Dial));
+        output.Content.SetHtmlContent(FaceSvg.Draw(Of, here.Manner));
     }
 }

@@ -52,7 +52,7 @@ public sealed record AskingView(
     };
 
     /// <summary>How an answer of this kind is typed.</summary>
-    public static string Typing(Item item) => AnswerBoxes.Of(item) switch
+    public static string Typing(Item item, Wording wording) => AnswerBoxes.Of(item) switch
     {
         AnswerBox.Hands => AnswerBoxes.LooseHands(item) switch
         {
@@ -61,35 +61,25 @@ public sealed record AskingView(
             _ when item.Task == ClockTasks.RepairClock => "Only the hand she moved: 7.5| or |40",
             _ => "Short hand in hours, bar, long hand in minutes: 7.5|40",
         },
+        AnswerBox.HandAndTime => wording.Fill("A bar, where she put the long hand in minutes, and the time: |25 8:25. The time alone will do, too"),
         AnswerBox.HourPlace => "The hour, and where: 6 on, 6 little past, 6 halfway, 6 nearly next",
         AnswerBox.Places => "Like this: between 8 and 9, 7. Or: on 12, 9",
-        AnswerBox.Pairs => "Clock and time: A=6:20; B=7:45",
-        AnswerBox.Several => "All she names, with semicolons: 6:45; quarter to 7",
+        AnswerBox.Pairs => wording.Fill("Clock and time: A=6:20; B=7:45"),
+        AnswerBox.Several => wording.Fill("All she names, with semicolons: 6:45; quarter {to} 7"),
         AnswerBox.Numerals => "Her numbers from the top, clockwise: 12 1 2 3 …",
         AnswerBox.Feel => "The seconds after which she stopped: 27.5",
         AnswerBox.Clocks => "The letter or the time of the clock she points to",
         AnswerBox.Choice or AnswerBox.Times => "What she chooses, or press it below",
         _ when item.Question is not null => "Just as she says or writes it",
-        _ => "As it was said: 8:35, 835, quarter to nine, 25 past 6",
+        _ => wording.Fill("Just as she gives it: 8:35, 835, quarter {to} nine, 25 {past} 6"),
     };
 
     /// <summary>The answers that she can point to; none where the answer is free.</summary>
     public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
     {
-        { Question.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, choice))],
-        { Task.Id: "choose-clock" } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ItemShown.Letter(i)}"))],
+        { Question.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
+        { Task.Id: "choose-clock" } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.Of(i)}"))],
         { Task.Id: "choose-time" } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.Of(choice, wording)))],
         _ => [],
     };
-
-    /// <summary>What was typed, with letters put back into the clocks that they stand for.</summary>
-    public static string Spelled(Item item, string raw)
-    {
-        var clocks = new ItemShown(item, default, "").Clocks;
-        if (clocks.Count == 0) return raw;
-        if (item.Task == ClockTasks.ChooseClock)
-            return raw.Length == 1 && char.ToUpperInvariant(raw[0]) - 'A' is var one && one >= 0 && one < clocks.Count ? clocks[one].ToString() : raw;
-        return string.Join("; ", raw.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(pair =>
-            pair.Length > 2 && pair[1] == '=' && char.ToUpperInvariant(pair[0]) - 'A' is var at && at >= 0 && at < clocks.Count ? $"{clocks[at]}{pair[1..]}" : pair));
-    }
 }

@@ -56,7 +56,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
                 here.Manner = (await Store.Children.Find(connection, sitting.Child))!.Manner;
                 var item = (await Sittings.AskedIn(connection, [id]))[id].FirstOrDefault(asked => asked.Place == place)?.Item;
                 var timed = here.Manner.Timed;
-                var submission = new Submission(answer, place, item is null ? raw : AskingView.Spelled(item, raw), given.Mode ?? (item is null ? AnswerMode.Said : Asking.ModeOf(item, raw)), timed ? seconds : null)
+                var submission = new Submission(answer, place, item is null ? raw : ClockLetters.Spelled(item, raw), given.Mode ?? (item is null ? AnswerMode.Said : Asking.ModeOf(item, raw)), timed ? seconds : null)
                 {
                     BegunSeconds = timed ? begun : null,
                     First = string.IsNullOrWhiteSpace(given.First) ? null : given.First.Trim(),

@@ -50,7 +50,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
         Progress = record.FirstAndNow;
         var child = record.Child;
         var seen = record.Sittings.Count;
-        Line = seen == 0 ? child.Stage.Name() : $"{child.Stage.Name()} · {Times(seen, "sitting")} since {record.Sittings[0].Sitting.StartedAt:d MMMM}";
+        Line = seen == 0 ? child.Stage.Name(here.Wording) : $"{child.Stage.Name(here.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Sitting.StartedAt:d MMMM}";
         Tell(record);
         if (Progress is not null) ProgressLine = Compare(Progress);
         return Page();
@@ -65,8 +65,8 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
         Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom).TakeLast(MostUnexplained).Select(At)];
         if (first is not null)
         {
-            Finding = first.Label == Label.Likely ? first.Pattern.Texts.FindingOf(alias) : $"Perhaps: {first.Pattern.Texts.FindingOf(alias)}";
-            var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.Texts.FindingOf(alias));
+            Finding = first.Label == Label.Likely ? first.Pattern.TextsIn(here.Wording).FindingOf(alias) : $"Perhaps: {first.Pattern.TextsIn(here.Wording).FindingOf(alias)}";
+            var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.TextsIn(here.Wording).FindingOf(alias));
             Also = others.Any() ? $"And: {string.Join(" ", others)}" : null;
             Telling = first.Evidence.Answers;
             EvidenceLine = EvidenceOf(first);
@@ -75,7 +75,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
         }
         else if (cleared is not null)
         {
-            Finding = $"Left behind: {cleared.Pattern.Texts.Reads}.";
+            Finding = $"Left behind: {cleared.Pattern.TextsIn(here.Wording).Reads}.";
             Telling = cleared.Evidence.Answers;
             EvidenceLine = EvidenceOf(cleared);
         }
@@ -101,7 +101,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
     private string EvidenceOf(Finding finding)
     {
         var evidence = finding.Evidence;
-        var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.Texts.Reads))}.";
+        var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.TextsIn(here.Wording).Reads))}.";
         var accidents = evidence.Answers.Count(IsAccident);
         var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {evidence.Right} right";
         return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{alike}";
@@ -125,11 +125,11 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
         _ => "one in ten",
     };
 
-    private static string Named(Step step) => step switch
+    private string Named(Step step) => step switch
     {
         Step.Hour => "the hour",
         Step.Minutes => "the minutes",
-        Step.PastOrTo => "past and to",
+        Step.PastOrTo => $"{here.Wording.Past} and {here.Wording.To}",
         _ => "the hour hand",
     };
 

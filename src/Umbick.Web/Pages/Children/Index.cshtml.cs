@@ -13,7 +13,7 @@ namespace Umbick.Web.Pages.Children;
 public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding, string? Seen, IReadOnlyList<Question> Answers);
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
-public sealed class IndexModel(Database database) : PageModel
+public sealed class IndexModel(Database database, Here here) : PageModel
 {
     public IReadOnlyList<IGrouping<NextStep, CaseloadLine>> Groups { get; private set; } = [];
 
@@ -37,7 +37,7 @@ public sealed class IndexModel(Database database) : PageModel
         _ => "Nothing stands out",
     };
 
-    private static async Task<IReadOnlyList<CaseloadLine>> Lines(System.Data.Common.DbConnection connection)
+    private async Task<IReadOnlyList<CaseloadLine>> Lines(System.Data.Common.DbConnection connection)
     {
         var children = (await Store.Children.All(connection)).ToList();
         var last = children.Select(child => child.LastSitting).OfType<Guid>().ToList();
@@ -47,18 +47,18 @@ public sealed class IndexModel(Database database) : PageModel
         return [.. children.Select(child => Line(child, labels, asked, answers))];
     }
 
-    private static CaseloadLine Line(
+    private CaseloadLine Line(
         CaseloadRow child, ILookup<Guid, (Pattern Pattern, Label Label)> labels, ILookup<Guid, Asked> asked, ILookup<Guid, GivenRow> answers)
     {
         var sitting = child.LastSitting ?? Guid.Empty;
         var (likely, possible) = (CaseState.Labelled(labels[sitting], Label.Likely), CaseState.Labelled(labels[sitting], Label.Possible));
         var cleared = CaseState.Labelled(labels[sitting], Label.Cleared);
-        var next = WhatNext.For(new CaseState(child.Sittings, likely, possible, child.OpenAsking is not null, child.OpenSet is not null, child.PractisedSinceAsked));
+        var next = WhatNext.For(new CaseState(child.Sittings, likely, possible, child.OpenAsking is not null, child.OpenSet is not null, child.PractisedSinceAsked), here.Wording);
         var finding = (likely, possible, cleared) switch
         {
-            ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.Texts.FindingOf(child.Alias))),
-            (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].Texts.FindingOf(child.Alias)}",
-            (_, _, { Count: > 0 }) => $"Left behind: {cleared[0].Texts.Reads}.",
+            ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.TextsIn(here.Wording).FindingOf(child.Alias))),
+            (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].TextsIn(here.Wording).FindingOf(child.Alias)}",
+            (_, _, { Count: > 0 }) => $"Left behind: {cleared[0].TextsIn(here.Wording).Reads}.",
             _ => child.Sittings == 0 ? "" : "Answers come right, or go wrong in no one way.",
         };
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);

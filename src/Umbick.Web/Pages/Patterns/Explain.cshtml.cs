@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.Patterns;
 
 /// <summary>Explains one answer. It knows no child, so on demonstration data it stands open before signing in.</summary>
 [AllowAnonymous]
-public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
+public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : PageModel
 {
     /// <summary>One row of faces: the commonest ways; a rarer one is explained when its answer is typed.</summary>
     private const int MostWays = 9;
@@ -61,17 +61,17 @@ public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
                 return Item.Of(question);
             }
             Time = new ClockTime(12, 0);
-            Told = Task == ClockTasks.Later ? "Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10." : "Type the time with its half of the day: 9:10 am.";
+            Told = Task == ClockTasks.Later ? here.Wording.Fill("Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10.") : here.Wording.Fill("Type the time with its half of the day: 9:10 am.");
             return null;
         }
         if (AnswerParser.Parse(TimeText).Meaning is not { } shown)
         {
             Time = new ClockTime(12, 0);
-            Told = $"No clock can show “{TimeText}”. Type a time such as 4:00 or 835.";
+            Told = $"No clock can show “{TimeText}”. Type a time such as {here.Wording.Digital(new ClockTime(4, 0))} or 835.";
             return null;
         }
         Time = shown;
-        TimeText = Wording.Usual.Digital(shown);
+        TimeText = here.Wording.Digital(shown);
         return new Item(Task, Time) { Move = 60 };
     }
 
@@ -88,7 +88,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
         Given = asked.Read(AnswerText);
         Told = Given switch
         {
-            AmbiguousHalf half => $"“{AnswerText}” can be {Hours.Before(half.Hour)}:30 or {half.Hour}:30; in some languages it is the first. Ask which is meant, and type that.",
+            AmbiguousHalf half => $"“{AnswerText}” can be {here.Wording.Digital(new ClockTime(Hours.Before(half.Hour), 30))} or {here.Wording.Digital(new ClockTime(half.Hour, 30))}; in some languages it is the first. Ask which is meant, and type that.",
             Unread => $"“{AnswerText}” cannot be read as an answer to this. {HowToType}",
             NoAnswer or DontKnow => "No answer tells nothing of how the clock is read. It is still worth noting.",
             _ => null,
@@ -109,15 +109,18 @@ public sealed class ExplainModel(ReadingModel model, Demo demo) : PageModel
         AnswerForm.Hour => "Type the hour and how far past it: 6, 6 halfway, 6 nearly next.",
         AnswerForm.Places => "Type the numerals: between 7 and 8, 5.",
         AnswerForm.Several => "Type the ones chosen, with semicolons between.",
-        _ => "Type it as 8:35 or quarter to nine.",
+        _ => here.Wording.Fill("Type it as 8:35 or quarter {to} nine."),
     };
 
     /// <summary>The shadow that the answer throws on the clock.</summary>
     public Face Large => Face.Of(FaceSize.Large, Time, Asked.Question is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
 
     /// <summary>Patterns together, as a sentence.</summary>
-    public static string Together(IReadOnlyList<Pattern> patterns) =>
-        $"{patterns[0].Texts.Name}{string.Concat(patterns.Skip(1).Select(pattern => $", and {char.ToLowerInvariant(pattern.Texts.Name[0])}{pattern.Texts.Name[1..]}"))}.";
+    public static string Together(IReadOnlyList<Pattern> patterns, Wording wording)
+    {
+        var names = patterns.Select(pattern => pattern.TextsIn(wording).Name).ToList();
+        return $"{names[0]}{string.Concat(names.Skip(1).Select(name => $", and {char.ToLowerInvariant(name[0])}{name[1..]}"))}.";
+    }
 
     private static string Cut(string text) => text.Trim() is { Length: > AnswerParser.LongestAnswer } longer ? longer[..AnswerParser.LongestAnswer] : text.Trim();
 }

@@ -3,13 +3,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
+using Umbick.Core.Progress;
 using Umbick.Store;
 using Umbick.Store.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-/// <summary>The set that would be given, each item with why it is there.</summary>
+/// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
 public sealed class NewModel(Database database, ReadingModel model, Practising practising, Here here) : PageModel
 {
     public ChildRecord Record { get; private set; } = null!;
@@ -18,9 +19,12 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
 
     public int Seed { get; private set; }
 
+    /// <summary>How long a line runs beside a question, in seconds, where the set is for reading at ease.</summary>
+    public double LineSeconds => Fluency.LineFor(Record.Fluency);
+
     public async Task<IActionResult> OnGet(Guid child, string? pattern, int seed = 1)
     {
-        if (Catalogue.Find(pattern) is not { } found) return NotFound();
+        if (!TryFind(pattern, out var found)) return NotFound();
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         here.Manner = record.Child.Manner;
@@ -30,7 +34,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
 
     public async Task<IActionResult> OnPost(Guid child, string? pattern, int seed)
     {
-        if (Catalogue.Find(pattern) is not { } found) return NotFound();
+        if (!TryFind(pattern, out var found)) return NotFound();
         var (school, person) = User.Teacher();
         var set = await database.InSchool<Guid?>(
             school,
@@ -45,4 +49,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
             HttpContext.RequestAborted);
         return set is null ? NotFound() : Redirect($"/practise/{set}");
     }
+
+    /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
+    private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is not null || string.IsNullOrEmpty(id);
 }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Practice;
+using Umbick.Core.Progress;
 using Umbick.Store;
 using Umbick.Store.Casework;
 using Umbick.Web.Security;
@@ -17,6 +18,12 @@ public sealed class SetModel(Database database, ReadingModel model) : PageModel
 
     public IReadOnlyList<Question> Answered { get; private set; } = [];
 
+    /// <summary>How quickly right answers came in a set for reading at ease; null where they were not timed, or it mends a pattern.</summary>
+    public Fluency? Seconds { get; private set; }
+
+    /// <summary>The same on the day before that had any.</summary>
+    public Fluency? SecondsBefore { get; private set; }
+
     public async Task<IActionResult> OnGet(Guid id)
     {
         var found = await database.InSchool(
@@ -26,6 +33,12 @@ public sealed class SetModel(Database database, ReadingModel model) : PageModel
                 if (await Sets.Find(connection, id) is not { } set) return false;
                 var record = await ChildRecord.Load(connection, model, set.Child);
                 Set = set;
+                if (set is { IsAtEase: true, DoneAt: { } done })
+                {
+                    var days = record!.Fluency;
+                    Seconds = days.LastOrDefault(day => day.Day == DateOnly.FromDateTime(done));
+                    SecondsBefore = days.LastOrDefault(day => day.Day < DateOnly.FromDateTime(done));
+                }
                 Items = await Sets.Items(connection, id);
                 Answered = [.. record!.Sittings.FirstOrDefault(sitting => sitting.Sitting.Id == set.Sitting)?.Answered ?? []];
                 return true;

@@ -11,7 +11,8 @@ public static class SetTexts
         "read-digital" => "Reads, in figures.",
         "read-words" => "Reads, in words.",
         "words-to-digital" => "Writes figures for words.",
-        "set-from-digital" => "Sets the hands.",
+        "set-from-digital" or "set-from-words" => "Sets the hands.",
+        "hour-only" => "Reads the hour hand alone.",
         _ => "Is it right?",
     };
 

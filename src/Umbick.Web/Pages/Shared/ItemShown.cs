@@ -23,12 +23,7 @@ public sealed record ItemShown(Item Item, Support Support, string Label)
     };
 
     /// <summary>The clocks to choose from or to join; none where there are none.</summary>
-    public IReadOnlyList<ClockTime> Clocks => Item switch
-    {
-        { Clocks.Count: > 0 } => Item.Clocks,
-        { Task.Id: "choose-clock" } => [.. Item.Choices.Select(choice => choice.Meaning).OfType<ClockTime>()],
-        _ => [],
-    };
+    public IReadOnlyList<ClockTime> Clocks => ClockLetters.Clocks(Item);
 
     /// <summary>What stands in large letters where no clock does; null where the question says it all.</summary>
     public string? Large(Wording wording) => Item.Task.Given switch
@@ -39,7 +34,4 @@ public sealed record ItemShown(Item Item, Support Support, string Label)
         Given.Figures => wording.Digital(Item.Time),
         _ => null,
     };
-
-    /// <summary>The letter by which one of several clocks is called.</summary>
-    public static char Letter(int clock) => (char)('A' + clock);
 }

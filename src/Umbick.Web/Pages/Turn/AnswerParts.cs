@@ -7,6 +7,9 @@ namespace Umbick.Web.Pages.Turn;
 /// <summary>An answer put together from the fields of a box on the child's screen.</summary>
 public sealed class AnswerParts
 {
+    /// <summary>What was typed, or chosen as it stands.</summary>
+    public string? Raw { get; set; }
+
     public string? Amount { get; set; }
 
     public string? Number { get; set; }
@@ -34,8 +37,10 @@ public sealed class AnswerParts
     public string?[] Numerals { get; set; } = [];
 
     /// <summary>The answer as it would be typed; empty where nothing was put in. What was left out is a gap.</summary>
-    public string AsText(Item item) => AnswerBoxes.Of(item) switch
+    public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.Of(item) switch
     {
+        AnswerBox.HandAndTime => $"{Placed()} {Raw}".Trim(),
+        _ when !string.IsNullOrWhiteSpace(Raw) => Raw,
         AnswerBox.Words => InWords(),
         AnswerBox.Hands => Placed(),
         AnswerBox.HourPlace => HourOf is null ? "" : $"{HourOf} {PlaceOf}".Trim(),

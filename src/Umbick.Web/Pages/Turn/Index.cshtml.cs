@@ -45,17 +45,18 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     }
 
-    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? raw, string? instead, float? seconds, float? begun, bool later, AnswerParts parts)
+    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? instead, float? seconds, float? begun, bool later, AnswerParts parts)
     {
         if (answer == Guid.Empty || !ModelState.IsValid) return await Told("Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         if (!await Show()) return NotFound();
         var item = (View?.Turn.Asked ?? Question?.Asked)?.Item;
-        var text = (instead ?? (item is null || !string.IsNullOrWhiteSpace(raw) ? raw : parts.AsText(item)) ?? "").Trim();
+        var text = (instead ?? parts.AsText(item)).Trim();
         if (text.Length == 0) return await Told("Put in your answer first.", StatusCodes.Status400BadRequest);
         if (text.Length > AnswerParser.LongestAnswer) return await Told("That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var (school, sitting) = User.Child();
         var timed = here.Manner.Timed;
-        var submission = new Submission(answer, place, text, item?.Task.OnScreen ?? AnswerMode.Written, timed ? seconds : null) { BegunSeconds = timed ? begun : null, Later = later };
+        var mode = View?.Turn.Geared == true ? AnswerMode.Geared : item?.Task.OnScreen ?? AnswerMode.Written;
+        var submission = new Submission(answer, place, text, mode, timed ? seconds : null) { BegunSeconds = timed ? begun : null, Later = later };
         var submitted = await database.InSchool(
             school,
             connection => View is null ? asking.Answer(connection, school, sitting, submission, by: null) : practising.Answer(connection, school, sitting, submission),
@@ -84,11 +85,10 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
                 {
                     var turn = (await Practising.Where(connection, id))!;
                     here.Manner = turn.Manner;
-                    var set = await Sets.Find(connection, sitting.PracticeSet!.Value);
-                    View = new TurnView(turn, ChildWords.LookAgain(set?.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), here.Wording, told);
+                    View = new TurnView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), here.Wording, told);
                     return true;
                 }
-                here.Manner = (await Store.Children.Find(connection, sitting.Child))!.Manner;
+                here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
                 var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [id]))[id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
                 var done = (await Sittings.AnswersIn(connection, [id]))[id].Count(one => one.Place != sitting.CurrentPlace);
                 Question = new QuestionView(sitting, asked, done, told);

@@ -33,5 +33,10 @@ public sealed record TurnView(Store.Casework.Turn Turn, string LookAgain, Wordin
     };
 
     /// <summary>The right answer, as it is told at last.</summary>
-    public string Right => Item.Task == ClockTasks.ReadWords ? Wording.Words(Item.Time) : Wording.Digital(Item.Time);
+    public string Right => Item.Task switch
+    {
+        { Form: Core.Items.AnswerForm.Words } => Wording.Words(Item.Time),
+        { Form: Core.Items.AnswerForm.Hour } => HourPlaces.Told(Item.Time),
+        _ => Wording.Digital(Item.Time),
+    };
 }

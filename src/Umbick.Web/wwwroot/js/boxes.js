@@ -23,11 +23,17 @@
   let typedIn = null;
   document.addEventListener("keydown", (event) => {
     const group = event.target.closest?.(".part");
-    if (!group || !event.target.matches("[type=radio], [type=checkbox]") || event.key.length !== 1 || event.key === " " || event.ctrlKey || event.metaKey) return;
+    if (!group || !event.target.matches("[type=radio], [type=checkbox]") || event.key.length !== 1 || event.ctrlKey || event.metaKey) return;
+    if (event.key === " ") {
+      typed = "";
+      return;
+    }
+    const key = event.key.toLowerCase();
     const goesOn = typedIn === group && performance.now() - typedAt < 900;
-    typed = (goesOn ? typed : "") + event.key.toLowerCase();
-    [typedAt, typedIn] = [performance.now(), group];
     const begins = (text) => [...group.querySelectorAll("label")].find((label) => label.textContent.trim().toLowerCase().startsWith(text));
+    // What goes on with nothing begins anew: 7 and 8 are two numbers, not the start of a third.
+    typed = goesOn && begins(typed + key) ? typed + key : key;
+    [typedAt, typedIn] = [performance.now(), group];
     const choice = begins(typed)?.querySelector("input");
     if (!choice) return;
     choice.focus();

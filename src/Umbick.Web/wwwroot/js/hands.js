@@ -28,8 +28,14 @@
     }
   }
 
-  const tell = (board) =>
-    board.dispatchEvent(new CustomEvent("umbick:turned", { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }));
+  // While a hand turns, and once more when it rests.
+  let resting;
+  function tell(board) {
+    const say = (what) => board.dispatchEvent(new CustomEvent(`umbick:${what}`, { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }));
+    say("turned");
+    clearTimeout(resting);
+    resting = setTimeout(() => say("rested"), 150);
+  }
 
   // The hands of a real clock go together: twelve turns of the long one are one of the short one, either way round.
   function move(board, name, by) {

@@ -1,0 +1,88 @@
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>A replay on its way: what is believed, and what was concluded, after the sittings that it has gone through.</summary>
+internal sealed class ReplayCourse
+{
+    private const int RightNeeded = 4;
+    private const int SittingsNeeded = 2;
+
+    private readonly ReadingModel _model;
+
+    /// <summary>The last sitting in which each pattern was likely.</summary>
+    private readonly Dictionary<Pattern, int> _lastLikely;
+
+    /// <summary>A replay that has gone through nothing.</summary>
+    public ReplayCourse(ReadingModel model)
+    {
+        (_model, _lastLikely, Belief, Answers, Observed, After) = (model, [], new Belief(model), [], [], []);
+    }
+
+    private ReplayCourse(ReplayCourse other)
+    {
+        (_model, _lastLikely, HasBegun) = (other._model, new(other._lastLikely), other.HasBegun);
+        (Belief, Answers, Observed, After) = (other.Belief.Copy(), [.. other.Answers], [.. other.Observed], [.. other.After]);
+    }
+
+    public Belief Belief { get; }
+
+    public List<(int Sitting, GivenAnswer Given)> Answers { get; }
+
+    public List<Observed> Observed { get; }
+
+    public List<AfterSitting> After { get; }
+
+    /// <summary>How many sittings it has gone through.</summary>
+    public int Done => After.Count;
+
+    /// <summary>Whether the next sitting has begun: the days before it have loosened what is believed.</summary>
+    public bool HasBegun { get; private set; }
+
+    /// <summary>A replay that goes its own way from here.</summary>
+    public ReplayCourse Copy() => new(this);
+
+    /// <summary>Begins the next sitting.</summary>
+    public void Begin(IReadOnlyList<SittingAnswers> sittings, int next)
+    {
+        if (next > 0) Belief.Loosen(sittings[next].Day.DayNumber - sittings[next - 1].Day.DayNumber, sittings[next - 1].Practised);
+        HasBegun = true;
+    }
+
+    /// <summary>Takes in the answers of the sitting that has begun, and concludes.</summary>
+    public void Take(SittingAnswers sitting)
+    {
+        var place = Done;
+        foreach (var given in sitting.Answers)
+        {
+            Answers.Add((place, given));
+            Observed.Add(new Observed(given, _model.Observe(given)));
+            foreach (var observation in Observed[^1].Observations) Belief.Observe(observation);
+        }
+        foreach (var word in sitting.Words) Belief.Hear(word.Pattern, word.Holds);
+        var conclusion = WithCleared(Conclusion.Of(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion));
+        foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = place;
+        After.Add(new AfterSitting(sitting.Day, conclusion));
+        HasBegun = false;
+    }
+
+    private Conclusion WithCleared(Conclusion conclusion)
+    {
+        if (_lastLikely.Count == 0) return conclusion;
+        var findings = conclusion.Findings.ToList();
+        foreach (var (pattern, sitting) in _lastLikely)
+        {
+            var share = Belief.In(pattern);
+            if (share >= Conclusion.ClearedBelow) continue;
+            var evidence = Evidence.For(pattern, _model, Belief, Observed);
+            var right = evidence.Answers
+                .Where(answer => answer.Outcome == TellingOutcome.Right && Answers[answer.Index].Sitting > sitting && !answer.Given.Helped)
+                .Select(answer => Answers[answer.Index].Sitting)
+                .ToList();
+            if (right.Count < RightNeeded || right.Distinct().Count() < SittingsNeeded) continue;
+            findings.RemoveAll(finding => finding.Pattern == pattern);
+            findings.Add(new Finding(pattern, share, Label.Cleared, evidence));
+        }
+        return conclusion with { Findings = findings };
+    }
+}

@@ -1,0 +1,52 @@
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>
+/// Remembers where replays stood at the beginning of their last sitting. While that sitting goes on, each answer is replayed from there: a
+/// child with a year behind her is asked as quickly as a new one. What is remembered is named by every answer before it, so that one entered
+/// late or put right is another name, and is replayed whole.
+/// </summary>
+internal sealed class ReplayMemory
+{
+    /// <summary>About as many children as are asked at one time; each takes a little over a megabyte.</summary>
+    private const int Most = 48;
+
+    private readonly Lock _lock = new();
+    private readonly Dictionary<string, ReplayCourse> _courses = [];
+
+    /// <summary>The names, the one that was longest not asked for at the front.</summary>
+    private readonly LinkedList<string> _names = [];
+
+    /// <summary>A replay that stands at the beginning of the last of these sittings, or null.</summary>
+    public ReplayCourse? Find(IReadOnlyList<SittingAnswers> sittings)
+    {
+        if (NameOf(sittings) is not { } name) return null;
+        lock (_lock)
+        {
+            if (!_courses.TryGetValue(name, out var course)) return null;
+            _names.Remove(name);
+            _names.AddLast(name);
+            // Copied under the lock: what is remembered is changed by nobody.
+            return course.Copy();
+        }
+    }
+
+    /// <summary>Remembers a replay that stands at the beginning of the last of these sittings.</summary>
+    public void Keep(IReadOnlyList<SittingAnswers> sittings, ReplayCourse course)
+    {
+        if (NameOf(sittings) is not { } name) return;
+        var copy = course.Copy();
+        lock (_lock)
+        {
+            if (_courses.TryAdd(name, copy)) _names.AddLast(name);
+            if (_names.Count <= Most) return;
+            _courses.Remove(_names.First!.Value);
+            _names.RemoveFirst();
+        }
+    }
+
+    /// <summary>What the sittings before the last are known by; null where one of them has no id, or there is none before it.</summary>
+    private static string? NameOf(IReadOnlyList<SittingAnswers> sittings) =>
+        sittings.Count < 2 || sittings.SkipLast(1).Any(sitting => sitting.Id is null)
+            ? null
+            : $"{string.Join(' ', sittings.SkipLast(1).Select(sitting => sitting.Id))} {sittings[^1].Day:O}";
+}

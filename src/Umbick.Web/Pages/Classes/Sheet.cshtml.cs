@@ -1,0 +1,22 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Practice;
+using Umbick.Store;
+using Umbick.Store.Casework;
+using Umbick.Web.Pages.Sheets;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Classes;
+
+/// <summary>A class's form on paper, to be copied for everyone.</summary>
+public sealed class SheetModel(Database database, Screen screen) : PageModel
+{
+    public SheetView View { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        if (await database.InSchool(User.Teacher().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return NotFound();
+        View = new SheetView(found.Screening.Title, null, null, [.. found.Items.Select(item => new SheetItem(item, Support.Bare))]);
+        return Page();
+    }
+}

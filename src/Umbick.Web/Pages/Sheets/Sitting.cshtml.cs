@@ -1,0 +1,32 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Patterns;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Sheets;
+
+/// <summary>A list that was made before, on paper: a form, chosen tasks, or a practice set.</summary>
+public sealed class SittingModel(Database database, Here here) : PageModel
+{
+    public SheetView View { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        var found = await database.InSchool(
+            User.Teacher().School,
+            async connection =>
+            {
+                if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plans.Adaptive }) return false;
+                var child = (await Store.Children.Find(connection, sitting.Child))!;
+                here.Manner = child.Manner;
+                var asked = (await Sittings.AskedIn(connection, [id]))[id];
+                var set = sitting.PracticeSet is { } practised ? await Sets.Find(connection, practised) : null;
+                var title = set is null ? "Reading clocks" : set.HeadingIn(here.Wording);
+                View = new SheetView(title, child.Alias, set is null ? null : ChildWords.Routine(here.Manner, setting: false), [.. asked.Select(one => new SheetItem(one.Item, one.Support))]);
+                return true;
+            },
+            HttpContext.RequestAborted);
+        return found ? Page() : NotFound();
+    }
+}

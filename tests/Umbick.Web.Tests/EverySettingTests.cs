@@ -1,0 +1,158 @@
+using AngleSharp.Html.Dom;
+using Umbick.Core.Items;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+using Umbick.Store.Casework;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Every setting, on the pages that it speaks of: what stands there once it is chosen, and what stands there else.</summary>
+[Collection("site")]
+public sealed class EverySettingTests(Site site) : IAsyncDisposable
+{
+    /// <summary>Setting, choice, page, what is found there when it is chosen, and what by the usual choice.</summary>
+    private static readonly (string Setting, string Choice, string Page, string Chosen, string Usual)[] Rows =
+    [
+        ("reading", "minute-first", "set-sheet next-hour", "First the long hand", "First the short hand"),
+        ("reading", "minute-first", "asking read-digital", "First the long hand", "First the short hand"),
+        ("reading", "minute-first", "set-sheet", "First the long hand", "First the short hand"),
+        ("setting", "minute-first", "tablet set-from-digital", "Set the long hand first", "Set the short hand first"),
+        ("setting", "minute-first", "asking set-from-digital", "Set the long hand first", "Set the short hand first"),
+        ("path", "figures", "class-sheet", "^(?!.*read-words)", "data-sheet-item=\"read-words\""),
+        ("path", "figures", "form", "^(?!.*(read-words|words-to-digital|set-from-words))", "(read-words|words-to-digital|set-from-words)"),
+        ("late-minutes", "back", "look-again numeral-as-minutes", "count back from the top", "^(?!.*count back)"),
+        ("late-minutes", "back", "asking minutes-only", "count back from the top", "^(?!.*count back)"),
+        ("count-start", "one", "look-again numeral-as-minutes", "five at the 1", "Start at the top"),
+        ("count-start", "one", "asking minutes-only", "five at the 1", "Start at the top"),
+        ("hour-words", "nearest", "look-again next-hour", "nearest to", "short hand passed"),
+        ("hour-words", "at", "asking hour-only", "at, or just after", "short hand passed"),
+        ("minute-words", "numeral", "look-again numeral-as-minutes", "At which number is the long hand", "Start at the top"),
+        ("minute-words", "numeral", "asking minutes-only", "At which number is the long hand", "Start at the top"),
+        ("noon", "light", "asking day-part", "light then or dark", "where the count turns"),
+        ("noon", "count", "asking day-part", "turns at noon and at midnight", "Think of the sun"),
+        ("nearness", "place", "placed", "answered other hands", ", right"),
+        ("minute-numbers", "always", "tablet read-digital", "class=\"minute-number\"", "^(?!.*minute-number\")"),
+        ("minute-numbers", "never", "set-sheet next-hour", "^(?!.*minute-number\")", "class=\"minute-number\""),
+        ("minute-numbers", "always", "class-sheet", "class=\"minute-number\"", "^(?!.*minute-number\")"),
+        ("support", "full", "set next-hour", "Full help", "^(?!.*Full help)"),
+        ("support", "bare", "set-sheet next-hour", "^(?!.*hour-space)", "class=\"hour-space\""),
+        ("hands", "geared", "practise set-from-digital", "data-geared=\"yes\"", "data-geared=\"no\""),
+        ("hands", "geared", "tablet set-from-digital", "data-geared=\"no\"", "data-geared=\"no\""),
+        ("hands", "loose", "clock", "data-geared=\"no\"", "data-geared=\"yes\""),
+        ("waiting", "countdown", "set", "A line runs down in 20 seconds", "as long as it takes"),
+        ("waiting", "countdown", "practise read-digital", "data-line=\"20\"", "^(?!.*data-line)"),
+        ("waiting", "countdown", "tablet read-digital", "^(?!.*data-line)", "^(?!.*data-line)"),
+        ("past", "after", "patterns", "half after eight", "half past eight"),
+        ("past", "after", "tablet read-words", "value=\"after\"", "value=\"past\""),
+        ("past", "after", "asking read-words", "with after or to", "with past or to"),
+        ("past", "after", "class-sheet", "with after or to", "with past or to"),
+        ("past", "after", "explain", "twenty after seven", "twenty past seven"),
+        ("past", "after", "settings", "Half after and quarter to are heard", "Half past and quarter to are heard"),
+        ("to", "till", "children", "Five-minute times, till", "Five-minute times, to"),
+        ("to", "till", "patterns", "‘Till’ names the hour", "‘To’ names the hour"),
+        ("to", "till", "tablet read-words", "value=\"till\"", "value=\"to\""),
+        ("to", "till", "set-sheet to-as-past", "‘till’ going up", "‘to’ going up"),
+        ("to", "till", "clock 10:45", "quarter till eleven", "quarter to eleven"),
+        ("mark", "stop", "tablet read-digital", "data-key=\"\\.\"", "data-key=\":\""),
+        ("mark", "stop", "clock 10:45", "10\\.45", "10:45"),
+        ("mark", "stop", "patterns", "writes 9\\.5 for", "writes 9:5 for"),
+        ("mark", "stop", "set next-hour", @"\d\.\d\d: here they part", @"\d:\d\d: here they part"),
+        ("mark", "stop", "explain", "8\\.35|12\\.20", "8:35|12:20"),
+        ("numerals", "roman", "class-sheet", ">VIII<", ">8<"),
+        ("numerals", "roman", "tablet set-from-digital", ">VIII<", ">8<"),
+        ("numerals", "quarters", "clock", "^(?!.*>8</text>)", ">8</text>"),
+        ("ticks", "none", "set-sheet next-hour", "^(?!.*class=\"tick)", "class=\"tick"),
+        ("second-hand", "thin", "class-sheet", "hand-second", "^(?!.*hand-second)"),
+        ("hand-colours", "plum-teal", "children", "hands-plum-teal", "hands-ink"),
+        ("hand-colours", "plum-teal", "class-sheet", "hands-plum-teal", "hands-ink"),
+        ("timing", "off", "tablet read-digital", "data-timed=\"no\"", "data-timed=\"yes\""),
+        ("timing", "off", "asking read-digital", "data-timed=\"no\"", "data-timed=\"yes\""),
+        ("length", "8", "adaptive", "of about 8", "of about 12"),
+        ("length", "16", "adaptive", "of about 16", "of about 12"),
+    ];
+
+    public static TheoryData<string, string, string> Pages => [.. Rows.Select(row => (row.Setting, row.Choice, row.Page))];
+
+    [Theory]
+    [MemberData(nameof(Pages))]
+    public async Task A_setting_changes_what_it_says_it_changes(string setting, string choice, string page)
+    {
+        var row = Rows.Single(row => (row.Setting, row.Choice, row.Page) == (setting, choice, page));
+        var usual = await Source(page);
+        await Choose(new() { [setting] = choice });
+        var chosen = await Source(page);
+        Assert.Matches($"(?s){row.Usual}", usual);
+        Assert.Matches($"(?s){row.Chosen}", chosen);
+        if (row.Chosen != row.Usual) Assert.DoesNotMatch($"(?s){row.Chosen}", usual);
+    }
+
+    [Fact]
+    public void Every_setting_has_a_row() => Assert.Empty(SettingList.All.Select(setting => setting.Id).Except(Rows.Select(row => row.Setting)));
+
+    /// <summary>The school's choices are shared by the tests: each leaves them as it found them.</summary>
+    public async ValueTask DisposeAsync() => await Choose([]);
+
+    private Task Choose(Dictionary<string, string> choices) => site.App.InSchool(site.A, connection => Schools.Choose(connection, choices));
+
+    /// <summary>The source of a page, by its name: what is asked, practised or printed stands after it.</summary>
+    private async Task<string> Source(string page)
+    {
+        var (name, what) = page.Split(' ') is [var first, var rest] ? (first, rest) : (page, null);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var child = (await site.Child(site.A)).Id;
+        return name switch
+        {
+            "children" or "patterns" or "settings" or "explain" => await Of(teacher, $"/{name}"),
+            "clock" when what is not null => await Of(teacher, "/clock?handler=time&hour=10.75&minute=45"),
+            "clock" => await Of(teacher, "/clock"),
+            "adaptive" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child)}"),
+            "asking" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child, new Beginning(Plans.Chosen) { Tasks = [what!] })}"),
+            "form" => await Tasks(await site.Sitting(site.A, (await site.Child(site.A, Stage.QuarterTo)).Id, new Beginning(Plans.Form))),
+            "set" => await Of(teacher, $"/practise/new/{child}?pattern={what}"),
+            "set-sheet" => await Of(teacher, $"/sheets/{(await site.Set(site.A, child, what)).Sitting}"),
+            "class-sheet" => await Of(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
+            "tablet" => await OnTablet(await site.OnScreen(site.A, child, what!)),
+            "practise" => await Practised(child, what!),
+            "look-again" => await OnTablet((await site.Set(site.A, child, what)).Sitting, "?"),
+            "placed" => await Placed(teacher),
+            _ => throw new ArgumentOutOfRangeException(nameof(page), page, null),
+        };
+    }
+
+    private static async Task<string> Of(Visitor visitor, string path) => Text(await visitor.Page(path));
+
+    private static string Text(IHtmlDocument page) => page.DocumentElement.OuterHtml;
+
+    private async Task<string> Tasks(Guid sitting) =>
+        string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(one => one.Item.Task.Id));
+
+    /// <summary>A child's tablet at a sitting, after she has given some answer.</summary>
+    private async Task<string> OnTablet(Guid sitting, string? answer = null)
+    {
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        if (answer is not null) await tablet.Send("/turn", "Done", new() { ["instead"] = answer });
+        return await Of(tablet, "/turn");
+    }
+
+    /// <summary>The first of a practice set that has this task: one for the coming hour, or one for reading at ease.</summary>
+    private async Task<string> Practised(Guid child, string task)
+    {
+        var (_, sitting) = await site.Set(site.A, child, task == ClockTasks.ReadDigital.Id ? null : "next-hour");
+        var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(one => one.Item.Task.Id == task).Place;
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, place));
+        return await OnTablet(sitting);
+    }
+
+    /// <summary>The page of a child at half past, who put the hour hand in the right space and far from its place.</summary>
+    private async Task<string> Placed(Visitor teacher)
+    {
+        var child = await site.Child(site.A, Stage.HalfPast);
+        var sitting = await site.OnScreen(site.A, child.Id, ClockTasks.SetFromDigital.Id);
+        var time = (await site.Current(site.A, sitting)).Item.Time;
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        await tablet.Send("/turn", "Done", new() { ["hourHand"] = FormattableString.Invariant($"{(time.Hour % 12) + 0.1}"), ["minuteHand"] = $"{time.Minute}" });
+        return await Of(teacher, $"/children/{child.Id}");
+    }
+}
