@@ -59,9 +59,13 @@ public static class Sets
     public static Task<AssignedSet?> Find(DbConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<AssignedSet>($"{Select} where practice_set.id = @id", new { id });
 
-    /// <summary>The sets of a school, the latest first.</summary>
-    public static Task<IEnumerable<AssignedSet>> Latest(DbConnection connection, int most) =>
-        connection.QueryAsync<AssignedSet>($"{Select} order by practice_set.assigned_at desc limit @most", new { most });
+    /// <summary>Every set of a school that is not done, the latest first.</summary>
+    public static Task<IEnumerable<AssignedSet>> Waiting(DbConnection connection) =>
+        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is null order by practice_set.assigned_at desc");
+
+    /// <summary>The sets of a school that were done last, the latest first.</summary>
+    public static Task<IEnumerable<AssignedSet>> Done(DbConnection connection, int most) =>
+        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is not null order by sitting.ended_at desc limit @most", new { most });
 
     /// <summary>A child's sets, the latest first.</summary>
     public static async Task<IReadOnlyList<AssignedSet>> OfChild(DbConnection connection, Guid child) =>

@@ -189,8 +189,8 @@ public sealed class TaskTests
         {
             foreach (var seed in new[] { 1, 2 })
             {
-                var item = maker.Make(task, new ClockTime(6, 40), seed);
-                Assert.Equal(item.Choices, maker.Make(task, new ClockTime(6, 40), seed).Choices);
+                var item = maker.Make(task, new ClockTime(6, 40), Stage.EveryMinute, seed);
+                Assert.Equal(item.Choices, maker.Make(task, new ClockTime(6, 40), Stage.EveryMinute, seed).Choices);
                 Assert.DoesNotContain("{", item.Ask(Wording.Usual), StringComparison.Ordinal);
                 Assert.Equal(task.Chosen, item.Choices.Count > 1);
                 Assert.Equal(item.Choices.Count, item.Choices.Distinct().Count());
@@ -198,16 +198,69 @@ public sealed class TaskTests
                 if (task != ClockTasks.RepairClock) Assert.True(Scoring.IsRight(item, item.Right, task.Taken, Stage.EveryMinute), task.Id);
             }
         }
-        Assert.Throws<ArgumentException>(() => maker.Make(ClockTasks.Ground, new ClockTime(6, 40), 1));
+        Assert.Throws<ArgumentException>(() => maker.Make(ClockTasks.Ground, new ClockTime(6, 40), Stage.EveryMinute, 1));
     }
 
     [Fact]
     public void Clocks_to_join_have_one_time_more_than_clocks()
     {
-        var item = new ItemMaker(Model).Make(ClockTasks.Match, new ClockTime(6, 20), seed: 1);
+        var item = new ItemMaker(Model).Make(ClockTasks.Match, new ClockTime(6, 20), Stage.EveryMinute, seed: 1);
         Assert.Equal(item.Clocks.Count + 1, item.Choices.Count);
         Assert.All(item.Clocks, clock => Assert.Contains(item.Choices, choice => choice.Meaning == clock));
     }
+
+    [Fact]
+    public void Neither_place_nor_kind_tells_which_choice_is_right()
+    {
+        var maker = new ItemMaker(Model);
+        foreach (var task in new[] { ClockTasks.ChooseTime, ClockTasks.ChooseClock, ClockTasks.ChooseNames })
+        {
+            var items = Enumerable.Range(1, 60).Select(seed => maker.Make(task, new ClockTime(1 + (seed % 12), 5 * (1 + (seed % 11))), Stage.EveryMinute, seed)).ToList();
+            foreach (var place in Enumerable.Range(0, 4))
+            {
+                var right = items.Count(item => item.Choices[place].Meaning == item.Time);
+                Assert.True(right is >= 6 and <= 40, $"{task.Id}: place {place + 1} is right in {right} of 60");
+            }
+            if (task != ClockTasks.ChooseNames) continue;
+            foreach (var inWords in new[] { false, true })
+            {
+                var some = items.Count(item => item.Choices.Any(choice => choice is WordsAnswer == inWords && choice.Meaning == item.Time));
+                Assert.True(some is >= 25 and <= 55, $"{(inWords ? "words" : "figures")} fit in {some} of 60");
+            }
+            Assert.All(items, item => Assert.Contains(item.Choices, choice => choice.Meaning == item.Time));
+            Assert.All(items, item => Assert.Equal(2, item.Choices.Count(choice => choice is WordsAnswer)));
+        }
+    }
+
+    [Fact]
+    public void Names_can_be_chosen_for_every_time()
+    {
+        var maker = new ItemMaker(Model);
+        foreach (var time in ClockTime.All())
+        {
+            var names = maker.Make(ClockTasks.ChooseNames, time, Stage.EveryMinute, seed: time.Minute).Choices;
+            Assert.Contains(names, name => name.Meaning != time);
+            Assert.Equal(names.Count, names.Distinct().Count());
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(StagesOfReading))]
+    public void Every_clock_of_a_task_and_its_right_answer_are_taught(Stage stage)
+    {
+        var maker = new OneOfEach(Model);
+        foreach (var seed in Enumerable.Range(1, 12))
+        {
+            foreach (var item in maker.Make(ClockTasks.All.Where(task => !task.IsQuestion && task.From <= stage), stage, seed))
+            {
+                Assert.All(item.Clocks.Append(item.Time), clock => Assert.True(stage.Has(clock.Minute), $"{item.Task.Id} shows {clock}"));
+                Assert.True(item.Right.Meaning is not { } right || stage.Has(right.Minute), $"{item.Task.Id} asks for {item.Right}");
+                Assert.Equal(item.Clocks.Count, item.Clocks.Select(clock => clock.Hour).Distinct().Count());
+            }
+        }
+    }
+
+    public static TheoryData<Stage> StagesOfReading => [.. Stages.OfReading];
 
     [Theory]
     [InlineData("7:40")]
@@ -216,7 +269,7 @@ public sealed class TaskTests
     public void A_clock_to_put_right_cannot_be(string time)
     {
         var at = ClockTime.TryParse(time)!.Value;
-        var hands = Assert.IsType<PlacedAnswer>(new ItemMaker(Model).Make(ClockTasks.RepairClock, at, seed: 1).Claim).Hands!.Value;
+        var hands = Assert.IsType<PlacedAnswer>(new ItemMaker(Model).Make(ClockTasks.RepairClock, at, Stage.EveryMinute, seed: 1).Claim).Hands!.Value;
         Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Of(at).Hour) > Scoring.PlaceTolerance);
     }
 

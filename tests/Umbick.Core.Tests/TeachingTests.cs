@@ -62,6 +62,16 @@ public sealed class TeachingTests
     public void What_is_said_of_the_hands_and_of_noon_follows_the_school(string setting, string choice, Step step, Stage stage, string said) =>
         Assert.Contains(said, ChildWords.LookAgain(step, With((setting, choice)), stage), StringComparison.Ordinal);
 
+    [Theory]
+    [InlineData("set-from-digital", "hour-first", false, "Set the short hand first, then the long one.")]
+    [InlineData("set-from-digital", "minute-first", false, "Set the long hand first, then the short one.")]
+    [InlineData("set-from-words", "minute-first", true, "The hands go together. Turn the long one, and watch the short one.")]
+    [InlineData("place-hour-hand", "hour-first", false, "Move the short hand.")]
+    [InlineData("place-minute-hand", "hour-first", false, "Move the long hand.")]
+    [InlineData("repair-clock", "hour-first", false, "Only one hand is wrong. Move that one.")]
+    public void Hands_to_set_come_with_a_word_on_how(string task, string setting, bool geared, string said) =>
+        Assert.Equal(said, ChildWords.Hands(new Item(ClockTasks.Find(task)!, new ClockTime(7, 20)), With(("setting", setting)), geared));
+
     [Fact]
     public void Counting_prompts_follow_where_the_count_starts_and_how_late_minutes_are_counted()
     {

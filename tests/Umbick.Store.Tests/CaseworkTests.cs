@@ -151,6 +151,40 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     }
 
     [Fact]
+    public async Task A_set_that_waits_is_listed_however_many_were_done_since()
+    {
+        var waiting = await Given(null);
+        var done = new List<Guid>();
+        for (var i = 0; i < 3; i++)
+        {
+            var (set, sitting) = await Given(null);
+            await schools.App.InSchool(schools.A, connection => Sittings.End(connection, sitting, DateTime.UtcNow));
+            done.Add(set);
+        }
+        Assert.Contains(waiting.Set, (await schools.InA(Sets.Waiting)).Select(set => set.Id));
+        Assert.Equal(done.AsEnumerable().Reverse().Take(2), (await schools.InA(connection => Sets.Done(connection, 2))).Select(set => set.Id));
+        Assert.DoesNotContain(done[0], (await schools.InA(Sets.Waiting)).Select(set => set.Id));
+
+        async Task<(Guid Set, Guid Sitting)> Given(Pattern? pattern)
+        {
+            var record = await Load(await schools.Child(schools.A));
+            return await schools.InA(connection => _practising.Assign(connection, schools.A, record, pattern, 1, Guid.NewGuid()));
+        }
+    }
+
+    [Fact]
+    public async Task A_set_whose_pattern_a_later_catalogue_has_dropped_is_called_practice_and_not_reading_at_ease()
+    {
+        var child = await schools.Child(schools.A);
+        var record = await Load(child);
+        var (set, _) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, Catalogue.Find("next-hour")!, 1, Guid.NewGuid()));
+        await schools.Owner.InSchool(schools.A, connection => connection.ExecuteAsync("update practice_set set pattern = 'no-longer-told' where id = @set", new { set }));
+        var kept = (await schools.InA(connection => Sets.Find(connection, set)))!;
+        Assert.Equal("Practice", kept.HeadingIn(Core.Clocks.Wording.Usual));
+        Assert.Null((await Load(child)).Sets.Single().Pattern);
+    }
+
+    [Fact]
     public async Task An_answer_sent_later_is_kept_and_not_looked_at_again()
     {
         var child = await schools.Child(schools.A);

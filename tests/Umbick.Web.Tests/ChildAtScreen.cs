@@ -58,7 +58,11 @@ public static class ChildAtScreen
                 var hand = Hands(browser, item, byTouch);
                 Figures(browser, right, byTouch);
                 return $"{hand} {right}";
-            case AnswerBox.Times or AnswerBox.Clocks:
+            case AnswerBox.Clocks:
+                var at = item.Choices.ToList().FindIndex(choice => choice.Meaning == item.Time);
+                Choose(browser, "raw", [$"{ClockLetters.Of(at)}"], byTouch);
+                return item.Choices[at].Short(Wording.Usual);
+            case AnswerBox.Times:
                 var raw = item.Choices.First(choice => choice.Meaning == item.Time).Short(Wording.Usual);
                 Choose(browser, "raw", [raw], byTouch);
                 return raw;

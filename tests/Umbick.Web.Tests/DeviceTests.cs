@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.RegularExpressions;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
@@ -64,14 +65,9 @@ public sealed class DeviceTests(Site site)
     [Fact]
     public async Task A_list_made_before_goes_on_without_a_network_and_a_reload_loses_nothing()
     {
-        var child = await site.Child(site.A);
         string[] tasks = ["read-digital", "minutes-only", "words-to-digital", "read-words"];
-        var sitting = await site.OnScreen(site.A, child.Id, tasks);
-        using var tablet = new Browser(site.Address, 1024, 768);
-        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
-        tablet.Await("[data-question=read-digital]");
-        tablet.AwaitScript("return document.querySelector('#turn').dataset.aheadReady === 'yes'");
-        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
+        var (child, items, tablet) = await AtAList(site.Address, tasks);
+        using var closed = tablet;
 
         // The first goes with a network, the next two without.
         List<string> given = [ChildAtScreen.Answer(tablet, items[0], byTouch: false)];
@@ -87,6 +83,7 @@ public sealed class DeviceTests(Site site)
         Assert.Single(await Kept(child.Id));
         tablet.Network(offline: false);
         tablet.Reload();
+        tablet.Await("#waiting[hidden]");
         tablet.Await("#turn[data-done='3']");
         given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
         tablet.Await("[data-finished]");
@@ -94,16 +91,40 @@ public sealed class DeviceTests(Site site)
     }
 
     [Fact]
+    public async Task A_page_that_comes_while_answers_cannot_go_opens_after_the_last_one_given()
+    {
+        string[] tasks = ["read-digital", "minutes-only", "words-to-digital"];
+        var (child, items, tablet) = await AtAList(site.Address, tasks);
+        using var closed = tablet;
+
+        // What the page sends is lost; a reload goes through the worker, whose network is whole, and brings the first question.
+        tablet.Network(offline: true);
+        List<string> given = [ChildAtScreen.Answer(tablet, items[0], byTouch: true)];
+        tablet.Await($"#turn[data-kept] [data-question={tasks[1]}]");
+        tablet.Reload();
+        tablet.Await($"[data-question={tasks[1]}]");
+        given.Add(ChildAtScreen.Answer(tablet, items[1], byTouch: true));
+        tablet.Await($"#turn[data-kept] [data-question={tasks[2]}]");
+        tablet.Reload();
+        tablet.Await($"[data-question={tasks[2]}]");
+        tablet.AwaitText("2 answers are kept");
+        Assert.Empty(await Kept(child.Id));
+
+        tablet.Network(offline: false);
+        tablet.Await("#waiting[hidden]");
+        tablet.Await("#turn[data-done='2']");
+        given.Add(ChildAtScreen.Answer(tablet, items[2], byTouch: true));
+        tablet.Await("[data-finished]");
+        Assert.Equal(given, await Kept(child.Id));
+    }
+
+    [Fact]
     public async Task A_list_opens_again_without_a_server_where_the_child_was_and_all_is_sent_once()
     {
-        var child = await site.Child(site.A);
         string[] tasks = ["read-digital", "minutes-only", "words-to-digital", "read-words"];
-        var sitting = await site.OnScreen(site.A, child.Id, tasks);
-        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
         var server = await Site.Another();
-        using var tablet = new Browser(server.Address, 1024, 768);
-        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
-        tablet.Await("#turn[data-kept][data-ahead-ready] [data-question=read-digital]");
+        var (child, items, tablet) = await AtAList(server.Address, tasks);
+        using var closed = tablet;
         List<string> given = [ChildAtScreen.Answer(tablet, items[0], byTouch: false)];
         tablet.Await($"#turn[data-kept] [data-question={tasks[1]}]");
 
@@ -266,7 +287,7 @@ public sealed class DeviceTests(Site site)
     {
         var child = await site.Child(site.A);
         var other = await site.Child(site.A);
-        string[] tasks = [.. ClockTasks.All.Where(task => task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story && task.Given is not Given.Figures).Select(task => task.Id)];
+        string[] tasks = [.. ClockTasks.All.Where(task => task == ClockTasks.ChooseClock || (task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story && task.Given is not Given.Figures)).Select(task => task.Id)];
         var sitting = await site.OnScreen(site.A, child.Id, tasks);
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
@@ -286,6 +307,28 @@ public sealed class DeviceTests(Site site)
         tablet.Await("[data-finished]");
     }
 
+    /// <summary>Where the answers to choose from hold the right one, nothing but what it says tells it from the others.</summary>
+    [Theory]
+    [InlineData("choose-time", "label", 4)]
+    [InlineData("choose-clock", "label", 4)]
+    [InlineData("choose-names", "label", 4)]
+    [InlineData("match", "[data-join]", 5)]
+    [InlineData("possible-time", "label", 2)]
+    [InlineData("name-part", "label", 2)]
+    [InlineData("duration-unit", "label", 5)]
+    public async Task Nothing_marks_the_right_one_of_some_choices(string task, string css, int fewest)
+    {
+        var child = await site.Child(site.A, Stage.BeforeAndAfter);
+        var sitting = await site.OnScreen(site.A, child.Id, task);
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        var choices = (await tablet.Page("/turn")).QuerySelectorAll($"[data-box] {css}").Select(choice => choice.OuterHtml).ToList();
+        Assert.InRange(choices.Count, fewest, 12);
+        // What is left without the words, the hands and the letters or values that stand for them.
+        var shapes = choices.Select(choice => Regex.Replace(choice, @"(?<= (value|data-join|transform|aria-label)="")[^""]*|(?<=>)[^<]+", "")).Distinct();
+        Assert.Single(shapes);
+    }
+
     /// <summary>The right answer in every form in which it might be written, where the question itself does not say it.</summary>
     private static IEnumerable<string> Secrets(Item item)
     {
@@ -297,6 +340,18 @@ public sealed class DeviceTests(Site site)
     private static void AssertNothingOfHers(Browser device, params string[] names)
     {
         foreach (var name in names) Assert.DoesNotContain(name, device.Source, StringComparison.Ordinal);
+    }
+
+    /// <summary>A child at the first of some tasks on a tablet that has the rest of them, and could open its page again.</summary>
+    private async Task<(Store.Child Child, List<Item> Items, Browser Tablet)> AtAList(Uri address, string[] tasks)
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id, tasks);
+        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
+        var tablet = new Browser(address, 1024, 768);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        tablet.Await($"#turn[data-kept][data-ahead-ready] [data-question={tasks[0]}]");
+        return (child, items, tablet);
     }
 
     /// <summary>Waits until both pages and the database tell of the same question.</summary>

@@ -34,10 +34,12 @@ public sealed class EveryViewTests(Site site)
         var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
+        // A caseload long enough to be searched.
+        for (var more = 0; more < 8; more++) await site.Child(site.A);
         using var browser = SignedIn();
         string[] views =
         [
-            "/children", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
+            "/children", "/children?find=Zzyzx", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
             "/settings", $"/children/{child.Id}/teaching", "/clock",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",

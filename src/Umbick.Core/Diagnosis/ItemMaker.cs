@@ -9,43 +9,65 @@ namespace Umbick.Core.Diagnosis;
 public sealed class ItemMaker(ReadingModel model)
 {
     private const int Clocks = 4;
+    private const int Choices = 4;
+
+    // Of three items to choose names in, one has its right name in figures only, one in words only, one in both.
+    private const int InFiguresOnly = 1;
+    private const int InWordsOnly = 2;
 
     private readonly Distractors _distractors = new(model);
 
     /// <summary>A whole item of a task on a time.</summary>
     /// <param name="task">A task that is about a time.</param>
     /// <param name="time">The time.</param>
+    /// <param name="stage">How far times are taught: no clock that has to be read goes beyond it.</param>
     /// <param name="seed">The same seed makes the same item.</param>
-    /// <param name="choices">How many there are to choose from, 2 to 5.</param>
     /// <exception cref="ArgumentException">The task is a question that is no reading: those are listed in <see cref="SideQuestions"/>.</exception>
-    public Item Make(ClockTask task, ClockTime time, int seed, int choices = 4)
+    public Item Make(ClockTask task, ClockTime time, Stage stage, int seed)
     {
         var item = new Item(task, time);
         if (task.Given == Given.Text && task.Order.Count == 0) throw new ArgumentException($"{task.Id} is not about a time.", nameof(task));
         return task.Id switch
         {
-            "choose-time" or "choose-clock" => _distractors.With(item, choices, seed),
-            "choose-names" => Named(item, choices, seed),
-            "match" => item with { Clocks = Joined(time, seed), Choices = Times(Joined(time, seed), seed) },
+            "choose-time" or "choose-clock" => _distractors.With(item, Choices, seed),
+            "choose-names" => Named(item, seed),
+            "match" => item with { Clocks = Joined(time, stage, seed), Choices = Times(Joined(time, stage, seed), seed) },
             "judge" => item with { Claim = seed % 2 == 0 ? DigitalAnswer.Of(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
             "repair-clock" => item with { Claim = Impossible(time, seed) },
-            "full-turn" => item with { Move = seed % 2 == 0 ? 60 : 30 },
+            "full-turn" => item with { Move = seed % 2 == 0 || !stage.Has(time.Plus(30).Minute) ? 60 : 30 },
             _ => item,
         };
     }
 
-    /// <summary>Names in words, and the right one in figures too: there may be more than one that fits.</summary>
-    private Item Named(Item item, int choices, int seed)
+    /// <summary>
+    /// Two names in words and two in figures, in any order. Both kinds may hold the right one, or only one of them, so that
+    /// neither the kind nor the place of a name tells whether it fits.
+    /// </summary>
+    private Item Named(Item item, int seed)
     {
-        var named = _distractors.With(item, choices - 1, seed);
-        return named with { Choices = [.. named.Choices, DigitalAnswer.Of(item.Time)] };
+        var random = new Random(seed);
+        var wrong = _distractors.With(item, Choices - 1, seed).Choices.Where(choice => choice.Meaning != item.Time).ToList();
+        var (right, kind) = (new WordsAnswer(SpokenTime.Of(item.Time)), random.Next(3));
+        Answer[] names =
+        [
+            wrong[0],
+            kind == InFiguresOnly && wrong.Count > 1 ? wrong[1] : right,
+            DigitalAnswer.Of(wrong[0].Meaning!.Value),
+            DigitalAnswer.Of(kind == InWordsOnly && wrong.Count > 1 ? wrong[1].Meaning!.Value : item.Time),
+        ];
+        return item with { Choices = [.. names.OrderBy(_ => random.Next())] };
     }
 
     private Answer Wrong(Item item, int seed) => _distractors.With(item, 2, seed).Choices.First(choice => choice.Meaning != item.Time);
 
-    /// <summary>The clock asked about and others of the same kind, at other hours.</summary>
-    private static IReadOnlyList<ClockTime> Joined(ClockTime time, int seed) =>
-        [.. Enumerable.Range(0, Clocks).Select(i => new ClockTime(Hours.Named(time.Hour + (i * (2 + (seed % 2)))), (time.Minute + (i * 15)) % 60))];
+    /// <summary>The clock asked about and others at other hours, at minutes that are taught.</summary>
+    private static IReadOnlyList<ClockTime> Joined(ClockTime time, Stage stage, int seed)
+    {
+        var random = new Random(seed);
+        var taught = Enumerable.Range(0, 60).Where(minute => stage.Has(minute)).ToList();
+        var apart = 2 + random.Next(2);
+        return [time, .. Enumerable.Range(1, Clocks - 1).Select(i => new ClockTime(Hours.Named(time.Hour + (i * apart)), taught[random.Next(taught.Count)]))];
+    }
 
     /// <summary>The times of some clocks, and one more that a pattern would give for the first.</summary>
     private IReadOnlyList<Answer> Times(IReadOnlyList<ClockTime> clocks, int seed)

@@ -26,7 +26,7 @@ public sealed class OneOfEach(ReadingModel model)
         var times = ClockTime.All().Where(time => upto.Has(time.Minute)).OrderBy(_ => random.Next()).ToList();
         var time = times.OrderBy(used.Contains).ThenBy(time => time.Minute == 0).First();
         used.Add(time);
-        return _maker.Make(task, time, random.Next(1000));
+        return _maker.Make(task, time, upto, random.Next(1000));
     }
 
     private static Item Question(ClockTask task, Stage stage, Random random, HashSet<Item> asked)

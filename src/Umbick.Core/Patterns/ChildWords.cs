@@ -34,6 +34,19 @@ public static class ChildWords
         (true, false) => "Set the long hand first, then the short one.",
     };
 
+    /// <summary>What to do with the hands of a clock that is to be set.</summary>
+    /// <param name="item">An item that is answered with hands.</param>
+    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="geared">Whether the hands go together.</param>
+    public static string Hands(Item item, Manner manner, bool geared) => (AnswerBoxes.LooseHands(item), geared) switch
+    {
+        _ when item.Task == ClockTasks.RepairClock => "Only one hand is wrong. Move that one.",
+        (_, true) => "The hands go together. Turn the long one, and watch the short one.",
+        ((true, true), _) => Routine(manner, setting: true),
+        ((true, false), _) => "Move the short hand.",
+        _ => "Move the long hand.",
+    };
+
     /// <summary>A word that helps with a question, where its teacher wants one: it points at what to do, never at the answer.</summary>
     /// <param name="item">The question.</param>
     /// <param name="manner">How clocks are taught here.</param>

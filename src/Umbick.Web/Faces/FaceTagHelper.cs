@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Razor.TagHelpers;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Web.Faces;
 
@@ -9,9 +10,12 @@ public sealed class FaceTagHelper(Here here) : TagHelper
     /// <summary>The face to draw.</summary>
     public Face Of { get; set; } = new(FaceSize.Mini);
 
+    /// <summary>How it is drawn, where a page of many children shows the clock of one; else as everything on the page is.</summary>
+    public Manner? In { get; set; }
+
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
         output.TagName = null;
-        output.Content.SetHtmlContent(FaceSvg.Draw(Of, here.Manner));
+        output.Content.SetHtmlContent(FaceSvg.Draw(Of, In ?? here.Manner));
     }
 }

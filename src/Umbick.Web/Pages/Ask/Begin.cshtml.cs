@@ -9,7 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
-public sealed class BeginModel(Database database, ReadingModel model) : PageModel
+public sealed class BeginModel(Database database, ReadingModel model, Here here) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -23,6 +23,7 @@ public sealed class BeginModel(Database database, ReadingModel model) : PageMode
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Child = record.Child;
+        here.Manner = Child.Manner;
         OffersGround = GroundCheck.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }

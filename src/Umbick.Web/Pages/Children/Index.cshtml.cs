@@ -13,16 +13,31 @@ namespace Umbick.Web.Pages.Children;
 public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding, string? Seen, IReadOnlyList<Question> Answers);
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
-public sealed class IndexModel(Database database, Here here) : PageModel
+public sealed class IndexModel(Database database) : PageModel
 {
+    public const int LongestFind = 60;
+
+    private const int Glance = 10;
+
     public IReadOnlyList<IGrouping<NextStep, CaseloadLine>> Groups { get; private set; } = [];
 
     public string Summary { get; private set; } = "";
 
-    public async Task OnGet()
+    /// <summary>What was typed to find a child by.</summary>
+    public string Find { get; private set; } = "";
+
+    /// <summary>How many were found, for those who do not see it; nothing where nobody was looked for.</summary>
+    public string Found => Find.Length == 0 ? "" : Groups.Sum(group => group.Count()) is 1 ? "One child found" : $"{Groups.Sum(group => group.Count())} children found";
+
+    /// <summary>Whether the caseload is too long to take in at a glance.</summary>
+    public bool IsLong { get; private set; }
+
+    public async Task OnGet(string? find)
     {
         var lines = await database.InSchool(User.Teacher().School, Lines, HttpContext.RequestAborted);
-        Groups = [.. lines.OrderBy(line => line.Next.Step).GroupBy(line => line.Next.Step)];
+        IsLong = lines.Count > Glance;
+        Find = find is { Length: <= LongestFind } ? find.Trim() : "";
+        Groups = [.. lines.Where(line => line.Row.Alias.Contains(Find, StringComparison.CurrentCultureIgnoreCase)).OrderBy(line => line.Next.Step).GroupBy(line => line.Next.Step)];
         Summary = $"{lines.Count} on the caseload · {lines.Count(line => line.Next.Step is NextStep.GoOnAsking or NextStep.DoTheSet or NextStep.Practise)} waiting for something";
     }
 
@@ -47,18 +62,19 @@ public sealed class IndexModel(Database database, Here here) : PageModel
         return [.. children.Select(child => Line(child, labels, asked, answers))];
     }
 
-    private CaseloadLine Line(
+    private static CaseloadLine Line(
         CaseloadRow child, ILookup<Guid, (Pattern Pattern, Label Label)> labels, ILookup<Guid, Asked> asked, ILookup<Guid, GivenRow> answers)
     {
         var sitting = child.LastSitting ?? Guid.Empty;
+        var wording = child.Manner.Wording;
         var (likely, possible) = (CaseState.Labelled(labels[sitting], Label.Likely), CaseState.Labelled(labels[sitting], Label.Possible));
         var cleared = CaseState.Labelled(labels[sitting], Label.Cleared);
-        var next = WhatNext.For(new CaseState(child.Sittings, likely, possible, child.OpenAsking is not null, child.OpenSet is not null, child.PractisedSinceAsked), here.Wording);
+        var next = WhatNext.For(new CaseState(child.Sittings, likely, possible, child.OpenAsking is not null, child.OpenSet is not null, child.PractisedSinceAsked), wording);
         var finding = (likely, possible, cleared) switch
         {
-            ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.TextsIn(here.Wording).FindingOf(child.Alias))),
-            (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].TextsIn(here.Wording).FindingOf(child.Alias)}",
-            (_, _, { Count: > 0 }) => $"Left behind: {cleared[0].TextsIn(here.Wording).Reads}.",
+            ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.TextsIn(wording).FindingOf(child.Alias))),
+            (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].TextsIn(wording).FindingOf(child.Alias)}",
+            (_, _, { Count: > 0 }) => $"Left behind: {cleared[0].TextsIn(wording).Reads}.",
             _ => child.Sittings == 0 ? "" : "Answers come right, or go wrong in no one way.",
         };
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);

@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>A set that was given: hand the device over, or see what came of it.</summary>
-public sealed class SetModel(Database database, ReadingModel model) : PageModel
+public sealed class SetModel(Database database, ReadingModel model, Here here) : PageModel
 {
     public AssignedSet Set { get; private set; } = null!;
 
@@ -33,14 +33,15 @@ public sealed class SetModel(Database database, ReadingModel model) : PageModel
                 if (await Sets.Find(connection, id) is not { } set) return false;
                 var record = await ChildRecord.Load(connection, model, set.Child);
                 Set = set;
+                here.Manner = record!.Child.Manner;
                 if (set is { IsAtEase: true, DoneAt: { } done })
                 {
-                    var days = record!.Fluency;
+                    var days = record.Fluency;
                     Seconds = days.LastOrDefault(day => day.Day == DateOnly.FromDateTime(done));
                     SecondsBefore = days.LastOrDefault(day => day.Day < DateOnly.FromDateTime(done));
                 }
                 Items = await Sets.Items(connection, id);
-                Answered = [.. record!.Sittings.FirstOrDefault(sitting => sitting.Sitting.Id == set.Sitting)?.Answered ?? []];
+                Answered = [.. record.Sittings.FirstOrDefault(sitting => sitting.Sitting.Id == set.Sitting)?.Answered ?? []];
                 return true;
             },
             HttpContext.RequestAborted);

@@ -6,15 +6,8 @@ namespace Umbick.Web.Pages.Practise;
 /// <summary>How the items of a set are told to the teacher.</summary>
 public static class SetTexts
 {
-    public static string Task(Item item) => item.Task.Id switch
-    {
-        "read-digital" => "Reads, in figures.",
-        "read-words" => "Reads, in words.",
-        "words-to-digital" => "Writes figures for words.",
-        "set-from-digital" or "set-from-words" => "Sets the hands.",
-        "hour-only" => "Reads the hour hand alone.",
-        _ => "Is it right?",
-    };
+    /// <summary>What she does with it, as a heading.</summary>
+    public static string Task(Item item) => $"{char.ToUpperInvariant(item.Task.Texts.Name[0])}{item.Task.Texts.Name[1..]}.";
 
     public static string Help(Support support) => support switch
     {

@@ -40,6 +40,7 @@ public sealed class AnswerParts
     public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.Of(item) switch
     {
         AnswerBox.HandAndTime => $"{Placed()} {Raw}".Trim(),
+        AnswerBox.Clocks => ClockLetters.Spelled(item, Raw ?? ""),
         _ when !string.IsNullOrWhiteSpace(Raw) => Raw,
         AnswerBox.Words => InWords(),
         AnswerBox.Hands => Placed(),

@@ -15,7 +15,8 @@ public sealed record QuestionView(Sitting Sitting, Asked? Asked, int Done, strin
 /// <param name="Place">Its place.</param>
 /// <param name="Target">The id of the part that is swapped.</param>
 /// <param name="Told">Something that has to be told; null where there is nothing.</param>
-public sealed record AnswerForm(Item Item, int Place, string Target, string? Told)
+/// <param name="Geared">Whether the hands that are set go together.</param>
+public sealed record AnswerForm(Item Item, int Place, string Target, string? Told, bool Geared = false)
 {
     /// <summary>The id of the answer that this page will send: sending it twice is one answer.</summary>
     public Guid AnswerId { get; } = Guid.CreateVersion7();

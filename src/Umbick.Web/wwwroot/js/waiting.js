@@ -5,6 +5,7 @@
   const store = () => `umbick.waiting.${byId("turn").dataset.sitting}`;
   const waiting = () => JSON.parse(localStorage.getItem(store()) ?? "[]");
   const keep = (sent) => (sent.length ? localStorage.setItem(store(), JSON.stringify(sent)) : localStorage.removeItem(store()));
+  const value = (one, name) => one.fields.find(([field]) => field === name)?.[1];
   const placeOf = (part) => part.querySelector("[name=place]")?.value;
   let ahead = [];
 
@@ -27,6 +28,20 @@
     return holder.content.querySelector("#turn");
   }
 
+  const after = (place) => ahead.find((question) => question.place > place);
+
+  // On with what is here; where nothing is, what she gave stays as she gave it.
+  function goOn(next, form) {
+    if (next) show(parsed(next.html));
+    else form?.querySelectorAll("button, input, fieldset").forEach((part) => { part.disabled = true; });
+  }
+
+  // A page may come while answers cannot go: it then opens after the last that she gave, and not where the server last heard of her.
+  function catchUp() {
+    const last = Math.max(...waiting().map((one) => Number(value(one, "place") ?? 0)));
+    if (Number(placeOf(byId("turn")) ?? Infinity) <= last) goOn(after(last), byId("answer-form"));
+  }
+
   // A list that was made before is fetched whole, so that it can go on without a connection.
   async function fetchAhead() {
     if (!document.querySelector("#turn[data-listed=yes]")) return;
@@ -44,15 +59,13 @@
     if (!form) return;
     const { path, formData } = event.detail.requestConfig;
     const fields = [...formData.entries()];
-    const next = ahead.find((question) => question.place > Number(placeOf(form)));
+    const next = after(Number(placeOf(form)));
     // In a practice set she goes on before the answer has been looked at.
     if (next && form.matches("[data-answer-form]")) fields.push(["later", "true"]);
-    const value = (one, name) => one.fields.find(([field]) => field === name)?.[1];
     const same = (one) => one.path === path && value(one, "place") === value({ fields }, "place") && value(one, "answer") === value({ fields }, "answer");
     keep([...waiting().filter((one) => !same(one)), { path, fields }]);
     note();
-    if (next) show(parsed(next.html));
-    else form.querySelectorAll("button, input, fieldset").forEach((part) => { part.disabled = true; });
+    goOn(next, form);
   });
 
   // Where things stand now. A question that she is in the middle of stays as it is.
@@ -94,7 +107,7 @@
   }
 
   note();
-  fetchAhead();
+  fetchAhead().then(catchUp);
   sendWaiting();
   setInterval(sendWaiting, 2000);
   addEventListener("online", sendWaiting);
