@@ -105,6 +105,22 @@ public static class Children
         "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)",
         new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload });
 
+    /// <summary>
+    /// Puts a child on the caseload by her alias. One who is known from a screened class is the same child: her answers and her stage stay.
+    /// </summary>
+    /// <returns>Her id, and whether she was on the caseload before.</returns>
+    public static async Task<(Guid Id, bool WasThere)> Join(DbConnection connection, Guid school, Child child, DateTime now)
+    {
+        var added = await connection.ExecuteAsync(
+            "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, true) on conflict (school, alias) do nothing",
+            new { school, child.Id, child.Alias, stage = (int)child.Stage, now });
+        if (added > 0) return (child.Id, false);
+        var known = (await ByAlias(connection, [child.Alias]))[child.Alias];
+        var there = (await Find(connection, known))!.OnCaseload;
+        if (!there) await TakeIn(connection, known, onCaseload: true);
+        return (known, there);
+    }
+
     /// <summary>Takes a child of a screened class onto the caseload, or off it.</summary>
     public static Task<int> TakeIn(DbConnection connection, Guid id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });

@@ -222,6 +222,34 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     }
 
     [Fact]
+    public async Task A_child_joins_the_caseload_once_and_one_of_a_class_brings_her_answers()
+    {
+        var alias = $"Fern {Guid.NewGuid():N}";
+        Task<(Guid Id, bool WasThere)> Join(string by, Stage stage) =>
+            schools.InA(connection => Children.Join(connection, schools.A, new Child(Guid.NewGuid(), by, stage), DateTime.UtcNow));
+        var (id, wasThere) = await Join(alias, Stage.HalfPast);
+        Assert.False(wasThere);
+        Assert.Equal((id, true), await Join(alias, Stage.EveryMinute));
+        Assert.Equal(Stage.HalfPast, (await Load(id)).Child.Stage);
+
+        // One who was screened is known by the same alias, and is not on the caseload yet.
+        var pupil = $"Pupil {Guid.NewGuid():N}";
+        var screening = await schools.InA(connection => new Screen(Model, TimeProvider.System).Start(connection, schools.A, "Quay class", Stage.QuarterTo, [pupil]));
+        var known = (await schools.InA(connection => Children.ByAlias(connection, [pupil])))[pupil];
+        Assert.False((await Load(known)).Child.OnCaseload);
+        Assert.Equal((known, false), await Join(pupil, Stage.OClock));
+        var taken = (await Load(known)).Child;
+        Assert.True(taken.OnCaseload);
+        Assert.Equal(Stage.QuarterTo, taken.Stage);
+        Assert.NotEqual(Guid.Empty, screening);
+
+        // Another school's child of the same alias is another child.
+        var other = await schools.App.InSchool(schools.B, connection => Children.Join(connection, schools.B, new Child(Guid.NewGuid(), alias, Stage.OClock), DateTime.UtcNow));
+        Assert.False(other.WasThere);
+        Assert.NotEqual(id, other.Id);
+    }
+
+    [Fact]
     public async Task The_demonstration_school_has_24_children_and_is_marked()
     {
         Assert.True(await schools.App.IsDemo());

@@ -1,3 +1,4 @@
+using System.Net;
 using OpenQA.Selenium;
 using Umbick.Store;
 
@@ -25,6 +26,45 @@ public sealed class CaseloadTests(Site site)
         browser.Type(Keys.Enter);
         browser.AwaitText(found);
         browser.AwaitPath($"/children/{children[4].Id}");
+    }
+
+    [Fact]
+    public void A_child_is_added_by_keyboard_and_her_page_says_what_to_do_first()
+    {
+        var alias = $"Fern {Guid.NewGuid():N}"[..12];
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open("/children");
+        browser.TabTo("Add a child");
+        browser.Type(Keys.Enter);
+        browser.Await("[name=alias]:focus");
+        browser.Type(alias);
+        browser.TabTo("Add her");
+        browser.Type(Keys.Enter);
+        browser.AwaitText("Ask about ten times");
+        Assert.Contains(alias, browser.Find("h1").Text, StringComparison.Ordinal);
+
+        browser.Open("/children/new");
+        browser.Type(alias + Keys.Enter);
+        browser.AwaitText($"{alias} is on the caseload already.");
+        Assert.Equal(alias, browser.Find("[name=alias]").GetAttribute("value"));
+        browser.Click($"To {alias}");
+        browser.AwaitText("Ask about ten times");
+    }
+
+    [Theory]
+    [InlineData("", "8", "Give her an alias of at most 60 letters.")]
+    [InlineData("   ", "8", "Give her an alias of at most 60 letters.")]
+    [InlineData("A name that goes on and on and on, and never comes to any end at all", "8", "Give her an alias of at most 60 letters.")]
+    [InlineData("Two\nlines", "8", "An alias stands on one line.")]
+    [InlineData("Sorrel", "77", "Choose what has been taught so far.")]
+    public async Task What_cannot_be_added_is_said_and_what_was_typed_stays(string alias, string stage, string told)
+    {
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var answer = await teacher.Send("/children/new", "Add her", new() { ["alias"] = alias, ["stage"] = stage });
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        var page = await Visitor.Read(answer);
+        Assert.Equal(told, page.QuerySelector("[role=alert]")!.TextContent.Trim());
+        Assert.Equal(alias.Trim(), page.QuerySelector("[name=alias]")!.GetAttribute("value"));
     }
 
     [Fact]

@@ -39,7 +39,7 @@ public sealed class EveryViewTests(Site site)
         using var browser = SignedIn();
         string[] views =
         [
-            "/children", "/children?find=Zzyzx", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
+            "/children", "/children?find=Zzyzx", "/children/new", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
             "/settings", $"/children/{child.Id}/teaching", "/clock",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
