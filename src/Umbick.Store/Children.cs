@@ -73,6 +73,8 @@ public static class Children
         ) seen on true
         """;
 
+    private const string Insert = "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)";
+
     /// <summary>Every child on the caseload with what is waiting, by alias.</summary>
     public static Task<IEnumerable<CaseloadRow>> All(DbConnection connection) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.on_caseload order by child.alias");
@@ -101,9 +103,8 @@ public static class Children
     }
 
     /// <summary>Adds a child.</summary>
-    public static Task Add(DbConnection connection, Guid school, Child child, DateTime now, bool onCaseload = true) => connection.ExecuteAsync(
-        "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)",
-        new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload });
+    public static Task Add(DbConnection connection, Guid school, Child child, DateTime now, bool onCaseload = true) =>
+        connection.ExecuteAsync(Insert, Row(school, child, now, onCaseload));
 
     /// <summary>
     /// Puts a child on the caseload by her alias. One who is known from a screened class is the same child: her answers and her stage stay.
@@ -111,9 +112,7 @@ public static class Children
     /// <returns>Her id, and whether she was on the caseload before.</returns>
     public static async Task<(Guid Id, bool WasThere)> Join(DbConnection connection, Guid school, Child child, DateTime now)
     {
-        var added = await connection.ExecuteAsync(
-            "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, true) on conflict (school, alias) do nothing",
-            new { school, child.Id, child.Alias, stage = (int)child.Stage, now });
+        var added = await connection.ExecuteAsync($"{Insert} on conflict (school, alias) do nothing", Row(school, child, now, onCaseload: true));
         if (added > 0) return (child.Id, false);
         var known = (await ByAlias(connection, [child.Alias]))[child.Alias];
         var there = (await Find(connection, known))!.OnCaseload;
@@ -121,7 +120,13 @@ public static class Children
         return (known, there);
     }
 
-    /// <summary>Takes a child of a screened class onto the caseload, or off it.</summary>
+    /// <summary>Gives a child another alias, unless another child of the school has it.</summary>
+    /// <returns>Whether it is hers now.</returns>
+    public static async Task<bool> Rename(DbConnection connection, Guid id, string alias) =>
+        await connection.ExecuteAsync(
+            "update child set alias = @alias where id = @id and not exists (select from child other where other.alias = @alias and other.id <> @id)", new { id, alias }) > 0;
+
+    /// <summary>Takes a child onto the caseload, or off it. Her answers stay.</summary>
     public static Task<int> TakeIn(DbConnection connection, Guid id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
 
@@ -135,4 +140,7 @@ public static class Children
         connection.ExecuteAsync(
             "update child set stage = @stage, met = @met, settings = @settings::jsonb where id = @id",
             new { id, stage = (int)stage, met = met?.ToArray(), settings = Store.SettingsText.Write(settings) });
+
+    private static object Row(Guid school, Child child, DateTime now, bool onCaseload) =>
+        new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload };
 }

@@ -30,6 +30,8 @@ public static class Schools
     {
         foreach (var table in new[] { "marginal", "answer", "asked", "device_code", "sitting", "screening", "set_item", "practice_set", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
+        // A school that is given the same mark later must not wait for this one's wrong codes.
+        await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");
         await owner.ExecuteAsync("delete from school where id = current_school()");
     }
 

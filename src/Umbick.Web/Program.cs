@@ -16,6 +16,8 @@ var builder = WebApplication.CreateBuilder(args);
 builder.Services.AddSerilog(logs => logs
     .ReadFrom.Configuration(builder.Configuration)
     .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
+    // It warns of every page with a form that its no-store is kept, which is what is wanted.
+    .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", Serilog.Events.LogEventLevel.Error)
     .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
 
 var connection = builder.Configuration["UMBICK_APP"]

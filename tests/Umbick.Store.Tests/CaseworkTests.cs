@@ -250,6 +250,33 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     }
 
     [Fact]
+    public async Task A_child_s_alias_is_nobody_else_s_in_the_school_and_may_be_in_another()
+    {
+        var (child, other, theirs) = (await schools.Child(schools.A), await schools.Child(schools.A), await schools.Child(schools.B));
+        var alias = $"Rush {Guid.NewGuid():N}";
+        Task<bool> Rename(Guid id, string to) => schools.InA(connection => Children.Rename(connection, id, to));
+        Assert.True(await Rename(child, alias));
+        Assert.True(await Rename(child, alias));
+        Assert.False(await Rename(other, alias));
+        Assert.False(await Rename(theirs, $"{alias}."));
+        Assert.Equal(alias, (await Load(child)).Child.Alias);
+        Assert.True(await schools.App.InSchool(schools.B, connection => Children.Rename(connection, theirs, alias)));
+    }
+
+    [Theory]
+    [InlineData("Fern", null)]
+    [InlineData("F", null)]
+    [InlineData("", "Give her an alias.")]
+    [InlineData("Fern\tof the quay", "An alias stands on one line.")]
+    [InlineData("Fern\u2028of the quay", "An alias stands on one line.")]
+    public void An_alias_is_short_and_on_one_line(string alias, string? fault)
+    {
+        Assert.Equal(fault, Alias.Fault(alias));
+        Assert.Null(Alias.Fault(new string('f', Alias.Longest)));
+        Assert.Equal("An alias has 60 letters at most.", Alias.Fault(new string('f', Alias.Longest + 1)));
+    }
+
+    [Fact]
     public async Task The_demonstration_school_has_24_children_and_is_marked()
     {
         Assert.True(await schools.App.IsDemo());

@@ -77,7 +77,7 @@ public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
     [InlineData("delete from answer")]
     [InlineData("delete from sitting")]
     [InlineData("delete from child")]
-    [InlineData("update child set alias = 'x'")]
+    [InlineData("update child set added_at = now()")]
     [InlineData("truncate answer")]
     [InlineData("create table stray (id int)")]
     [InlineData("alter table answer disable row level security")]
@@ -116,6 +116,22 @@ public sealed class DoorTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal(DateTimeOffset.UnixEpoch, await people.GetLockoutEndDateAsync(again, default));
         Assert.Null(await people.FindByIdAsync($"{schools.B:N}.{person.Id:N}", default));
         Assert.Null(await people.FindByNameAsync("NOBODY", default));
+    }
+
+    [Fact]
+    public async Task An_erased_school_leaves_no_row_and_no_wrong_code_under_its_mark()
+    {
+        var school = Guid.NewGuid();
+        await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Noss")));
+        await Fill(school);
+        var mark = await schools.App.InSchool(school, connection => connection.QuerySingleAsync<string>("select mark from school"));
+        await schools.App.BeforeSchool(connection => Codes.Open(connection, $"{mark} 000000"));
+        Task<int> Rows(string from) => schools.Owner.InSchool(school, connection => connection.ExecuteScalarAsync<int>($"select count(*) from {from}", new { mark, school }));
+        Assert.Equal(1, await Rows("code_try where mark = @mark"));
+
+        await schools.Owner.InSchool(school, Schools.Erase);
+        foreach (var table in SchoolTables) Assert.Equal(0, await Rows(table == "school" ? "school where id = @school" : $"{table} where school = @school"));
+        Assert.Equal(0, await Rows("code_try where mark = @mark"));
     }
 
     [Fact]

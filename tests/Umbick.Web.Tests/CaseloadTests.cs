@@ -52,9 +52,9 @@ public sealed class CaseloadTests(Site site)
     }
 
     [Theory]
-    [InlineData("", "8", "Give her an alias of at most 60 letters.")]
-    [InlineData("   ", "8", "Give her an alias of at most 60 letters.")]
-    [InlineData("A name that goes on and on and on, and never comes to any end at all", "8", "Give her an alias of at most 60 letters.")]
+    [InlineData("", "8", "Give her an alias.")]
+    [InlineData("   ", "8", "Give her an alias.")]
+    [InlineData("A name that goes on and on and on, and never comes to any end at all", "8", "An alias has 60 letters at most.")]
     [InlineData("Two\nlines", "8", "An alias stands on one line.")]
     [InlineData("Sorrel", "77", "Choose what has been taught so far.")]
     public async Task What_cannot_be_added_is_said_and_what_was_typed_stays(string alias, string stage, string told)
@@ -65,6 +65,48 @@ public sealed class CaseloadTests(Site site)
         var page = await Visitor.Read(answer);
         Assert.Equal(told, page.QuerySelector("[role=alert]")!.TextContent.Trim());
         Assert.Equal(alias.Trim(), page.QuerySelector("[name=alias]")!.GetAttribute("value"));
+    }
+
+    [Fact]
+    public async Task A_child_is_given_another_alias_and_goes_off_the_caseload_and_on_again_with_her_answers()
+    {
+        var (child, other) = (await site.Child(site.A), await site.Child(site.A));
+        await site.Sitting(site.A, child.Id);
+        var alias = $"Rush {Guid.NewGuid():N}"[..12];
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open($"/children/{child.Id}/teaching");
+        browser.Fill("[name=alias]", other.Alias);
+        browser.Click("Change the alias");
+        browser.AwaitText($"“{other.Alias}” is another child's alias.");
+        Assert.Equal(other.Alias, browser.Find("[name=alias]").GetAttribute("value"));
+        browser.Fill("[name=alias]", alias);
+        browser.Click("Change the alias");
+        browser.AwaitPath($"/children/{child.Id}");
+        Assert.Equal(alias, browser.Find("h1").Text);
+
+        browser.Open($"/children/{child.Id}/teaching");
+        browser.Click($"Take {alias} off the caseload");
+        browser.AwaitPath("/children");
+        browser.Await($"[data-child='{other.Alias}']");
+        Assert.False(browser.Has($"[data-child='{alias}']"));
+        browser.Open($"/children/{child.Id}/teaching");
+        browser.Click($"Put {alias} on the caseload");
+        browser.AwaitPath($"/children/{child.Id}");
+        browser.Open("/children");
+        browser.Await($"[data-child='{alias}']");
+        Assert.Single((await site.Record(site.A, child.Id)).Sittings);
+    }
+
+    [Fact]
+    public async Task Another_school_cannot_rename_a_child_or_take_her_off()
+    {
+        var (child, theirs) = (await site.Child(site.A), await site.Child(site.B));
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfB);
+        var (_, fields) = await teacher.Form($"/children/{theirs.Id}/teaching", "Change the alias");
+        foreach (var (handler, field, value) in new[] { ("rename", "alias", "Taken"), ("caseload", "on", "false") })
+            Assert.Equal(HttpStatusCode.NotFound, (await teacher.Post($"/children/{child.Id}/teaching?handler={handler}", new(fields) { [field] = value })).StatusCode);
+        var after = (await site.Record(site.A, child.Id)).Child;
+        Assert.Equal((child.Alias, true), (after.Alias, after.OnCaseload));
     }
 
     [Fact]

@@ -236,7 +236,7 @@ public sealed class DeviceTests(Site site)
         using var here = new Visitor(site);
         using var there = new Visitor(second.Address);
         var code = await site.Code(site.B, sitting);
-        Assert.Equal("/turn", (await here.Send("/go", "Begin", new() { ["code"] = code })).Headers.Location?.OriginalString);
+        await Visitor.AssertSentTo("/turn", await here.Send("/go", "Begin", new() { ["code"] = code }));
         Assert.Equal(HttpStatusCode.BadRequest, (await there.Send("/go", "Begin", new() { ["code"] = code })).StatusCode);
 
         var wrong = $"{code[..4]}{(code[4] == '9' ? '0' : '9')}{code[5..]}";

@@ -54,7 +54,7 @@ public sealed partial class DoorTests(Site site)
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         using var device = await Visitor.TeacherOf(site, site.TeacherOfA);
         var handed = await device.Send($"/practise/{set}", "Hand over");
-        Assert.Equal("/turn", handed.Headers.Location?.OriginalString);
+        await Visitor.AssertSentTo("/turn", handed);
 
         var turn = await device.Page("/turn");
         Assert.DoesNotContain(child.Alias, turn.DocumentElement.TextContent, StringComparison.Ordinal);

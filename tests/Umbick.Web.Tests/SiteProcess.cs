@@ -21,7 +21,8 @@ public sealed class SiteProcess : IDisposable
         };
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
         var process = Process.Start(start)!;
-        process.OutputDataReceived += (_, _) => { };
+        // What the site logs stands in the run's own output, so that a test that fails can be understood from it.
+        process.OutputDataReceived += (_, line) => Console.Write(line.Data is null ? "" : $"{line.Data}\n");
         process.BeginOutputReadLine();
         using var client = new HttpClient { BaseAddress = address };
         using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));

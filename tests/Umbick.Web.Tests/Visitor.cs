@@ -17,8 +17,15 @@ public sealed class Visitor(Uri address) : IDisposable
     {
         var visitor = new Visitor(site);
         var answer = await visitor.Send("/", "Sign in", new() { ["userName"] = userName, ["password"] = password });
-        Assert.Equal("/children", answer.Headers.Location?.OriginalString);
+        await AssertSentTo("/children", answer);
         return visitor;
+    }
+
+    /// <summary>That an answer sends its visitor on to a page; if not, what it said instead.</summary>
+    public static async Task AssertSentTo(string path, HttpResponseMessage answer)
+    {
+        if (answer.Headers.Location is { } location) Assert.Equal(path, location.OriginalString);
+        else Assert.Fail($"{(int)answer.StatusCode} and not sent to {path}: {(await Read(answer)).Body?.TextContent}");
     }
 
     public Task<HttpResponseMessage> Get(string path) => _client.GetAsync(new Uri(path, UriKind.Relative));

@@ -28,9 +28,6 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
     /// <summary>How many questions the form has.</summary>
     public const int Length = 8;
 
-    /// <summary>The longest alias.</summary>
-    public const int LongestAlias = 60;
-
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Starts a screening. A child who is known keeps her record; a new one is on the class's list only.</summary>

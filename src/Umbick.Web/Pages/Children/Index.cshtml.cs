@@ -15,8 +15,6 @@ public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding
 /// <summary>The caseload, sorted by what needs doing.</summary>
 public sealed class IndexModel(Database database) : PageModel
 {
-    public const int LongestFind = 60;
-
     private const int Glance = 10;
 
     public IReadOnlyList<IGrouping<NextStep, CaseloadLine>> Groups { get; private set; } = [];
@@ -36,7 +34,7 @@ public sealed class IndexModel(Database database) : PageModel
     {
         var lines = await database.InSchool(User.Teacher().School, Lines, HttpContext.RequestAborted);
         IsLong = lines.Count > Glance;
-        Find = find is { Length: <= LongestFind } ? find.Trim() : "";
+        Find = find is { Length: <= Alias.Longest } ? find.Trim() : "";
         Groups = [.. lines.Where(line => line.Row.Alias.Contains(Find, StringComparison.CurrentCultureIgnoreCase)).OrderBy(line => line.Next.Step).GroupBy(line => line.Next.Step)];
         Summary = $"{lines.Count} on the caseload · {lines.Count(line => line.Next.Step is NextStep.GoOnAsking or NextStep.DoTheSet or NextStep.Practise)} waiting for something";
     }

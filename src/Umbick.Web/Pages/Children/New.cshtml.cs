@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
@@ -26,7 +25,7 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
     public async Task<IActionResult> OnPost(string? alias, Stage stage)
     {
         Alias = (alias ?? "").Trim();
-        Told = Fault(stage);
+        Told = Store.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
         if (Told is not null) return Refused();
         Stage = stage;
         var (school, now) = (User.Teacher().School, clock.GetUtcNow());
@@ -35,13 +34,6 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
         if (!wasThere) return Redirect($"/children/{id}");
         (There, Told) = (id, $"{Alias} is on the caseload already. Choose another alias, or go on with her.");
         return Refused();
-    }
-
-    private string? Fault(Stage stage)
-    {
-        if (Alias.Length is 0 or > Screen.LongestAlias) return $"Give her an alias of at most {Screen.LongestAlias} letters.";
-        if (Alias.Any(char.IsControl)) return "An alias stands on one line.";
-        return Enum.IsDefined(stage) ? null : "Choose what has been taught so far.";
     }
 
     private PageResult Refused()

@@ -16,15 +16,18 @@ public sealed class TeachingModel(Database database, Here here) : PageModel
 
     public SettingChoices Choices { get; private set; } = null!;
 
+    /// <summary>Why the alias that was typed is not hers; null where nothing is in the way.</summary>
+    public string? Told { get; private set; }
+
+    /// <summary>The alias that was typed and refused.</summary>
+    public string? Typed { get; private set; }
+
     private Guid School => User.Teacher().School;
 
     public async Task<IActionResult> OnGet(Guid id, bool kept)
     {
-        if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
-        (Child, Kept) = (child, kept);
-        Choices = SettingChoices.OfChild(here.Manner, child.Manner);
-        here.Manner = child.Manner;
-        return Page();
+        Kept = kept;
+        return await Shown(id);
     }
 
     public async Task<IActionResult> OnPost(Guid id, Stage stage, string[] met)
@@ -35,5 +38,34 @@ public sealed class TeachingModel(Database database, Here here) : PageModel
         var taught = await database.InSchool(
             School, connection => Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form)), HttpContext.RequestAborted);
         return taught == 0 ? NotFound() : Redirect($"/children/{id}/teaching?kept=true");
+    }
+
+    public async Task<IActionResult> OnPostRename(Guid id, string? alias)
+    {
+        Typed = (alias ?? "").Trim();
+        Told = Alias.Fault(Typed);
+        if (Told is null)
+        {
+            if (await database.InSchool(School, connection => Store.Children.Rename(connection, id, Typed), HttpContext.RequestAborted))
+                return Redirect($"/children/{id}");
+            Told = $"“{Typed}” is another child's alias. Choose one that nobody has.";
+        }
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        return await Shown(id);
+    }
+
+    public async Task<IActionResult> OnPostCaseload(Guid id, bool on)
+    {
+        var changed = await database.InSchool(School, connection => Store.Children.TakeIn(connection, id, on), HttpContext.RequestAborted);
+        return changed == 0 ? NotFound() : Redirect(on ? $"/children/{id}" : "/children");
+    }
+
+    private async Task<IActionResult> Shown(Guid id)
+    {
+        if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
+        Child = child;
+        Choices = SettingChoices.OfChild(here.Manner, child.Manner);
+        here.Manner = child.Manner;
+        return Page();
     }
 }

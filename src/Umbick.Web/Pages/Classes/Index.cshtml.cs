@@ -48,7 +48,7 @@ public sealed class IndexModel(Database database, Screen screen) : PageModel
         if (Title.Length is 0 or > LongestTitle) return $"Give the class a name of at most {LongestTitle} letters.";
         if (aliases.Count == 0) return "Type the children's aliases, one a line.";
         if (aliases.Count > Screen.MostChildren) return $"That is {aliases.Count} children; a class has {Screen.MostChildren} at most. Nothing was made, and the list is still here.";
-        if (aliases.Find(alias => alias.Length > Screen.LongestAlias) is { } tooLong) return $"“{tooLong[..20]}…” is too long for an alias.";
+        if (aliases.Find(alias => Alias.Fault(alias) is not null) is { } wrong) return $"“{(wrong.Length > 20 ? wrong[..20] + "…" : wrong)}”: {Alias.Fault(wrong)}";
         var twice = aliases.GroupBy(alias => alias).FirstOrDefault(same => same.Count() > 1);
         return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of her own.";
     }
