@@ -215,9 +215,10 @@ public static class Sittings
         return [.. rows.Select(row => ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail))];
     }
 
-    /// <summary>The highest place that was ever asked, also one that was taken back.</summary>
-    public static Task<int> LastPlace(DbConnection connection, Guid sitting) =>
-        connection.ExecuteScalarAsync<int>("select coalesce(max(place), 0) from asked where sitting = @sitting", new { sitting });
+    /// <summary>How many items of a sitting stand, and the highest place that was ever asked, also one that was taken back.</summary>
+    public static Task<(int Standing, int LastPlace)> AskedSoFar(DbConnection connection, Guid sitting) =>
+        connection.QuerySingleAsync<(int Standing, int LastPlace)>(
+            "select count(*) filter (where not withdrawn)::int, coalesce(max(place), 0)::int from asked where sitting = @sitting", new { sitting });
 
     /// <summary>The items of some sittings that stand, in order.</summary>
     public static async Task<ILookup<Guid, Asked>> AskedIn(DbConnection connection, IEnumerable<Guid> sittings)

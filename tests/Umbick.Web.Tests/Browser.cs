@@ -89,7 +89,9 @@ public sealed class Browser : IDisposable
 
     public void AwaitText(string text) => Until(() => Text.Contains(text, StringComparison.Ordinal) ? new object() : null);
 
-    public void AwaitPath(string start) => Until(() => Path.StartsWith(start, StringComparison.Ordinal) ? new object() : null);
+    /// <summary>Waits for a path; for what comes under it, where it ends in a stroke.</summary>
+    public void AwaitPath(string path) =>
+        Until(() => Path == path || (path.EndsWith('/') && Path.StartsWith(path, StringComparison.Ordinal)) ? new object() : null);
 
     /// <summary>Sends keys to whatever has the focus.</summary>
     public void Type(string keys) => new Actions(_driver).SendKeys(keys).Perform();

@@ -102,7 +102,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (easy is null) return false;
         await WithdrawWaiting(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
-        var place = await Sittings.LastPlace(connection, sittingId) + 1;
+        var place = (await Sittings.AskedSoFar(connection, sittingId)).LastPlace + 1;
         await Sittings.Ask(connection, school, sitting.Id, [new Asked(place, easy.Item, Support.Bare, easy.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
         return true;
@@ -194,9 +194,9 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             else await Sittings.MoveTo(connection, sitting.Id, next.Place);
             return;
         }
-        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].Count();
-        if (asked >= sitting.Length) await End(connection, school, sitting);
-        else await AskNext(connection, school, sitting, await Sittings.LastPlace(connection, sitting.Id) + 1);
+        var (standing, lastPlace) = await Sittings.AskedSoFar(connection, sitting.Id);
+        if (standing >= sitting.Length) await End(connection, school, sitting);
+        else await AskNext(connection, school, sitting, lastPlace + 1);
     }
 
     private async Task End(DbConnection connection, Guid school, Sitting sitting)

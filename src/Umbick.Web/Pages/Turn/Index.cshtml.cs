@@ -1,3 +1,4 @@
+using System.Data.Common;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -20,94 +21,88 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>A question of an asking; null where the sitting is a practice set.</summary>
     public QuestionView? Question { get; private set; }
 
-    public async Task<IActionResult> OnGet() => await Show() ? Page() : NotFound();
+    private Guid School => User.Child().School;
+
+    private Guid Id => User.Child().Sitting;
+
+    public Task<IActionResult> OnGet() => Within(async connection => await Show(connection) ? Page() : NotFound());
 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
-    public async Task<IActionResult> OnGetState(int version)
+    public Task<IActionResult> OnGetState(int version) => Within(async connection =>
     {
-        var (school, id) = User.Child();
-        var sitting = await database.InSchool(school, connection => Sittings.Find(connection, id), HttpContext.RequestAborted);
-        if (sitting is null) return NotFound();
+        if (await Sittings.Find(connection, Id) is not { } sitting) return NotFound();
         if (sitting.IsPractice || sitting.Version == version) return StatusCode(StatusCodes.Status204NoContent);
-        return await Show() ? Part() : NotFound();
-    }
+        return await Show(connection) ? Part() : NotFound();
+    });
 
     /// <summary>The questions after this one of a list that was made before, so that it can go on without a connection.</summary>
-    public async Task<IActionResult> OnGetAhead()
+    public Task<IActionResult> OnGetAhead() => Within(async connection =>
     {
-        if (!await Show()) return NotFound();
+        if (!await Show(connection)) return NotFound();
         var sitting = View?.Turn.Sitting ?? Question!.Sitting;
         if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plans.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
-        var (school, id) = User.Child();
-        var rest = await database.InSchool(school, connection => Sittings.AskedIn(connection, [id]), HttpContext.RequestAborted);
+        var rest = await Sittings.AskedIn(connection, [Id]);
         var done = View?.Turn.Done ?? Question!.Done;
-        var ahead = rest[id].Where(asked => asked.Place > sitting.CurrentPlace).Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null));
+        var ahead = rest[Id].Where(asked => asked.Place > sitting.CurrentPlace).Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null));
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
-    }
+    });
 
-    public async Task<IActionResult> OnPostAnswer(Guid answer, int place, string? instead, float? seconds, float? begun, bool later, AnswerParts parts)
+    public Task<IActionResult> OnPostAnswer(Guid answer, int place, string? instead, float? seconds, float? begun, bool later, AnswerParts parts) => Within(async connection =>
     {
-        if (answer == Guid.Empty || !ModelState.IsValid) return await Told("Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
-        if (!await Show()) return NotFound();
+        if (answer == Guid.Empty || !ModelState.IsValid) return await Told(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
+        if (!await Show(connection)) return NotFound();
         var item = (View?.Turn.Asked ?? Question?.Asked)?.Item;
         var text = (instead ?? parts.AsText(item)).Trim();
-        if (text.Length == 0) return await Told("Put in your answer first.", StatusCodes.Status400BadRequest);
-        if (text.Length > AnswerParser.LongestAnswer) return await Told("That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
-        var (school, sitting) = User.Child();
+        if (text.Length == 0) return await Told(connection, "Put in your answer first.", StatusCodes.Status400BadRequest);
+        if (text.Length > AnswerParser.LongestAnswer) return await Told(connection, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var timed = here.Manner.Timed;
         var mode = View?.Turn.Geared == true ? AnswerMode.Geared : item?.Task.OnScreen ?? AnswerMode.Written;
         var submission = new Submission(answer, place, text, mode, timed ? seconds : null) { BegunSeconds = timed ? begun : null, Later = later };
-        var submitted = await database.InSchool(
-            school,
-            connection => View is null ? asking.Answer(connection, school, sitting, submission, by: null) : practising.Answer(connection, school, sitting, submission),
-            HttpContext.RequestAborted);
+        var submitted = View is null
+            ? await asking.Answer(connection, School, Id, submission, by: null)
+            : await practising.Answer(connection, School, Id, submission);
         return submitted is Submitted.Kept or Submitted.KeptBefore
-            ? await Shown()
-            : await Told("This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
-    }
+            ? await Shown(connection)
+            : await Told(connection, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
+    });
 
-    public async Task<IActionResult> OnPostOn(int place)
+    public Task<IActionResult> OnPostOn(int place) => Within(async connection =>
     {
-        var (school, sitting) = User.Child();
-        await database.InSchool(school, connection => practising.GoOn(connection, school, sitting, place), HttpContext.RequestAborted);
-        return await Shown();
-    }
+        await practising.GoOn(connection, School, Id, place);
+        return await Shown(connection);
+    });
 
-    private async Task<bool> Show(string? told = null)
+    /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
+    private Task<IActionResult> Within(Func<DbConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
+
+    private async Task<bool> Show(DbConnection connection, string? told = null)
     {
-        var (school, id) = User.Child();
-        return await database.InSchool(
-            school,
-            async connection =>
-            {
-                if (await Sittings.Find(connection, id) is not { } sitting) return false;
-                if (sitting.IsPractice)
-                {
-                    var turn = (await Practising.Where(connection, id))!;
-                    here.Manner = turn.Manner;
-                    View = new TurnView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), here.Wording, told);
-                    return true;
-                }
-                here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
-                var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [id]))[id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
-                var done = (await Sittings.AnswersIn(connection, [id]))[id].Count(one => one.Place != sitting.CurrentPlace);
-                Question = new QuestionView(sitting, asked, done, told);
-                return true;
-            },
-            HttpContext.RequestAborted);
+        if (await Sittings.Find(connection, Id) is not { } sitting) return false;
+        if (sitting.IsPractice)
+        {
+            var turn = (await Practising.Where(connection, Id))!;
+            here.Manner = turn.Manner;
+            View = new TurnView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), here.Wording, told);
+            return true;
+        }
+        here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
+        var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [Id]))[Id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
+        var done = (await Sittings.AnswersIn(connection, [Id]))[Id].Count(one => one.Place != sitting.CurrentPlace);
+        Question = new QuestionView(sitting, asked, done, told);
+        return true;
     }
 
     private PartialViewResult Part() => View is { } practice ? Partial("_Turn", practice) : Partial("_Question", Question);
 
-    private async Task<IActionResult> Shown()
+    private async Task<IActionResult> Shown(DbConnection connection)
     {
         if (Request.Headers["HX-Request"] != "true") return Redirect("/turn");
-        return await Show() ? Part() : NotFound();
+        return await Show(connection) ? Part() : NotFound();
     }
 
-    private async Task<IActionResult> Told(string told, int status)
+    private async Task<IActionResult> Told(DbConnection connection, string told, int status)
     {
-        if (!await Show(told)) return NotFound();
+        if (!await Show(connection, told)) return NotFound();
         Response.StatusCode = status;
         return Request.Headers["HX-Request"] == "true" ? Part() : Page();
     }
