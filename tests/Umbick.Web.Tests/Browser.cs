@@ -43,7 +43,8 @@ public sealed class Browser : IDisposable
 
     public string Path => new Uri(_driver.Url).AbsolutePath;
 
-    public string Text => Find("body").Text;
+    /// <summary>What can be read on the page, taken at one moment: a part that is swapped meanwhile cannot tear it.</summary>
+    public string Text => Script<string>("return document.body.innerText");
 
     public void Resize(int width, int height) => _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>
     {

@@ -34,19 +34,22 @@ public sealed record AfterSitting(DateOnly Day, Conclusion Conclusion);
 /// </summary>
 public sealed class Replay
 {
-    private Replay(Belief belief, IReadOnlyList<AfterSitting> sittings, IReadOnlyList<(int Sitting, GivenAnswer Given)> answers, IReadOnlyList<Observed> observed)
+    private readonly Lazy<IReadOnlyList<AfterSitting>> _sittings;
+
+    private Replay(ReplayCourse course, Func<IReadOnlyList<AfterSitting>> concluded)
     {
-        Belief = belief;
-        Sittings = sittings;
-        Answers = answers;
-        Observed = observed;
+        (Belief, Answers, Observed) = (course.Belief, course.Answers, course.Observed);
+        _sittings = new(concluded);
     }
 
     /// <summary>What is believed after the last sitting.</summary>
     public Belief Belief { get; }
 
-    /// <summary>What was believed after each sitting that was asked for, in order.</summary>
-    public IReadOnlyList<AfterSitting> Sittings { get; }
+    /// <summary>
+    /// What was believed after each sitting, in order. The last is concluded when it is first asked for: while a child answers, to choose
+    /// what to ask next takes only the belief.
+    /// </summary>
+    public IReadOnlyList<AfterSitting> Sittings => _sittings.Value;
 
     /// <summary>Every answer with the place of its sitting, in order: <see cref="TellingAnswer.Index"/> points here.</summary>
     public IReadOnlyList<(int Sitting, GivenAnswer Given)> Answers { get; }
@@ -74,8 +77,15 @@ public sealed class Replay
                 if (i == sittings.Count - 1) model.Remembered.Keep(sittings, course);
             }
             course.Take(sittings[i]);
+            if (i < sittings.Count - 1) course.Conclude(sittings[i]);
         }
-        var after = course.After.Count > 0 ? course.After : [new AfterSitting(default, Conclusion.Of(model, course.Belief, []))];
-        return new Replay(course.Belief, after, course.Answers, course.Observed);
+        return new Replay(course, Concluded);
+
+        IReadOnlyList<AfterSitting> Concluded()
+        {
+            if (sittings.Count == 0) return [new AfterSitting(default, Conclusion.Of(model, course.Belief, []))];
+            course.Conclude(sittings[^1]);
+            return course.After;
+        }
     }
 }

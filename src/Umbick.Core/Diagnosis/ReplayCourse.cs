@@ -49,7 +49,7 @@ internal sealed class ReplayCourse
         HasBegun = true;
     }
 
-    /// <summary>Takes in the answers of the sitting that has begun, and concludes.</summary>
+    /// <summary>Takes in the answers of the sitting that has begun.</summary>
     public void Take(SittingAnswers sitting)
     {
         var place = Done;
@@ -60,8 +60,13 @@ internal sealed class ReplayCourse
             foreach (var observation in Observed[^1].Observations) Belief.Observe(observation);
         }
         foreach (var word in sitting.Words) Belief.Hear(word.Pattern, word.Holds);
+    }
+
+    /// <summary>Concludes a sitting whose answers have been taken in.</summary>
+    public void Conclude(SittingAnswers sitting)
+    {
         var conclusion = WithCleared(Conclusion.Of(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion));
-        foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = place;
+        foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = Done;
         After.Add(new AfterSitting(sitting.Day, conclusion));
         HasBegun = false;
     }
