@@ -114,6 +114,9 @@ public sealed class GivenRow
     /// <summary>The id of how she did it, where it was noted.</summary>
     public string? How { get; init; }
 
+    /// <summary>Its number among all answers: a later one has a higher.</summary>
+    public long Seq { get; init; }
+
     public AnswerMode AnswerMode => Enum.Parse<AnswerMode>(Mode, ignoreCase: true);
 }
 
@@ -124,7 +127,7 @@ public static class Sittings
         "id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan, way, visit, turn::int as turn, screening";
 
     private const string AnswerColumns =
-        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how";
+        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq";
 
     private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail);
 
@@ -138,6 +141,20 @@ public static class Sittings
     /// <summary>A child's sittings, the earliest first.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfChild(DbConnection connection, Guid child) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child order by started_at, id", new { child })];
+
+    /// <summary>
+    /// A child's sittings in which something was asked, the earliest first, with the number of the latest answer in each, 0 where there is
+    /// none. Answers are only ever added: while the number is the same, so are the answers.
+    /// </summary>
+    public static async Task<IReadOnlyList<(Guid Sitting, long LatestAnswer)>> LatestAnswers(DbConnection connection, Guid child) =>
+        [.. await connection.QueryAsync<(Guid Sitting, long LatestAnswer)>(
+            """
+            select sitting.id, coalesce((select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id), 0) from sitting
+            where sitting.child = @child
+              and exists (select from asked where asked.school = sitting.school and asked.sitting = sitting.id and not asked.withdrawn)
+            order by sitting.started_at, sitting.id
+            """,
+            new { child })];
 
     public static Task Start(DbConnection connection, Guid school, Sitting sitting) => connection.ExecuteAsync(
         """

@@ -54,7 +54,9 @@ public sealed class LearningTests
             for (var answered = 0; answered <= all.Count; answered += 4)
             {
                 var sitting = new SittingAnswers(Monday.AddDays(7 * week), [.. all.Take(answered)], [Step.Hour]);
-                AssertSame(Replay.Of(Model, [.. earlier.Select(one => one with { Id = null }), sitting]), Replay.Of(Model, [.. earlier, sitting with { Id = $"{id} {week} {answered}" }]));
+                var whole = Replay.Of(Model, [.. earlier.Select(one => one with { Id = null }), sitting]);
+                AssertSame(whole, Replay.Of(Model, [.. earlier, sitting with { Id = $"{id} {week} {answered}" }]));
+                AssertSame(whole, Replay.GoOn(Model, [.. earlier.Select(one => one.Id!)], sitting)!);
             }
             earlier.Add(new SittingAnswers(Monday.AddDays(7 * week), all, [Step.Hour]) { Id = $"{id} {week}" });
         }
@@ -68,6 +70,7 @@ public sealed class LearningTests
         var now = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25")], []) { Id = "now" };
         Assert.True(Replay.Of(Model, [putRight, now]).Belief.In(NextHour) < Replay.Of(Model, [before, now]).Belief.In(NextHour));
         AssertSame(Replay.Of(Model, [putRight with { Id = null }, now]), Replay.Of(Model, [putRight, now]));
+        Assert.Null(Replay.GoOn(Model, ["put right once more"], now));
     }
 
     private static void AssertSame(Replay whole, Replay remembered)

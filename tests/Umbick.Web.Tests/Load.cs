@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Globalization;
-using AngleSharp.Html.Parser;
+using System.Net;
+using System.Text.RegularExpressions;
 using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Store.Casework;
@@ -9,7 +10,7 @@ namespace Umbick.Web.Tests;
 
 /// <summary>Measures the site as it runs: <c>./umbick bench web</c> runs it; the tests do not. It asserts no time, it tells them.</summary>
 [Collection("site")]
-public sealed class Load(Site site)
+public sealed partial class Load(Site site)
 {
     private const int Tablets = 30;
     private const int AnswersEach = 10;
@@ -98,18 +99,18 @@ public sealed class Load(Site site)
     {
         var random = new Random(seed);
         var times = new List<double>();
-        var page = await tablet.Page("/turn");
+        var page = await (await tablet.Get("/turn")).Content.ReadAsStringAsync();
         await Task.Delay(pace * random.NextDouble());
-        for (var i = 0; i < AnswersEach; i++)
+        for (var i = 0; i < AnswersEach && page.Contains("data-answer-form", StringComparison.Ordinal); i++)
         {
-            var form = page.QuerySelector("[data-answer-form]");
-            if (form is null) break;
-            var fields = form.QuerySelectorAll("input[type=hidden]").Where(input => input.GetAttribute("name") is not null).ToDictionary(input => input.GetAttribute("name")!, input => input.GetAttribute("value") ?? "");
+            // The tablets share the site's two cores: they read no more of a page than they must.
+            var fields = Hidden().Matches(page).ToDictionary(field => field.Groups["name"].Value, field => field.Groups["value"].Value);
             fields["instead"] = $"{1 + random.Next(12)}:{random.Next(12) * 5:00}";
             var watch = Stopwatch.StartNew();
             var answer = await tablet.Swap("/turn?handler=answer", fields);
             times.Add(watch.Elapsed.TotalSeconds);
-            page = await new HtmlParser().ParseDocumentAsync(await answer.Content.ReadAsStringAsync());
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            page = await answer.Content.ReadAsStringAsync();
             await Task.Delay(pace * (0.5 + random.NextDouble()));
         }
         return times;
@@ -128,4 +129,7 @@ public sealed class Load(Site site)
         using var people = new People(site.App);
         return (await people.FindByNameAsync(DemoSchool.UserName.ToUpperInvariant(), default))!.School;
     }
+
+    [GeneratedRegex("""<input(?=[^>]*\stype="hidden")(?=[^>]*\sname="(?<name>[^"]+)")(?=[^>]*\svalue="(?<value>[^"]*)")""")]
+    private static partial Regex Hidden();
 }

@@ -68,24 +68,37 @@ public sealed class Replay
     /// <param name="sittings">The sittings, the earliest first.</param>
     public static Replay Of(ReadingModel model, IReadOnlyList<SittingAnswers> sittings)
     {
-        var course = model.Remembered.Find(sittings) ?? new ReplayCourse(model);
+        var before = sittings.SkipLast(1).Select(sitting => sitting.Id);
+        var course = (sittings.Count == 0 ? null : model.Remembered.Find(before, sittings[^1].Day)) ?? new ReplayCourse(model);
         for (var i = course.Done; i < sittings.Count; i++)
         {
             if (!course.HasBegun)
             {
                 course.Begin(sittings, i);
-                if (i == sittings.Count - 1) model.Remembered.Keep(sittings, course);
+                if (i == sittings.Count - 1) model.Remembered.Keep(before, sittings[i].Day, course);
             }
+            if (i == sittings.Count - 1) return EndingWith(sittings[i], course);
             course.Take(sittings[i]);
-            if (i < sittings.Count - 1) course.Conclude(sittings[i]);
+            course.Conclude(sittings[i]);
         }
-        return new Replay(course, Concluded);
+        return new Replay(course, () => [new AfterSitting(default, Conclusion.Of(model, course.Belief, []))]);
+    }
 
-        IReadOnlyList<AfterSitting> Concluded()
+    /// <summary>Goes on with a child's last sitting, without the answers of those before it.</summary>
+    /// <param name="model">The model.</param>
+    /// <param name="before">What the sittings before it are known by, the earliest first.</param>
+    /// <param name="last">The last sitting.</param>
+    /// <returns>The replay; null where what is before it is not remembered, and all has to be replayed.</returns>
+    public static Replay? GoOn(ReadingModel model, IReadOnlyList<string> before, SittingAnswers last) =>
+        (before.Count == 0 ? new ReplayCourse(model) : model.Remembered.Find(before, last.Day)) is { } course ? EndingWith(last, course) : null;
+
+    private static Replay EndingWith(SittingAnswers last, ReplayCourse course)
+    {
+        course.Take(last);
+        return new Replay(course, () =>
         {
-            if (sittings.Count == 0) return [new AfterSitting(default, Conclusion.Of(model, course.Belief, []))];
-            course.Conclude(sittings[^1]);
+            course.Conclude(last);
             return course.After;
-        }
+        });
     }
 }

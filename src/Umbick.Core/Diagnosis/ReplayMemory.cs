@@ -16,10 +16,10 @@ internal sealed class ReplayMemory
     /// <summary>The names, the one that was longest not asked for at the front.</summary>
     private readonly LinkedList<string> _names = [];
 
-    /// <summary>A replay that stands at the beginning of the last of these sittings, or null.</summary>
-    public ReplayCourse? Find(IReadOnlyList<SittingAnswers> sittings)
+    /// <summary>A replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids; or null.</summary>
+    public ReplayCourse? Find(IEnumerable<string?> before, DateOnly day)
     {
-        if (NameOf(sittings) is not { } name) return null;
+        if (NameOf(before, day) is not { } name) return null;
         lock (_lock)
         {
             if (!_courses.TryGetValue(name, out var course)) return null;
@@ -30,10 +30,10 @@ internal sealed class ReplayMemory
         }
     }
 
-    /// <summary>Remembers a replay that stands at the beginning of the last of these sittings.</summary>
-    public void Keep(IReadOnlyList<SittingAnswers> sittings, ReplayCourse course)
+    /// <summary>Remembers a replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids.</summary>
+    public void Keep(IEnumerable<string?> before, DateOnly day, ReplayCourse course)
     {
-        if (NameOf(sittings) is not { } name) return;
+        if (NameOf(before, day) is not { } name) return;
         var copy = course.Copy();
         lock (_lock)
         {
@@ -44,9 +44,10 @@ internal sealed class ReplayMemory
         }
     }
 
-    /// <summary>What the sittings before the last are known by; null where one of them has no id, or there is none before it.</summary>
-    private static string? NameOf(IReadOnlyList<SittingAnswers> sittings) =>
-        sittings.Count < 2 || sittings.SkipLast(1).Any(sitting => sitting.Id is null)
-            ? null
-            : $"{string.Join(' ', sittings.SkipLast(1).Select(sitting => sitting.Id))} {sittings[^1].Day:O}";
+    /// <summary>What is remembered under; null where a sitting has no id, or there is none.</summary>
+    private static string? NameOf(IEnumerable<string?> before, DateOnly day)
+    {
+        var ids = before.ToList();
+        return ids.Count == 0 || ids.Contains(null) ? null : $"{string.Join(' ', ids)} {day:O}";
+    }
 }

@@ -96,9 +96,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         if (await IsAnswered(connection, sittingId, sitting.CurrentPlace)) return false;
-        var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        var answered = AnsweredIn(record, sitting.Id);
-        var easy = ChooserOf(sitting, record.Child).Close(record.Replay.Belief, Bank(sitting, record.Child), [.. answered.Select(question => question.Asked.Item)]);
+        var (child, answered, replay) = await UnderWay.Load(connection, model, sitting);
+        var easy = ChooserOf(sitting, child).Close(replay.Belief, Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
         await WithdrawWaiting(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
@@ -216,17 +215,16 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     private async Task AskNext(DbConnection connection, Guid school, Sitting sitting, int place)
     {
-        var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        var answered = AnsweredIn(record, sitting.Id);
-        var chooser = ChooserOf(sitting, record.Child);
-        var bank = Bank(sitting, record.Child);
+        var (child, answered, replay) = await UnderWay.Load(connection, model, sitting);
+        var chooser = ChooserOf(sitting, child);
+        var bank = Bank(sitting, child);
         var asked = answered.Select(question => question.Asked.Item).ToList();
         // What was left out is not asked again in the same sitting.
         var leftOut = (await Sittings.WithdrawnIn(connection, sitting.Id)).ToHashSet();
         if (leftOut.Count > 0) bank = [.. bank.Where(item => !leftOut.Contains(item))];
         var next = answered.Count == sitting.Length - 1
-            ? chooser.Close(record.Replay.Belief, bank, asked)
-            : chooser.Choose(record.Replay.Belief, bank, asked, answered.Count(question => question.IsRight), Wanting.After(model, record.Replay.Belief, record.Replay.Observed));
+            ? chooser.Close(replay.Belief, bank, asked)
+            : chooser.Choose(replay.Belief, bank, asked, answered.Count(question => question.IsRight), Wanting.After(model, replay.Belief, replay.Observed));
         if (next is null)
         {
             await End(connection, school, sitting);
@@ -238,9 +236,6 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
         new(model, Seed(sitting.Id), sitting.Way == Ways.Screen ? task => task.OnScreen : task => task.Aloud, child.Manner.Wording);
-
-    private static IReadOnlyList<Question> AnsweredIn(ChildRecord record, Guid sitting) =>
-        [.. record.Sittings.FirstOrDefault(other => other.Sitting.Id == sitting)?.Answered ?? []];
 
     private static async Task<bool> IsAnswered(DbConnection connection, Guid sitting, int place) =>
         (await Sittings.AnswersIn(connection, [sitting]))[sitting].Any(answer => answer.Place == place);

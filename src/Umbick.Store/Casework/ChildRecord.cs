@@ -105,7 +105,7 @@ public sealed class ChildRecord
             .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], manner))
             .Where(record => record.Questions.Count > 0)
             .ToList();
-        var replay = Replay.Of(model, [.. records.Select(record => Replayed(record, sets))]);
+        var replay = Replay.Of(model, [.. records.Select(record => Replayed(record, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id]))]);
         return new ChildRecord(model, child, records, sets, replay);
     }
 
@@ -121,16 +121,18 @@ public sealed class ChildRecord
         return new Question(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage, nearness));
     }
 
-    private static SittingAnswers Replayed(SittingRecord record, IReadOnlyList<AssignedSet> sets)
-    {
-        var practised = sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern;
-        var answered = record.Answered.ToList();
-        return new SittingAnswers(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
+    /// <summary>A sitting's answers as they are replayed.</summary>
+    /// <param name="record">The sitting.</param>
+    /// <param name="practised">The pattern that it practised.</param>
+    /// <param name="answers">All its answers that stand.</param>
+    internal static SittingAnswers Replayed(SittingRecord record, Pattern? practised, IEnumerable<GivenRow> answers) =>
+        new(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
         {
-            // An answer never changes: it is put right by another, which has an id of its own.
-            Id = $"{record.Sitting.Id:N}:{string.Join(',', answered.Select(question => question.Given!.Id.ToString("N")))}",
+            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max()),
         };
-    }
+
+    /// <summary>What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number.</summary>
+    internal static string KnownBy(Guid sitting, long latestAnswer) => $"{sitting:N}:{latestAnswer}";
 
     /// <summary>An answered question as the model takes it.</summary>
     public static GivenAnswer AsGiven(Question question)

@@ -4,7 +4,8 @@
   let begun = null;
   const find = (hook) => document.querySelector(hook);
 
-  document.addEventListener("htmx:afterSettle", () => {
+  // At once, not when all has settled: whoever types quickly would have her first key selected, and typed over.
+  document.addEventListener("htmx:afterSwap", () => {
     shown = performance.now();
     begun = null;
     // Gone back to, an answer is typed over, not added to.
