@@ -1,6 +1,10 @@
 using System.Data.Common;
 using Dapper;
+using Npgsql;
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
@@ -17,9 +21,11 @@ public sealed class CaseloadRow
 
     public Stage Stage { get; init; }
 
+    /// <summary>How many sittings were answered and are over.</summary>
     public int Sittings { get; init; }
 
-    public DateTime? LastSeen { get; init; }
+    /// <summary>The day of the latest sitting in which anything was answered.</summary>
+    public DateOnly? LastSeen { get; init; }
 
     public Guid? OpenAsking { get; init; }
 
@@ -45,32 +51,47 @@ public sealed class CaseloadRow
     /// <summary>Whether she has met a task, and it is in use at this stage.</summary>
     public bool Uses(ClockTask task, Stage stage) => Manner.Uses(task, stage) && (Met is null || !ClockTasks.Plain.Contains(task) || Met.Contains(task.Id));
 
-    /// <summary>The last finished sitting: its marginals are what is believed now.</summary>
+    /// <summary>The last finished sitting: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
     public Guid? LastSitting { get; init; }
+
+    /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>
+    public string? ConcludedFrom { get; init; }
+
+    /// <summary>The number of the latest answer; 0 where there is none.</summary>
+    public long LatestAnswer { get; init; }
+
+    /// <summary>Where the case stands when patterns have these labels.</summary>
+    public CaseState StateWith(IReadOnlyCollection<(Pattern Pattern, Label Label)> labels) => new(
+        Sittings, CaseState.Labelled(labels, Label.Likely), CaseState.Labelled(labels, Label.Possible), OpenAsking is not null, OpenSet is not null, PractisedSinceAsked);
 }
 
 /// <summary>Children of a school.</summary>
 public static class Children
 {
     private const string Caseload =
-        """
+        $"""
         select child.id, child.alias, child.stage, child.on_caseload, child.met, child.settings::text as settings_text,
           (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
           (select open.id from sitting open where open.school = child.school and open.child = child.id
-             and open.kind = 'asking' and open.screening is null and open.ended_at is null order by open.started_at desc limit 1) as open_asking,
+             and open.kind = 'asking' and open.screening is null and open.ended_at is null) as open_asking,
           (select waiting.id from practice_set waiting where waiting.school = child.school and waiting.child = child.id
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and done.ended_at is not null)
              order by waiting.assigned_at desc limit 1) as open_set,
-          coalesce(seen.last_practice > coalesce(seen.last_asking, '-infinity'), false) as practised_since_asked,
-          (select latest.id from sitting latest where latest.school = child.school and latest.child = child.id
-             and latest.ended_at is not null order by latest.started_at desc limit 1) as last_sitting
+          seen.last_practice is not null and (seen.last_asking is null or seen.last_practice > seen.last_asking) as practised_since_asked,
+          last.id as last_sitting, last.concluded_from, coalesce(seen.latest_answer, 0) as latest_answer
         from child
         left join lateral (
-          select count(*) filter (where ended_at is not null) as sittings, max(started_at) as last_seen,
-            max(started_at) filter (where kind = 'practice' and ended_at is not null) as last_practice,
-            max(started_at) filter (where kind = 'asking' and ended_at is not null) as last_asking
-          from sitting where sitting.school = child.school and sitting.child = child.id
+          select count(*) filter (where ended_at is not null) as sittings, max({Sittings.Day}) as last_seen,
+            max({Sittings.Held}) filter (where kind = 'practice' and ended_at is not null) as last_practice,
+            max({Sittings.Held}) filter (where kind = 'asking' and ended_at is not null) as last_asking,
+            max((select max(seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id)) as latest_answer
+          from sitting where sitting.school = child.school and sitting.child = child.id and sitting.first_answer_at is not null
         ) seen on true
+        left join lateral (
+          select sitting.id, sitting.concluded_from from sitting
+          where sitting.school = child.school and sitting.child = child.id and sitting.ended_at is not null and sitting.first_answer_at is not null
+          order by {Sittings.Day} desc, first_answer_at desc, started_at desc, id desc limit 1
+        ) last on true
         """;
 
     private const string Insert = "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)";
@@ -109,11 +130,12 @@ public static class Children
     /// <summary>
     /// Puts a child on the caseload by her alias. One who is known from a screened class is the same child: her answers and her stage stay.
     /// </summary>
-    /// <returns>Her id, and whether she was on the caseload before.</returns>
+    /// <returns>The child's id, and whether another press than this had put the child on the caseload before.</returns>
     public static async Task<(Guid Id, bool WasThere)> Join(DbConnection connection, Guid school, Child child, DateTime now)
     {
-        var added = await connection.ExecuteAsync($"{Insert} on conflict (school, alias) do nothing", Row(school, child, now, onCaseload: true));
+        var added = await connection.ExecuteAsync($"{Insert} on conflict do nothing", Row(school, child, now, onCaseload: true));
         if (added > 0) return (child.Id, false);
+        if (await Find(connection, child.Id) is { } same && same.Alias == child.Alias) return (child.Id, false);
         var known = (await ByAlias(connection, [child.Alias]))[child.Alias];
         var there = (await Find(connection, known))!.OnCaseload;
         if (!there) await TakeIn(connection, known, onCaseload: true);
@@ -121,10 +143,24 @@ public static class Children
     }
 
     /// <summary>Gives a child another alias, unless another child of the school has it.</summary>
-    /// <returns>Whether it is hers now.</returns>
-    public static async Task<bool> Rename(DbConnection connection, Guid id, string alias) =>
-        await connection.ExecuteAsync(
-            "update child set alias = @alias where id = @id and not exists (select from child other where other.alias = @alias and other.id <> @id)", new { id, alias }) > 0;
+    /// <returns>Whether it is the child's now.</returns>
+    public static async Task<bool> Rename(DbConnection connection, Guid id, string alias)
+    {
+        await connection.ExecuteAsync("savepoint before_alias");
+        try
+        {
+            return await connection.ExecuteAsync("update child set alias = @alias where id = @id", new { id, alias }) > 0;
+        }
+        catch (PostgresException taken) when (taken.SqlState == PostgresErrorCodes.UniqueViolation)
+        {
+            // Also where another child was given it in this very moment.
+            await connection.ExecuteAsync("rollback to savepoint before_alias");
+            return false;
+        }
+    }
+
+    /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
+    public static Task Lock(DbConnection connection, Guid id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
 
     /// <summary>Takes a child onto the caseload, or off it. Her answers stay.</summary>
     public static Task<int> TakeIn(DbConnection connection, Guid id, bool onCaseload) =>

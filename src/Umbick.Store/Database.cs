@@ -41,6 +41,16 @@ public sealed class Database(NpgsqlDataSource source)
         return await work(connection);
     }
 
+    /// <summary>Writes a row and rolls it back.</summary>
+    /// <exception cref="NpgsqlException">Nothing can be written: the database is down, full, or only read.</exception>
+    public async Task TryWriting(CancellationToken cancel = default)
+    {
+        await using var connection = await source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await connection.ExecuteAsync(new CommandDefinition("insert into ready_probe (at) values (now())", cancellationToken: cancel));
+        await transaction.RollbackAsync(cancel);
+    }
+
     /// <summary>Whether this is a database of demonstration data.</summary>
     public Task<bool> IsDemo(CancellationToken cancel = default) =>
         BeforeSchool(connection => connection.ExecuteScalarAsync<bool>(

@@ -17,7 +17,9 @@ internal static class ItemText
 
     public static string Support(Support support) => support.ToString().ToLowerInvariant();
 
-    public static Support Support(string text) => Enum.Parse<Support>(text, ignoreCase: true);
+    /// <summary>The help that stands in a row; one that cannot be understood is taken for full help, which proves nothing.</summary>
+    public static Support Support(string text) =>
+        Enum.TryParse<Support>(text, ignoreCase: true, out var support) && Enum.IsDefined(support) ? support : Core.Practice.Support.Full;
 
     /// <summary>The rest of an item; null where there is none.</summary>
     public static string? Detail(Item item)
@@ -32,20 +34,33 @@ internal static class ItemText
             Plain);
     }
 
-    /// <exception cref="InvalidDataException">The row names a task, a time or a question that does not exist.</exception>
+    /// <summary>The item of a row. It never throws: a row that names a task, a time or a question that does not exist is an item that cannot be read.</summary>
     public static Item Read(string task, string time, string? claim, string? detail = null)
     {
-        var known = ClockTasks.Find(task) ?? throw new InvalidDataException($"No task '{task}'.");
-        var rest = detail is null ? null : JsonSerializer.Deserialize<ItemDetail>(detail, Plain);
-        if (rest?.Question is { } question)
-            return Item.Of(SideQuestions.Find(known, question) ?? throw new InvalidDataException($"No question '{question}' in '{task}'."));
-        return new Item(known, Time(time), claim is null ? null : AnswerParser.Parse(claim))
+        if (ClockTasks.Find(task) is not { } known || ClockTime.TryParse(time) is not { } shown || !TryRead(detail, out var rest)) return Item.Unreadable($"{task} {time}");
+        if (rest?.Question is { } question) return SideQuestions.Find(known, question) is { } found ? Item.Of(found) : Item.Unreadable($"{task} {question}");
+        var clocks = (rest?.Clocks ?? []).Select(ClockTime.TryParse).ToList();
+        if (clocks.Contains(null) || known.IsQuestion) return Item.Unreadable($"{task} {time}");
+        return new Item(known, shown, claim is null ? null : AnswerParser.Parse(claim))
         {
-            Choices = [.. (rest?.Choices ?? []).Select(AnswerParser.Parse)],
-            Clocks = [.. (rest?.Clocks ?? []).Select(Time)],
+            Choices = [.. (rest?.Choices ?? []).Select(choice => AnswerParser.Parse(choice))],
+            Clocks = [.. clocks.OfType<ClockTime>()],
             Move = rest?.Move ?? 0,
         };
     }
 
-    private static ClockTime Time(string text) => ClockTime.TryParse(text) ?? throw new InvalidDataException($"No time '{text}'.");
+    private static bool TryRead(string? detail, out ItemDetail? rest)
+    {
+        rest = null;
+        if (detail is null) return true;
+        try
+        {
+            rest = JsonSerializer.Deserialize<ItemDetail>(detail, Plain);
+            return true;
+        }
+        catch (JsonException)
+        {
+            return false;
+        }
+    }
 }

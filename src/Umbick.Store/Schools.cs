@@ -17,6 +17,26 @@ public static class Schools
     public static async Task<IReadOnlyDictionary<string, string>> Settings(DbConnection connection) =>
         SettingsText.Read(await connection.QuerySingleAsync<string>("select settings::text from school"));
 
+    /// <summary>The day that it is, where the school is.</summary>
+    public static Task<DateOnly> Today(DbConnection connection, DateTime now) =>
+        connection.QuerySingleAsync<DateOnly>("select (@now at time zone time_zone)::date from school where id = current_school()", new { now });
+
+    /// <summary>What the school has chosen, its time zone, and the day that it is there.</summary>
+    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> Ways(DbConnection connection, DateTime now)
+    {
+        var (settings, zone, today) = await connection.QuerySingleAsync<(string, string, DateOnly)>(
+            "select settings::text, time_zone, (@now at time zone time_zone)::date from school", new { now });
+        return (SettingsText.Read(settings), zone, today);
+    }
+
+    /// <summary>The time zones there are, by name.</summary>
+    public static async Task<IReadOnlyList<string>> TimeZones(DbConnection connection) =>
+        [.. await connection.QueryAsync<string>("select name from pg_timezone_names where name ~ '^(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/' order by name")];
+
+    /// <summary>Keeps the school's time zone, where there is one of this name.</summary>
+    public static Task<int> MoveTo(DbConnection connection, string timeZone) =>
+        connection.ExecuteAsync("update school set time_zone = @timeZone where exists (select from pg_timezone_names where name = @timeZone)", new { timeZone });
+
     /// <summary>Keeps what the school has chosen.</summary>
     public static Task Choose(DbConnection connection, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync("update school set settings = @settings::jsonb", new { settings = SettingsText.Write(settings) });
@@ -28,7 +48,7 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(DbConnection owner)
     {
-        foreach (var table in new[] { "marginal", "answer", "asked", "device_code", "sitting", "screening", "set_item", "practice_set", "child", "person" })
+        foreach (var table in new[] { "marginal", "answer", "asked", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         // A school that is given the same mark later must not wait for this one's wrong codes.
         await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");

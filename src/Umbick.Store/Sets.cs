@@ -20,12 +20,16 @@ public sealed class AssignedSet
 
     public string StartSupport { get; init; } = "";
 
-    public DateTime AssignedAt { get; init; }
+    /// <summary>The day on which it was given, where the school is.</summary>
+    public DateOnly AssignedDay { get; init; }
 
     /// <summary>The sitting in which it is being done or was done; null before.</summary>
     public Guid? Sitting { get; init; }
 
     public DateTime? DoneAt { get; init; }
+
+    /// <summary>The day of its first answer, where the school is; null before.</summary>
+    public DateOnly? Day { get; init; }
 
     /// <summary>How long the line beside a question would run, in seconds: kept when it was assigned; null where it mends a pattern.</summary>
     public float? LineSeconds { get; init; }
@@ -46,9 +50,10 @@ public sealed class AssignedSet
 public static class Sets
 {
     private const string Select =
-        """
+        $"""
         select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support, practice_set.line_seconds,
-          practice_set.assigned_at, sitting.id as sitting, sitting.ended_at as done_at
+          (practice_set.assigned_at at time zone (select time_zone from school where school.id = practice_set.school))::date as assigned_day,
+          sitting.id as sitting, sitting.ended_at as done_at, {Sittings.Day} as day
         from practice_set
         join child on child.school = practice_set.school and child.id = practice_set.child
         left join sitting on sitting.school = practice_set.school and sitting.practice_set = practice_set.id
@@ -65,7 +70,7 @@ public static class Sets
 
     /// <summary>The sets of a school that were done last, the latest first.</summary>
     public static Task<IEnumerable<AssignedSet>> Done(DbConnection connection, int most) =>
-        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is not null order by sitting.ended_at desc limit @most", new { most });
+        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is not null and sitting.first_answer_at is not null order by sitting.ended_at desc limit @most", new { most });
 
     /// <summary>A child's sets, the latest first.</summary>
     public static async Task<IReadOnlyList<AssignedSet>> OfChild(DbConnection connection, Guid child) =>
@@ -76,19 +81,21 @@ public static class Sets
         var rows = await connection.QueryAsync<ItemRow>(
             "select task, clock_time, claim, part, support, why from set_item where practice_set = @set order by place", new { set });
         return [.. rows.Select(row => new SetItem(
-            ItemText.Read(row.Task, row.ClockTime, row.Claim), Enum.Parse<SetPart>(row.Part), ItemText.Support(row.Support), row.Why))];
+            ItemText.Read(row.Task, row.ClockTime, row.Claim), Enum.TryParse<SetPart>(row.Part, out var part) ? part : SetPart.Bare, ItemText.Support(row.Support), row.Why))];
     }
 
-    /// <summary>Keeps a set that is assigned, with what was shown when it was.</summary>
-    public static async Task Assign(
+    /// <summary>Keeps a set that is assigned, with what was shown when it was; unless it was kept before.</summary>
+    /// <returns>Whether it was kept now.</returns>
+    public static async Task<bool> Assign(
         DbConnection connection, Guid school, Guid id, Guid child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
     {
-        await connection.ExecuteAsync(
+        var added = await connection.ExecuteAsync(
             """
             insert into practice_set (school, id, child, pattern, seed, start_support, line_seconds, assigned_at, assigned_by, engine, shown)
-            values (@school, @id, @child, @pattern, @seed, @support, @line, @now, @by, @engine, @shown::jsonb)
+            values (@school, @id, @child, @pattern, @seed, @support, @line, @now, @by, @engine, @shown::jsonb) on conflict do nothing
             """,
             new { school, id, child, pattern = set.Pattern?.Id, seed, support = ItemText.Support(start), line, now, by, engine, shown });
+        if (added == 0) return false;
         await connection.ExecuteAsync(
             """
             insert into set_item (school, practice_set, place, task, clock_time, claim, part, support, why)
@@ -106,5 +113,6 @@ public static class Sets
                 support = ItemText.Support(item.Support),
                 why = item.Why,
             }));
+        return true;
     }
 }

@@ -1,5 +1,6 @@
 using System.Data.Common;
 using Dapper;
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 
@@ -29,6 +30,15 @@ public sealed class Sitting
     public DateTime StartedAt { get; init; }
 
     public DateTime? EndedAt { get; init; }
+
+    /// <summary>When its first answer was given; null before.</summary>
+    public DateTime? FirstAnswerAt { get; init; }
+
+    /// <summary>The day that was told, where it was answered on paper.</summary>
+    public DateOnly? ToldDay { get; init; }
+
+    /// <summary>Its day, where the school is: the one that was told, else that of its first answer; null while nothing is answered.</summary>
+    public DateOnly? Day { get; init; }
 
     /// <summary>What is asked: by what tells most, or a list made before.</summary>
     public string Plan { get; init; } = Plans.Adaptive;
@@ -117,17 +127,48 @@ public sealed class GivenRow
     /// <summary>Its number among all answers: a later one has a higher.</summary>
     public long Seq { get; init; }
 
-    public AnswerMode AnswerMode => Enum.Parse<AnswerMode>(Mode, ignoreCase: true);
+    /// <summary>The answer that it puts right; null where it is the first.</summary>
+    public Guid? Corrects { get; init; }
+
+    /// <summary>Who typed it; null where the child did.</summary>
+    public Guid? By { get; init; }
+
+    public Typist Typist => By is null ? Typist.Child : Typist.Teacher;
+
+    /// <summary>How it was given; null where that cannot be understood.</summary>
+    public AnswerMode? KnownMode => Enum.TryParse<AnswerMode>(Mode, ignoreCase: true, out var mode) && Enum.IsDefined(mode) ? mode : null;
+
+    public AnswerMode AnswerMode => KnownMode ?? AnswerMode.Said;
+
+    /// <summary>What is read in it. A row that cannot be understood is read as nothing, and never throws.</summary>
+    public Answer ReadFor(Item item) => KnownMode is null ? new Unread(Raw) : item.Read(Raw, Typist);
+
+    /// <summary>What is read in the child's first answer, where the child then put it right; else null.</summary>
+    public Answer? FirstFor(Item item) => FirstRaw is null ? null : item.Read(FirstRaw, Typist);
 }
 
 /// <summary>Sittings, what was asked in them and what was answered.</summary>
 public static class Sittings
 {
+    /// <summary>The day of a sitting where the school is. PostgreSQL knows the zones, and when their clocks change.</summary>
+    internal const string Day = "coalesce(sitting.told_day, (sitting.first_answer_at at time zone (select time_zone from school where school.id = sitting.school))::date)";
+
+    /// <summary>When a sitting was held: what goes on paper has no hour.</summary>
+    internal const string Held = "coalesce((sitting.told_day + time '12:00') at time zone (select time_zone from school where school.id = sitting.school), sitting.first_answer_at)";
+
     private const string Columns =
-        "id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan, way, visit, turn::int as turn, screening";
+        $"""
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan, way, visit, turn::int as turn, screening,
+        first_answer_at, told_day, {Day} as day
+        """;
+
+    /// <summary>Sittings in the order in which they were held; one that is not answered yet comes last.</summary>
+    private const string InOrder = $"order by {Day} nulls last, first_answer_at, started_at, id";
 
     private const string AnswerColumns =
-        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq";
+        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_by as by";
+
+    private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked";
 
     private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail);
 
@@ -140,26 +181,27 @@ public static class Sittings
 
     /// <summary>A child's sittings, the earliest first.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfChild(DbConnection connection, Guid child) =>
-        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child order by started_at, id", new { child })];
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child {InOrder}", new { child })];
 
     /// <summary>
-    /// A child's sittings in which something was asked, the earliest first, with the number of the latest answer in each, 0 where there is
-    /// none. Answers are only ever added: while the number is the same, so are the answers.
+    /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each. Answers are
+    /// only ever added: while the number is the same, so are the answers.
     /// </summary>
     public static async Task<IReadOnlyList<(Guid Sitting, long LatestAnswer)>> LatestAnswers(DbConnection connection, Guid child) =>
         [.. await connection.QueryAsync<(Guid Sitting, long LatestAnswer)>(
-            """
-            select sitting.id, coalesce((select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id), 0) from sitting
-            where sitting.child = @child
-              and exists (select from asked where asked.school = sitting.school and asked.sitting = sitting.id and not asked.withdrawn)
-            order by sitting.started_at, sitting.id
+            $"""
+            select sitting.id, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id) from sitting
+            where sitting.child = @child and sitting.first_answer_at is not null {InOrder}
             """,
             new { child })];
 
-    public static Task Start(DbConnection connection, Guid school, Sitting sitting) => connection.ExecuteAsync(
+    /// <summary>Starts a sitting, unless it was started before, or another asking of the child stands open.</summary>
+    /// <returns>Whether it was started.</returns>
+    public static async Task<bool> Start(DbConnection connection, Guid school, Sitting sitting) => await connection.ExecuteAsync(
         """
         insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, way, visit, turn, screening)
         values (@school, @Id, @Child, @Kind, @PracticeSet, @stage, @Length, @StartedAt, @Plan, @Way, @Visit, @Turn, @Screening)
+        on conflict do nothing
         """,
         new
         {
@@ -176,7 +218,7 @@ public static class Sittings
             sitting.Visit,
             sitting.Turn,
             sitting.Screening,
-        });
+        }) > 0;
 
     /// <summary>The sittings of a visit, by turn.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfVisit(DbConnection connection, Guid visit) =>
@@ -185,6 +227,10 @@ public static class Sittings
     /// <summary>The sittings of a screening.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfScreening(DbConnection connection, Guid screening) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn, id", new { screening })];
+
+    /// <summary>Keeps the day that was told; null goes by the first answer again.</summary>
+    public static Task TellDay(DbConnection connection, IEnumerable<Guid> sittings, DateOnly? day) =>
+        connection.ExecuteAsync("update sitting set told_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
 
     /// <summary>Goes on in another way.</summary>
     public static Task HoldIn(DbConnection connection, Guid id, string way) =>
@@ -224,11 +270,20 @@ public static class Sittings
     public static Task Withdraw(DbConnection connection, Guid sitting, int place) =>
         connection.ExecuteAsync("update asked set withdrawn = true where sitting = @sitting and place = @place", new { sitting, place });
 
+    /// <summary>Has an item stand again that was taken back: it was answered after all.</summary>
+    public static Task Restore(DbConnection connection, Guid sitting, int place) =>
+        connection.ExecuteAsync("update asked set withdrawn = false where sitting = @sitting and place = @place and withdrawn", new { sitting, place });
+
+    /// <summary>The item at a place, also one that was taken back; null where none was asked there.</summary>
+    public static async Task<Item?> ItemAt(DbConnection connection, Guid sitting, int place) =>
+        await connection.QuerySingleOrDefaultAsync<AskedRow>($"{SelectAsked} where sitting = @sitting and place = @place", new { sitting, place }) is { } row
+            ? ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail)
+            : null;
+
     /// <summary>The items of a sitting that were taken back.</summary>
     public static async Task<IReadOnlyList<Item>> WithdrawnIn(DbConnection connection, Guid sitting)
     {
-        var rows = await connection.QueryAsync<AskedRow>(
-            "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked where sitting = @sitting and withdrawn", new { sitting });
+        var rows = await connection.QueryAsync<AskedRow>($"{SelectAsked} where sitting = @sitting and withdrawn", new { sitting });
         return [.. rows.Select(row => ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail))];
     }
 
@@ -241,10 +296,7 @@ public static class Sittings
     public static async Task<ILookup<Guid, Asked>> AskedIn(DbConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<AskedRow>(
-            """
-            select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked
-            where sitting = any(@sittings) and not withdrawn order by sitting, place
-            """,
+            $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place",
             new { sittings = sittings.ToArray() });
         return rows.ToLookup(row => row.Sitting, row => new Asked(row.Place, ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail), ItemText.Support(row.Support), row.Why));
     }
@@ -265,10 +317,18 @@ public static class Sittings
     public static Task<GivenRow?> Answer(DbConnection connection, Guid sitting, Guid id) => connection.QuerySingleOrDefaultAsync<GivenRow>(
         $"select {AnswerColumns} from answer where sitting = @sitting and id = @id", new { sitting, id });
 
-    public static Task Add(DbConnection connection, Guid school, GivenRow answer, Guid? by, DateTime now) => connection.ExecuteAsync(
+    /// <summary>Adds an answer.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="answer">The answer.</param>
+    /// <param name="givenAt">When it was given.</param>
+    /// <param name="now">When it is kept.</param>
+    public static Task Add(DbConnection connection, Guid school, GivenRow answer, DateTime givenAt, DateTime now) => connection.ExecuteAsync(
         """
-        insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, given_at, given_by)
-        values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @now, @by)
+        insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, corrects, given_at, given_by, kept_at)
+        values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @Corrects, @givenAt, @By, @now);
+        update sitting set first_answer_at = least(first_answer_at, @givenAt)
+        where id = @Sitting and (first_answer_at is null or first_answer_at > @givenAt)
         """,
         new
         {
@@ -284,7 +344,9 @@ public static class Sittings
             answer.FirstRaw,
             answer.Prompted,
             answer.How,
-            by,
+            answer.Corrects,
+            answer.By,
+            givenAt,
             now,
         });
 }

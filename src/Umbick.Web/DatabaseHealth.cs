@@ -3,12 +3,12 @@ using Umbick.Store;
 
 namespace Umbick.Web;
 
-/// <summary>Whether the site reaches its database.</summary>
+/// <summary>Whether the site can keep anything: a row is written and rolled back.</summary>
 public sealed class DatabaseHealth(Database database) : IHealthCheck
 {
     public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
     {
-        await database.IsDemo(cancellationToken);
+        await database.TryWriting(cancellationToken);
         return HealthCheckResult.Healthy();
     }
 }

@@ -6,16 +6,17 @@ using Umbick.Web.Security;
 namespace Umbick.Web;
 
 /// <summary>Reads the school's manner where a teacher's request begins; a page that is a child's puts hers in its place.</summary>
-public sealed class MannerFilter(Database database, Here here) : IAsyncPageFilter
+public sealed class MannerFilter(Database database, Here here, TimeProvider clock) : IAsyncPageFilter
 {
     public Task OnPageHandlerSelectionAsync(PageHandlerSelectedContext context) => Task.CompletedTask;
 
     public async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
     {
-        if (context.HttpContext.User.IsTeacher())
+        if (context.HttpContext.User.IsTeacher() && context.HandlerInstance is not Pages.ErrorModel)
         {
             var school = context.HttpContext.User.Teacher().School;
-            here.Manner = new Manner(await database.InSchool(school, Schools.Settings, context.HttpContext.RequestAborted));
+            var ways = await database.InSchool(school, connection => Schools.Ways(connection, clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
+            (here.Manner, here.TimeZone, here.Today) = (new Manner(ways.Settings), ways.TimeZone, ways.Today);
         }
         await next();
     }

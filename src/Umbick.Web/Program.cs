@@ -1,4 +1,6 @@
 using System.Security.Cryptography.X509Certificates;
+using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
@@ -10,6 +12,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Store;
 using Umbick.Store.Casework;
 using Umbick.Web;
+using Umbick.Web.Pages;
 using Umbick.Web.Security;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -54,6 +57,7 @@ builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
         options.LoginPath = "/";
         options.AccessDeniedPath = "/";
         options.ExpireTimeSpan = TimeSpan.FromHours(10);
+        TellScripts(options);
     })
     .AddCookie(Who.ChildScheme, options =>
     {
@@ -62,23 +66,41 @@ builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
         options.LoginPath = "/";
         options.AccessDeniedPath = "/";
         options.ExpireTimeSpan = TimeSpan.FromHours(2);
+        TellScripts(options);
     });
 builder.Services.AddAuthorizationBuilder()
     .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser().Build())
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => options.Cookie.Name = "umbick.form");
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.AddService<MannerFilter>());
+builder.Services.AddRazorPages().AddMvcOptions(options =>
+{
+    options.Filters.AddService<MannerFilter>();
+    options.ModelBinderProviders.Insert(0, new PlainTextBinder());
+});
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();
 app.UseSecurityHeaders();
-app.UseExceptionHandler("/error/500");
+app.UseExceptionHandler(FailurePage.Answer);
 app.UseStatusCodePagesWithReExecute("/error/{0}");
 app.UseStaticFiles();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
-app.MapHealthChecks("/healthz").AllowAnonymous();
+app.MapGet("/alive", () => "alive").AllowAnonymous();
+foreach (var ready in new[] { "/ready", "/healthz" }) app.MapHealthChecks(ready).AllowAnonymous();
+app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken);
 app.MapRazorPages();
 app.Run();
+
+// A script that is not signed in is told so: a page in place of what it asked for would be taken for that.
+static void TellScripts(CookieAuthenticationOptions options)
+{
+    options.Events.OnRedirectToLogin = options.Events.OnRedirectToAccessDenied = context =>
+    {
+        if (context.Request.IsScripted()) context.Response.StatusCode = StatusCodes.Status401Unauthorized;
+        else context.Response.Redirect(context.RedirectUri);
+        return Task.CompletedTask;
+    };
+}

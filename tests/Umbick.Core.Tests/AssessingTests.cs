@@ -140,19 +140,19 @@ public sealed class AssessingTests
     public void A_stop_by_feeling_is_told_in_words(string given, string stopped, string told)
     {
         var item = Item.Of(SideQuestions.Find(ClockTasks.Feel, given)!);
-        Assert.Equal([told], BesideReading.Of([new GivenAnswer(item, item.Read(stopped), AnswerMode.Written)]).Felt);
+        Assert.Equal([told], BesideReading.Of([new GivenAnswer(item, item.Read(stopped), AnswerMode.Written)], 0).Felt);
     }
 
     [Fact]
     public void Beside_reading_only_what_has_shown_itself_is_told()
     {
         var clock = new Item(ClockTasks.ReadDigital, new ClockTime(4, 0));
-        Assert.True(BesideReading.Of([new GivenAnswer(clock, clock.Right, AnswerMode.Said)]).IsEmpty);
+        Assert.True(BesideReading.Of([new GivenAnswer(clock, clock.Right, AnswerMode.Said)], 0).IsEmpty);
         var later = SideQuestions.All.Where(item => item.Task == ClockTasks.Later).ToList();
         var way = (OwnWay)Catalogue.Find("past-sixty")!.Way;
-        var found = BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, new TextAnswer(way.AnswerTo(item.Question!) ?? item.Question!.Right), AnswerMode.Written))).Findings;
+        var found = BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, new TextAnswer(way.AnswerTo(item.Question!) ?? item.Question!.Right), AnswerMode.Written)), 0).Findings;
         Assert.Equal("past-sixty", Assert.Single(found).Pattern!.Id);
-        Assert.Empty(BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, item.Right, AnswerMode.Written))).Findings);
+        Assert.Empty(BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, item.Right, AnswerMode.Written)), 0).Findings);
     }
 
     [Fact]

@@ -78,9 +78,9 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         {
             var now = await Sitting(sitting);
             leftOut.Add((await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Item);
-            Assert.Equal(Submitted.Kept, await Skip(sitting, now.CurrentPlace));
+            Assert.True(await Skip(sitting, now.CurrentPlace));
         }
-        while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "?", AnswerMode.Said);
+        while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "12:01", AnswerMode.Said);
         var items = (await Asked(sitting)).Select(one => one.Item).ToList();
         Assert.Equal(12, items.Count);
         Assert.Empty(items.Intersect(leftOut));
@@ -91,7 +91,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     {
         var sitting = await Begin(await schools.Child(schools.A));
         await Send(sitting, 1, "?", AnswerMode.Said);
-        Assert.Equal(Submitted.MovedOn, await Skip(sitting, 1));
+        Assert.False(await Skip(sitting, 1));
         Assert.Equal(2, (await Sitting(sitting)).CurrentPlace);
     }
 
@@ -116,9 +116,10 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     {
         var (first, second) = (await Begin(await schools.Child(schools.A), new Beginning(Plans.Form) { Form = form }), await Begin(await schools.Child(schools.A), new Beginning(Plans.Form) { Form = form }));
         Assert.Equal((await Asked(first)).Select(one => one.Item), (await Asked(second)).Select(one => one.Item));
-        await Send(first, 1, "?", AnswerMode.Said);
+        var wrong = new Submission(Guid.NewGuid(), 1, "?", AnswerMode.Said, null);
+        await schools.InA(connection => _asking.Answer(connection, schools.A, first, wrong, Guid.NewGuid()));
         Assert.True(await schools.InA(connection => Asking.Back(connection, first)));
-        await Send(first, 1, "ok", AnswerMode.Said);
+        await schools.InA(connection => _asking.Answer(connection, schools.A, first, new Submission(Guid.NewGuid(), 1, "ok", AnswerMode.Said, null) { Corrects = wrong.Id }, Guid.NewGuid()));
         Assert.Equal(2, (await Sitting(first)).CurrentPlace);
         Assert.Equal(Asking.FormLength, (await Asked(first)).Count);
     }
@@ -138,7 +139,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var child = await schools.Child(schools.A);
         await schools.InA(connection => Children.Teach(connection, child, Stage.QuarterTo, ["read-digital"], new Dictionary<string, string> { ["length"] = "8" }));
         var sitting = await Begin(child);
-        while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "?", AnswerMode.Said);
+        while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "12:01", AnswerMode.Said);
         var items = (await Asked(sitting)).Select(one => one.Item).ToList();
         Assert.Equal(8, items.Count);
         Assert.All(items, item => Assert.True(item.Task == ClockTasks.ReadDigital && item.Time.Minute % 15 == 0));
@@ -195,7 +196,9 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var id = await schools.InA(connection => _screen.Start(connection, schools.A, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
         var sitting = (await Class(id))!.Children[0].Sitting.Sitting.Id;
         await Enter(sitting, 2, "4:00");
-        await Enter(sitting, 2, "5:00");
+        var first = (await Class(id))!.Children[0].Sitting.Answered.Single().Given!.Id;
+        Assert.Equal(Submitted.AnsweredBefore, await Enter(sitting, 2, "6:00"));
+        Assert.Equal(Submitted.Kept, await Enter(sitting, 2, "5:00", corrects: first));
         Assert.Equal("5:00", Assert.Single((await Class(id))!.Children[0].Sitting.Answered).Given!.Raw);
         Assert.Equal(["4:00", "5:00"], await schools.InA(connection => connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting })));
     }
@@ -283,10 +286,10 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     private Task<Submitted> Send(Guid sitting, int place, string raw, AnswerMode mode) =>
         schools.InA(connection => _asking.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));
 
-    private Task<Submitted> Skip(Guid sitting, int place) => schools.InA(connection => _asking.Skip(connection, schools.A, sitting, place));
+    private Task<bool?> Skip(Guid sitting, int place) => schools.InA(connection => _asking.Skip(connection, schools.A, sitting, place));
 
-    private Task<Submitted> Enter(Guid sitting, int place, string raw) =>
-        schools.InA(connection => _screen.Enter(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), Guid.NewGuid()));
+    private Task<Submitted> Enter(Guid sitting, int place, string raw, Guid? corrects = null) =>
+        schools.InA(connection => _screen.Enter(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects }, Guid.NewGuid()));
 
     private Task<ScreenedClass?> Class(Guid id) => schools.InA(connection => _screen.Load(connection, id));
 

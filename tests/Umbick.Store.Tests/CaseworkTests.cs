@@ -24,7 +24,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(Submitted.Kept, await Send(sitting, submission));
         Assert.Equal(Submitted.KeptBefore, await Send(sitting, submission));
         Assert.Equal(Submitted.OtherAnswerKept, await Send(sitting, submission with { Raw = "4:13" }));
-        Assert.Equal(Submitted.MovedOn, await Send(sitting, submission with { Id = Guid.NewGuid() }));
+        Assert.Equal(Submitted.AnsweredBefore, await Send(sitting, submission with { Id = Guid.NewGuid() }));
         Assert.Equal(["4:12"], await Raws(sitting));
     }
 
@@ -35,7 +35,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var submitted = await Task.WhenAll(Enumerable.Range(0, 8).Select(i =>
             Send(sitting, new Submission(Guid.NewGuid(), 1, $"4:1{i}", AnswerMode.Said, null))));
         Assert.Equal(1, submitted.Count(outcome => outcome == Submitted.Kept));
-        Assert.Equal(7, submitted.Count(outcome => outcome == Submitted.MovedOn));
+        Assert.Equal(7, submitted.Count(outcome => outcome == Submitted.AnsweredBefore));
         Assert.Single(await Raws(sitting));
     }
 
@@ -52,10 +52,11 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        await Send(sitting, new Submission(Guid.NewGuid(), 1, "1:11", AnswerMode.Said, null));
+        var first = new Submission(Guid.NewGuid(), 1, "1:11", AnswerMode.Said, null);
+        await Send(sitting, first);
         Assert.True(await schools.InA(connection => Asking.Back(connection, sitting)));
         Assert.Equal(1, (await Sitting(sitting)).CurrentPlace);
-        await Send(sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null));
+        await schools.InA(connection => _asking.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null) { Corrects = first.Id }, Guid.NewGuid()));
         var record = await Load(child);
         Assert.Equal("2:22", Assert.Single(record.Sittings[0].Answered).Given!.Raw);
         Assert.Equal(["1:11", "2:22"], await Raws(sitting));
@@ -74,7 +75,9 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Answer(child, sitting, ["hands-swapped"], 7);
         Assert.True(await schools.InA(connection => _asking.Stop(connection, schools.A, sitting)));
         Assert.Equal(7, (await Raws(sitting)).Count);
-        Assert.Equal(Submitted.Over, await Send(sitting, new Submission(Guid.NewGuid(), 8, "4:00", AnswerMode.Said, null)));
+        // What was asked and not answered may still be: it had been given before the sitting was stopped.
+        Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 8, "4:00", AnswerMode.Said, null)));
+        Assert.Equal(Submitted.NotAsked, await Send(sitting, new Submission(Guid.NewGuid(), 9, "4:00", AnswerMode.Said, null)));
         var labels = await schools.InA(connection => Marginals.After(connection, [sitting]));
         Assert.Contains((Catalogue.Find("hands-swapped")!, Label.Likely), labels[sitting]);
     }
@@ -129,10 +132,10 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var first = (await Turn(sitting)).Asked!;
         await Practise(sitting, first.Place, "?");
         Assert.False((await Turn(sitting)).Settled);
-        await Practise(sitting, first.Place, first.Item.Right.Short(Core.Clocks.Wording.Usual));
+        await Practise(sitting, first.Place, first.Item.Right.Short(Core.Clocks.Wording.Usual), attempt: 2);
         var settled = await Turn(sitting);
         Assert.True(settled is { Settled: true, FirstRight: false, SecondRight: true });
-        Assert.Equal(Submitted.MovedOn, await Practise(sitting, first.Place, "1:00"));
+        Assert.Equal(Submitted.AnsweredBefore, await Practise(sitting, first.Place, "1:00", attempt: 2));
         await GoOn(sitting, first.Place);
 
         while (await Turn(sitting) is { Asked: { } item })
@@ -158,6 +161,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         for (var i = 0; i < 3; i++)
         {
             var (set, sitting) = await Given(null);
+            await Practise(sitting, 1, "?");
             await schools.App.InSchool(schools.A, connection => Sittings.End(connection, sitting, DateTime.UtcNow));
             done.Add(set);
         }
@@ -266,7 +270,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     [Theory]
     [InlineData("Fern", null)]
     [InlineData("F", null)]
-    [InlineData("", "Give her an alias.")]
+    [InlineData("", "Give the child an alias.")]
     [InlineData("Fern\tof the quay", "An alias stands on one line.")]
     [InlineData("Fern\u2028of the quay", "An alias stands on one line.")]
     public void An_alias_is_short_and_on_one_line(string alias, string? fault)
@@ -285,7 +289,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var children = (await schools.App.InSchool(teacher!.School, Children.All)).ToList();
         Assert.Equal(24, children.Count);
         Assert.Contains(children, child => child.Sittings == 0);
-        Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen < DateTime.UtcNow));
+        Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen <= DateOnly.FromDateTime(DateTime.UtcNow)));
     }
 
     private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, schools.A, child)))!.Value;
@@ -301,8 +305,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
 
     private async Task<Turn> Turn(Guid sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
 
-    private Task<Submitted> Practise(Guid sitting, int place, string raw) => schools.InA(connection =>
-        _practising.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null)));
+    private Task<Submitted> Practise(Guid sitting, int place, string raw, int attempt = 1) => schools.InA(connection =>
+        _practising.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null) { Try = attempt }));
 
     private Task GoOn(Guid sitting, int place) =>
         schools.App.InSchool(schools.A, connection => _practising.GoOn(connection, schools.A, sitting, place));
@@ -319,8 +323,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         for (var i = 0; i < times; i++)
         {
             var record = await Load(child);
-            var place = record.Sittings[^1].Sitting.CurrentPlace;
-            var item = record.Sittings[^1].Questions.Single(question => question.Asked.Place == place).Asked.Item;
+            var place = record.Begun[^1].Sitting.CurrentPlace;
+            var item = record.Begun[^1].Questions.Single(question => question.Asked.Place == place).Asked.Item;
             Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2)));
         }
     }

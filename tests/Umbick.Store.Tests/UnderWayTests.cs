@@ -40,7 +40,8 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
 
         await schools.InA(async connection =>
         {
-            await Sittings.Add(connection, schools.A, new GivenRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "4:00", Mode = "said" }, by: null, DateTime.UtcNow);
+            var wrong = (await Sittings.AnswersIn(connection, [first]))[first].Single(answer => answer.Place == 2).Id;
+            await Sittings.Add(connection, schools.A, new GivenRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "4:00", Mode = "said", Corrects = wrong, By = Guid.NewGuid() }, DateTime.UtcNow, DateTime.UtcNow);
             return true;
         });
         var after = await AssertTheSame(now, 2);
@@ -74,7 +75,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
     }
 
     private Task<UnderWay> Load(Guid sitting, ReadingModel model) => schools.InA(async connection =>
-        await UnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!));
+        await UnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, DateTime.UtcNow));
 
     private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, schools.A, child)))!.Value;
 

@@ -5,8 +5,7 @@ using Umbick.Store;
 namespace Umbick.Web.Tests;
 
 /// <summary>The caseload: a child is found on it, however long it is.</summary>
-[Collection("site")]
-public sealed class CaseloadTests(Site site)
+public sealed class CaseloadTests(Site site) : IClassFixture<Site>
 {
     [Fact]
     public async Task A_child_is_found_by_part_of_the_name_as_it_is_typed()

@@ -19,7 +19,8 @@ public static class ChildAtScreen
     public static string Answer(Browser browser, Item item, bool byTouch)
     {
         var raw = Put(browser, item, byTouch);
-        if (AnswerBoxes.Of(item) == AnswerBox.Verdict && raw == "ok") return raw;
+        if (AnswerBoxes.Of(item) == AnswerBox.Verdict && raw == "yes") return raw;
+        browser.AwaitOpen();
         if (byTouch) browser.Tap("[data-done-button]");
         else if (AnswerBoxes.Of(item) is AnswerBox.Keys or AnswerBox.Verdict or AnswerBox.HandAndTime) browser.Type(Keys.Enter);
         else
@@ -44,9 +45,10 @@ public static class ChildAtScreen
                 else
                 {
                     browser.TabBackTo("Yes, that is right");
+                    browser.AwaitOpen();
                     browser.Type(Keys.Enter);
                 }
-                return "ok";
+                return "yes";
             case AnswerBox.Verdict:
                 Figures(browser, right, byTouch);
                 return right;

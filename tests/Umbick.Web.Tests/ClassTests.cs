@@ -6,8 +6,7 @@ using Umbick.Core.Items;
 namespace Umbick.Web.Tests;
 
 /// <summary>A class screened from paper.</summary>
-[Collection("site")]
-public sealed class ClassTests(Site site)
+public sealed class ClassTests(Site site) : IClassFixture<Site>
 {
     private const int Children = 30;
 
@@ -141,7 +140,7 @@ public sealed class ClassTests(Site site)
     private async Task<Guid> Start(int children)
     {
         var aliases = Enumerable.Range(1, children).Select(i => $"Pupil {i} {Guid.NewGuid():N}"[..18]).ToList();
-        return await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Harbour class", Stage.FiveMinutesTo, aliases));
+        return await site.Class(site.A, Stage.FiveMinutesTo, [.. aliases]);
     }
 
     private async Task<IReadOnlyList<Item>> Items(Guid id) => (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!.Items;

@@ -7,8 +7,7 @@ using Umbick.Store.Casework;
 namespace Umbick.Web.Tests;
 
 /// <summary>Asking in conversation, counted in keys.</summary>
-[Collection("site")]
-public sealed class ConversationTests(Site site)
+public sealed class ConversationTests(Site site) : IClassFixture<Site>
 {
     private const int MostKeys = 60;
 
@@ -49,6 +48,7 @@ public sealed class ConversationTests(Site site)
             tablet.Type(keys);
         }
         tablet.TabTo("Done");
+        tablet.AwaitOpen();
         tablet.Type(Keys.Enter);
         tablet.Await("[data-finished]");
         Assert.Equal("quarter to 11", (await site.Record(site.A, child.Id)).Sittings[0].Answered.Single().Given!.Raw);
@@ -161,6 +161,9 @@ public sealed class ConversationTests(Site site)
             browser.AwaitText($"{child.Alias} · question 1");
             browser.Await("#raw:focus");
             browser.Type($"? {child.Alias[^4..]}" + Keys.Enter);
+            // What cannot be read is told, and kept when it is sent once more.
+            browser.AwaitText("cannot be read");
+            browser.Type(Keys.Enter);
         }
         browser.AwaitText($"{children[0].Alias} · question 2");
         browser.Click(children[2].Alias);

@@ -6,8 +6,7 @@ using Umbick.Core.Items;
 namespace Umbick.Web.Tests;
 
 /// <summary>Two devices on one sitting, codes, child mode, and a connection that is lost.</summary>
-[Collection("site")]
-public sealed class DeviceTests(Site site)
+public sealed class DeviceTests(Site site) : IClassFixture<Site>
 {
     [Fact]
     public async Task Two_browsers_agree_through_answers_skip_back_reload_a_cut_network_and_stop()
@@ -182,7 +181,7 @@ public sealed class DeviceTests(Site site)
     {
         var child = await site.Child(site.A);
         var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
-        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
+        var items = (await site.Record(site.A, child.Id)).Begun[0].Questions.Select(question => question.Asked.Item).ToList();
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await("#turn[data-done='0'][data-ahead-ready]");
@@ -347,7 +346,7 @@ public sealed class DeviceTests(Site site)
     {
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, tasks);
-        var items = (await site.Record(site.A, child.Id)).Sittings[0].Questions.Select(question => question.Asked.Item).ToList();
+        var items = (await site.Record(site.A, child.Id)).Begun[0].Questions.Select(question => question.Asked.Item).ToList();
         var tablet = new Browser(address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await($"#turn[data-kept][data-ahead-ready] [data-question={tasks[0]}]");

@@ -4,8 +4,7 @@ using System.Text.RegularExpressions;
 namespace Umbick.Web.Tests;
 
 /// <summary>Every route, from every side on which somebody may stand.</summary>
-[Collection("site")]
-public sealed partial class DoorTests(Site site)
+public sealed partial class DoorTests(Site site) : IClassFixture<Site>
 {
     /// <summary>What is open to anybody: signing in, the page that tells an error, a child's code, and, on demonstration data, explaining.</summary>
     private static readonly string[] Open = ["/", "/error/404", "/explain", "/go"];

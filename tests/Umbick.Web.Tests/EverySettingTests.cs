@@ -7,8 +7,7 @@ using Umbick.Store.Casework;
 namespace Umbick.Web.Tests;
 
 /// <summary>Every setting, on the pages that it speaks of: what stands there once it is chosen, and what stands there else.</summary>
-[Collection("site")]
-public sealed class EverySettingTests(Site site) : IAsyncDisposable
+public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDisposable
 {
     /// <summary>Setting, choice, page, what is found there when it is chosen, and what by the usual choice.</summary>
     private static readonly (string Setting, string Choice, string Page, string Chosen, string Usual)[] Rows =
@@ -134,7 +133,7 @@ public sealed class EverySettingTests(Site site) : IAsyncDisposable
     {
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        if (answer is not null) await tablet.Send("/turn", "Done", new() { ["instead"] = answer });
+        if (answer is not null) await tablet.Send("/turn", "Done", new() { ["raw"] = answer });
         return await Of(tablet, "/turn");
     }
 

@@ -3,7 +3,7 @@ using Umbick.Core.Items;
 namespace Umbick.Web.Tests;
 
 /// <summary>A browser that the rows of a class share: each opens a sitting of its own in it.</summary>
-public sealed class SharedTablet(Site site) : IDisposable
+public sealed class SharedTablet(RunningSite site) : IDisposable
 {
     public Browser Browser { get; } = new(site.Address, 1024, 768);
 
@@ -11,8 +11,7 @@ public sealed class SharedTablet(Site site) : IDisposable
 }
 
 /// <summary>Each task, answered by a child on a screen of her own: with a finger, then with keys.</summary>
-[Collection("site")]
-public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixture<SharedTablet>
+public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixture<Site>, IClassFixture<SharedTablet>
 {
     public static TheoryData<string> Tasks => [.. ClockTasks.All.Select(task => task.Id)];
 

@@ -4,8 +4,7 @@ using Umbick.Store.Casework;
 namespace Umbick.Web.Tests;
 
 /// <summary>Every view: nothing for the accessibility checker to find, and nothing wider than the screen.</summary>
-[Collection("site")]
-public sealed class EveryViewTests(Site site)
+public sealed class EveryViewTests(Site site) : IClassFixture<Site>
 {
     /// <summary>A phone, 1280 at 200 % zoom, a tablet, a laptop.</summary>
     private static readonly int[] Widths = [360, 640, 768, 1280];
@@ -75,7 +74,7 @@ public sealed class EveryViewTests(Site site)
             browser.Click("I don’t know");
             browser.Await("[data-feedback=told]");
             if (first) Check(browser, $"{task}, told");
-            browser.Find("[data-on]").Click();
+            browser.ClickOn("[data-on]");
         }
         browser.Await("[data-finished]");
         Check(browser, "finished");

@@ -9,8 +9,7 @@ using Umbick.Store.Casework;
 namespace Umbick.Web.Tests;
 
 /// <summary>Measures the site as it runs: <c>./umbick bench web</c> runs it; the tests do not. It asserts no time, it tells them.</summary>
-[Collection("site")]
-public sealed partial class Load(Site site)
+public sealed partial class Load(Site site) : IClassFixture<Site>
 {
     private const int Tablets = 30;
     private const int AnswersEach = 10;

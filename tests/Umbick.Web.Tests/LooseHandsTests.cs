@@ -6,8 +6,7 @@ using Umbick.Core.Items;
 namespace Umbick.Web.Tests;
 
 /// <summary>Loose hands go exactly where they are put, and geared ones keep the law of a clock.</summary>
-[Collection("site")]
-public sealed class LooseHandsTests(Site site, SharedTablet tablet) : IClassFixture<SharedTablet>
+public sealed class LooseHandsTests(Site site, SharedTablet tablet) : IClassFixture<Site>, IClassFixture<SharedTablet>
 {
     private const double HourWithin = 0.02;
     private const double MinuteWithin = 0.5;

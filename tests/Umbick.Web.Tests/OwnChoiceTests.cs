@@ -4,8 +4,7 @@ using Umbick.Store.Casework;
 namespace Umbick.Web.Tests;
 
 /// <summary>What is chosen for one child stands wherever a page speaks of her, and nowhere else.</summary>
-[Collection("site")]
-public sealed class OwnChoiceTests(Site site) : IAsyncDisposable
+public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDisposable
 {
     private const string Pattern = "to-as-past";
 

@@ -5,8 +5,7 @@ using Umbick.Store;
 namespace Umbick.Web.Tests;
 
 /// <summary>What a school or a child's teacher has chosen changes what it says it changes, on both sides.</summary>
-[Collection("site")]
-public sealed class SettingsTests(Site site) : IAsyncDisposable
+public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDisposable
 {
     [Theory]
     [InlineData("numerals", "roman", "VIII")]
@@ -99,7 +98,7 @@ public sealed class SettingsTests(Site site) : IAsyncDisposable
         await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = choice }));
         var child = await site.Child(site.A);
         var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
-        var asked = (await site.Record(site.A, child.Id)).Sittings[0].Questions.First(question => question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
+        var asked = (await site.Record(site.A, child.Id)).Begun[0].Questions.First(question => question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });

@@ -3,8 +3,7 @@ using OpenQA.Selenium;
 namespace Umbick.Web.Tests;
 
 /// <summary>Takes every picture in docs/screenshots from the demonstration data. <c>./umbick shots</c> runs it; the tests do not.</summary>
-[Collection("site")]
-public sealed class Shots(Site site)
+public sealed class Shots(Site site) : IClassFixture<Site>
 {
     private static readonly string Folder = Environment.GetEnvironmentVariable("UMBICK_SHOTS") ?? "";
 
@@ -115,7 +114,7 @@ public sealed class Shots(Site site)
                 browser.Click("I don’t know");
                 browser.AwaitGone($"[name=answer][value='{tries}']");
             }
-            browser.Find("[data-on]").Click();
+            browser.ClickOn("[data-on]");
         }
     }
 }

@@ -1,6 +1,3 @@
-using System.Net;
-using System.Net.Sockets;
-using Npgsql;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Simulation;
@@ -9,28 +6,18 @@ using Umbick.Store.Casework;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>The site as it runs in use: a process of its own, on the demonstration database, with two more schools.</summary>
-public sealed class Site : IAsyncLifetime
+/// <summary>Two schools of a test class's own, on the site that runs.</summary>
+public sealed class Site(RunningSite running) : IAsyncLifetime
 {
     public const string Password = "a long enough password";
 
-    private readonly NpgsqlDataSource _app = NpgsqlDataSource.Create(Setting("UMBICK_APP"));
-    private readonly NpgsqlDataSource _owner = NpgsqlDataSource.Create(Setting("UMBICK_OWNER"));
-    private SiteProcess? _process;
+    public Uri Address => running.Address;
 
-    public Site()
-    {
-        (App, Owner) = (new Database(_app), new Database(_owner));
-        Address = new Uri($"http://127.0.0.1:{FreePort()}");
-    }
+    public Database App => running.App;
 
-    public Uri Address { get; }
+    public Database Owner => running.Owner;
 
-    public Database App { get; }
-
-    public Database Owner { get; }
-
-    public ReadingModel Model { get; } = new();
+    public ReadingModel Model => running.Model;
 
     public Screen Screen => new(Model, TimeProvider.System);
 
@@ -52,29 +39,15 @@ public sealed class Site : IAsyncLifetime
                 await Schools.AddPerson(connection, school, teacher, "Teacher", Password);
             });
         }
-        await Start();
     }
 
     public async ValueTask DisposeAsync()
     {
-        Kill();
         foreach (var school in new[] { A, B }) await Owner.InSchool(school, Schools.Erase);
-        await _app.DisposeAsync();
-        await _owner.DisposeAsync();
     }
-
-    /// <summary>Starts the site's process and waits until it answers.</summary>
-    public async Task Start() => _process = await SiteProcess.Start(Address);
 
     /// <summary>A second process of the same site, on the same database.</summary>
-    public static Task<SiteProcess> Another() => SiteProcess.Start(new Uri($"http://127.0.0.1:{FreePort()}"));
-
-    /// <summary>Ends the site's process at once, as a fault would.</summary>
-    public void Kill()
-    {
-        _process?.Dispose();
-        _process = null;
-    }
+    public static Task<SiteProcess> Another() => SiteProcess.Start(RunningSite.FreeAddress());
 
     /// <summary>A new child of a school.</summary>
     public async Task<Child> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
@@ -120,17 +93,13 @@ public sealed class Site : IAsyncLifetime
     public SimulatedChild Simulated(params string[] patterns) =>
         new(Model, patterns.Select(id => Core.Patterns.Catalogue.Find(id)!), 1, new Random(3));
 
-    public static string Setting(string name) =>
-        Environment.GetEnvironmentVariable(name) ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");
-
-    private static int FreePort()
+    /// <summary>A class whose sheets were done today.</summary>
+    public Task<Guid> Class(Guid school, Stage stage, params string[] aliases) => App.InSchool(school, async connection =>
     {
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        return ((IPEndPoint)listener.LocalEndpoint).Port;
-    }
-}
+        var id = await Screen.Start(connection, school, "Harbour class", stage, aliases);
+        await Screen.TellDay(connection, school, id, DateOnly.FromDateTime(DateTime.UtcNow));
+        return id;
+    });
 
-/// <summary>The tests that share one running site.</summary>
-[CollectionDefinition("site")]
-public sealed class OnOneSite : ICollectionFixture<Site>;
+    public static string Setting(string name) => RunningSite.Setting(name);
+}

@@ -5,17 +5,34 @@ using AngleSharp.Html.Parser;
 namespace Umbick.Web.Tests;
 
 /// <summary>Somebody at the site without a browser: pages are fetched, forms are sent as they stand.</summary>
-public sealed class Visitor(Uri address) : IDisposable
+public sealed class Visitor : IDisposable
 {
+    public Visitor(Uri address)
+    {
+        _cookies = new CookieContainer();
+        _client = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = _cookies }) { BaseAddress = address };
+    }
+
     public Visitor(Site site) : this(site.Address)
     {
     }
 
-    private readonly HttpClient _client = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = address };
+    private readonly CookieContainer _cookies;
+    private readonly HttpClient _client;
 
-    public static async Task<Visitor> TeacherOf(Site site, string userName, string password = Site.Password)
+    public IEnumerable<Cookie> Cookies => _cookies.GetAllCookies();
+
+    /// <summary>Loses every cookie, as when a session ends.</summary>
+    public void Forget()
     {
-        var visitor = new Visitor(site);
+        foreach (var cookie in Cookies) cookie.Expired = true;
+    }
+
+    public static Task<Visitor> TeacherOf(Site site, string userName, string password = Site.Password) => TeacherOf(site.Address, userName, password);
+
+    public static async Task<Visitor> TeacherOf(Uri address, string userName, string password = Site.Password)
+    {
+        var visitor = new Visitor(address);
         var answer = await visitor.Send("/", "Sign in", new() { ["userName"] = userName, ["password"] = password });
         await AssertSentTo("/children", answer);
         return visitor;

@@ -5,8 +5,7 @@ using Umbick.Core.Items;
 namespace Umbick.Web.Tests;
 
 /// <summary>One child, all the way round, in a real browser.</summary>
-[Collection("site")]
-public sealed class WholeWayRoundTests(Site site)
+public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
 {
     [Fact]
     public async Task Asked_named_practised_and_compared()
@@ -160,7 +159,7 @@ public sealed class WholeWayRoundTests(Site site)
 
     private async Task Practise(Browser browser, Guid child)
     {
-        var total = (await site.Record(site.A, child)).Sittings[^1].Questions.Count;
+        var total = (await site.Record(site.A, child)).Begun[^1].Questions.Count;
         for (var done = 0; done < total; done++)
         {
             browser.Await($"#turn[data-done='{done}'] [data-question]");
@@ -168,7 +167,7 @@ public sealed class WholeWayRoundTests(Site site)
             if (done == 2) LookAgain(browser, item);
             else Answer(browser, item);
             browser.Await("[data-on]");
-            browser.Find("[data-on]").Click();
+            browser.ClickOn("[data-on]");
         }
     }
 

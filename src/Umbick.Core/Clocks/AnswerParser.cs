@@ -14,26 +14,20 @@ public static partial class AnswerParser
 
     /// <summary>Reads an answer.</summary>
     /// <param name="raw">The text exactly as given.</param>
-    public static Answer Parse(string? raw)
+    /// <param name="by">Who typed it: only a teacher's <c>.</c>, <c>ok</c> and <c>right</c> mean that it was right.</param>
+    public static Answer Parse(string? raw, Typist by = Typist.Teacher)
     {
         var given = raw ?? "";
-        var text = Tidied(given);
+        var text = GivenText.Plain(given);
         return text switch
         {
             "" or "-" => new NoAnswer(),
             "?" => new DontKnow(),
-            "ok" or "." or "right" => new SaidRight(),
+            "ok" or "." or "right" when by == Typist.Teacher => new SaidRight(),
             "wrong" => new SaidWrong(),
             _ when given.Length > LongestAnswer => new Unread(given),
             _ => Placed(text) ?? Figures(text) ?? SpokenWords.Parse(text) ?? new Unread(given),
         };
-    }
-
-    private static string Tidied(string raw)
-    {
-        var text = raw.Length > LongestAnswer ? raw[..LongestAnswer] : raw;
-        text = text.Trim().ToLowerInvariant().Replace('’', '\'').Replace('‐', '-').Replace('–', '-').Replace('—', '-').Replace('−', '-');
-        return Spaces().Replace(text, " ");
     }
 
     private static PlacedAnswer? Placed(string text)
@@ -67,18 +61,15 @@ public static partial class AnswerParser
         return DigitalAnswer.Folded(hourNumber, minuteNumber, Math.Min(2, minutes.Length));
     }
 
-    [GeneratedRegex(@"\s+")]
-    private static partial Regex Spaces();
-
-    [GeneratedRegex(@"^(?<hour>\d{1,2}(\.\d{1,4})?)?\|(?<minute>\d{1,2}(\.\d{1,4})?)?$")]
+    [GeneratedRegex(@"^(?<hour>[0-9]{1,2}(\.[0-9]{1,4})?)?\|(?<minute>[0-9]{1,2}(\.[0-9]{1,4})?)?$")]
     private static partial Regex PlacedForm();
 
-    [GeneratedRegex(@"^(?<hour>\d{1,3})? ?[:.] ?(?<minutes>\d{1,3})?$")]
+    [GeneratedRegex(@"^(?<hour>[0-9]{1,3})? ?[:.] ?(?<minutes>[0-9]{1,3})?$")]
     private static partial Regex MarkedForm();
 
-    [GeneratedRegex(@"^\d{1,4}$")]
+    [GeneratedRegex(@"^[0-9]{1,4}$")]
     private static partial Regex BareForm();
 
-    [GeneratedRegex(@"(?<=\d) ?[ap]\.?m\.?$")]
+    [GeneratedRegex(@"(?<=[0-9]) ?[ap]\.?m\.?$")]
     private static partial Regex DayHalf();
 }

@@ -74,16 +74,16 @@ internal static partial class SpokenWords
         return Numbers.TryGetValue(text.Replace(' ', '-'), out var number) ? number : null;
     }
 
-    [GeneratedRegex(@"^(?<hour>[a-z]+|\d{1,2}) ?(o ?'? ?clock|oc)$")]
+    [GeneratedRegex(@"^(?<hour>[a-z]+|[0-9]{1,2}) ?(o ?'? ?clock|oc)$")]
     private static partial Regex OClockForm();
 
-    [GeneratedRegex(@"^(?<amount>.+?) (?<way>past|after|to|till|til|of|before) (?<hour>[a-z]+|\d{1,2}|\?|…|\.\.\.)( o ?'? ?clock)?$")]
+    [GeneratedRegex(@"^(?<amount>.+?) (?<way>past|after|to|till|til|of|before) (?<hour>[a-z]+|[0-9]{1,2}|\?|…|\.\.\.)( o ?'? ?clock)?$")]
     private static partial Regex PastOrToForm();
 
-    [GeneratedRegex(@"^half (?<hour>[a-z]+|\d{1,2})$")]
+    [GeneratedRegex(@"^half (?<hour>[a-z]+|[0-9]{1,2})$")]
     private static partial Regex HalfForm();
 
-    [GeneratedRegex(@"^(?<amount>[hq]) ?(?<way>[pt]) ?(?<hour>\d{1,2})$")]
+    [GeneratedRegex(@"^(?<amount>[hq]) ?(?<way>[pt]) ?(?<hour>[0-9]{1,2})$")]
     private static partial Regex LetterForm();
 
     [GeneratedRegex(@"^[hq](?= (past|after|to|till|til|of|before) )")]

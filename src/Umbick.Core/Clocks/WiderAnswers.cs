@@ -48,7 +48,7 @@ public sealed partial record HourPlaceAnswer(int Hour, HourPlace? Place) : Answe
     /// <summary>Reads <c>6</c>, <c>6 on</c>, <c>6 little past</c>, <c>6 halfway</c>, <c>6 nearly next</c>.</summary>
     public static Answer Parse(string raw)
     {
-        if (Form().Match(raw.ToLowerInvariant()) is not { Success: true } match || int.Parse(match.Groups["hour"].Value) is not (>= 1 and <= 12 and var hour))
+        if (Form().Match(GivenText.Plain(raw)) is not { Success: true } match || int.Parse(match.Groups["hour"].Value) is not (>= 1 and <= 12 and var hour))
             return new Unread(raw);
         var rest = match.Groups["rest"].Value;
         HourPlace? place = rest switch
@@ -72,7 +72,7 @@ public sealed partial record HourPlaceAnswer(int Hour, HourPlace? Place) : Answe
         _ => $"{Hour}",
     };
 
-    [GeneratedRegex(@"^\D*(?<hour>\d{1,2})(?<rest>[^\d]*)$")]
+    [GeneratedRegex(@"^[^0-9]*(?<hour>[0-9]{1,2})(?<rest>[^0-9]*)$")]
     private static partial Regex Form();
 }
 
@@ -96,7 +96,7 @@ public sealed partial record PlacesAnswer(int From, int To, int MinuteAt) : Answ
     /// <summary>Reads <c>between 7 and 8, 5</c>, <c>7 8 5</c>, or <c>7, 12</c> for a hand on its numeral.</summary>
     public static Answer Parse(string raw)
     {
-        var numbers = Number().Matches(raw).Select(match => int.Parse(match.Value)).ToList();
+        var numbers = Number().Matches(GivenText.Plain(raw)).Select(match => int.Parse(match.Value)).ToList();
         return numbers.Count is 2 or 3 && numbers.TrueForAll(number => number is >= 1 and <= 12)
             ? new PlacesAnswer(numbers[0], numbers[^2], numbers[^1])
             : new Unread(raw);
@@ -105,7 +105,7 @@ public sealed partial record PlacesAnswer(int From, int To, int MinuteAt) : Answ
     /// <inheritdoc/>
     public override string Short(Wording wording) => From == To ? $"on {From}, {MinuteAt}" : $"between {From} and {To}, {MinuteAt}";
 
-    [GeneratedRegex(@"\d{1,2}")]
+    [GeneratedRegex(@"[0-9]{1,2}")]
     private static partial Regex Number();
 }
 
@@ -120,8 +120,9 @@ public sealed partial record HandAndTimeAnswer(double Minute, Answer Time) : Ans
     /// <summary>Reads <c>|25 8:25</c>: the hand as a placed one, then the time. Without a hand it is the time alone.</summary>
     public static Answer Parse(string raw)
     {
-        if (Form().Match(raw) is not { Success: true } match) return AnswerParser.Parse(raw);
-        return (AnswerParser.Parse(match.Groups["hand"].Value), AnswerParser.Parse(match.Groups["time"].Value)) is (PlacedAnswer { Minute: { } minute }, not Unread and var time)
+        if (Form().Match(GivenText.Plain(raw)) is not { Success: true } match) return AnswerParser.Parse(raw, Typist.Child);
+        // Within an answer no short sign stands for a time.
+        return (AnswerParser.Parse(match.Groups["hand"].Value), AnswerParser.Parse(match.Groups["time"].Value, Typist.Child)) is (PlacedAnswer { Minute: { } minute }, not Unread and var time)
             ? new HandAndTimeAnswer(minute, time)
             : new Unread(raw);
     }
@@ -129,7 +130,7 @@ public sealed partial record HandAndTimeAnswer(double Minute, Answer Time) : Ans
     /// <inheritdoc/>
     public override string Short(Wording wording) => $"{new PlacedAnswer(null, Minute).Raw} {Time.Short(wording)}";
 
-    [GeneratedRegex(@"^\s*(?<hand>\|[\d.]+)\s+(?<time>.+)$")]
+    [GeneratedRegex(@"^\s*(?<hand>\|[0-9.]+)\s+(?<time>.+)$")]
     private static partial Regex Form();
 }
 
@@ -139,7 +140,7 @@ public sealed record SeveralAnswer(IReadOnlyList<Answer> Chosen) : Answer
     /// <summary>Reads times parted by semicolons.</summary>
     public static Answer Parse(string raw)
     {
-        var parts = raw.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(AnswerParser.Parse).ToList();
+        var parts = GivenText.Plain(raw).Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(part => AnswerParser.Parse(part, Typist.Child)).ToList();
         return parts.Count == 0 || parts.Exists(part => part is Unread) ? new Unread(raw) : new SeveralAnswer(parts);
     }
 
@@ -160,10 +161,10 @@ public sealed record PairsAnswer(IReadOnlyList<(ClockTime Clock, Answer Time)> P
     public static Answer Parse(string raw)
     {
         var pairs = new List<(ClockTime, Answer)>();
-        foreach (var part in raw.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        foreach (var part in GivenText.Plain(raw).Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var sides = part.Split('=', 2, StringSplitOptions.TrimEntries);
-            if (sides.Length != 2 || ClockTime.TryParse(sides[0]) is not { } clock || AnswerParser.Parse(sides[1]) is not ({ Meaning: not null } and var time)) return new Unread(raw);
+            if (sides.Length != 2 || ClockTime.TryParse(sides[0]) is not { } clock || AnswerParser.Parse(sides[1], Typist.Child) is not ({ Meaning: not null } and var time)) return new Unread(raw);
             pairs.Add((clock, time));
         }
         return pairs.Count == 0 ? new Unread(raw) : new PairsAnswer(pairs);

@@ -80,7 +80,7 @@ public sealed partial record Wording(string Past = "past", string To = "to", cha
 
     private static string Capital(string word) => $"{char.ToUpperInvariant(word[0])}{word[1..]}";
 
-    [GeneratedRegex(@"(?<=\d):(?=\d)")]
+    [GeneratedRegex(@"(?<=[0-9]):(?=[0-9])")]
     private static partial Regex Colon();
 
     private static string AmountWords(int? amount) => amount switch

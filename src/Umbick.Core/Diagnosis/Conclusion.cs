@@ -56,6 +56,9 @@ public sealed record Conclusion(
     /// <summary>The patterns called likely, the firmest first.</summary>
     public IEnumerable<Finding> Likely => Findings.Where(finding => finding.Label == Label.Likely);
 
+    /// <summary>The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons hours in hundreds more likely.</summary>
+    public double Hundreds => Math.Min(1, Findings.Where(finding => Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id)).Sum(finding => finding.Belief));
+
     /// <summary>Reads off what a belief, reached by these answers, says.</summary>
     /// <param name="model">The model.</param>
     /// <param name="belief">The belief.</param>
@@ -70,7 +73,7 @@ public sealed record Conclusion(
             .Select(pattern =>
             {
                 var evidence = Evidence.For(pattern.Pattern, model, belief, answers);
-                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence), evidence);
+                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.Suffices), evidence);
             })
             .ToList();
         var otherAt = model.Space.Steps
@@ -78,9 +81,12 @@ public sealed record Conclusion(
         return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
     }
 
-    private static Label LabelOf(double belief, Evidence evidence) => belief switch
+    /// <summary>What a pattern is called that was never called likely before: the one place where it is decided.</summary>
+    /// <param name="belief">The belief in it, 0 to 1.</param>
+    /// <param name="isSeen">Whether enough of its telling answers went its way.</param>
+    public static Label LabelOf(double belief, bool isSeen) => belief switch
     {
-        >= LikelyFrom when evidence.Suffices => Label.Likely,
+        >= LikelyFrom when isSeen => Label.Likely,
         >= PossibleFrom => Label.Possible,
         _ => Label.Unlikely,
     };

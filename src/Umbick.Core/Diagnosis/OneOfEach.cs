@@ -12,11 +12,12 @@ public sealed class OneOfEach(ReadingModel model)
     /// <param name="tasks">The tasks.</param>
     /// <param name="stage">The stage whose times are used; a task that begins later has times of its own first stage.</param>
     /// <param name="seed">The same seed makes the same items.</param>
-    public IReadOnlyList<Item> Make(IEnumerable<ClockTask> tasks, Stage stage, int seed)
+    /// <param name="onScreen">Whether the child answers on a screen alone: what tests something only when asked aloud is left out.</param>
+    public IReadOnlyList<Item> Make(IEnumerable<ClockTask> tasks, Stage stage, int seed, bool onScreen = false)
     {
         var random = new Random(seed);
         var (used, asked) = (new HashSet<ClockTime>(), new HashSet<Item>());
-        return [.. tasks.Select(task => task.IsQuestion ? Question(task, stage, random, asked) : OnTime(task, stage, random, used))];
+        return [.. tasks.Select(task => task.IsQuestion ? Question(task, stage, random, asked, onScreen) : OnTime(task, stage, random, used))];
     }
 
     private Item OnTime(ClockTask task, Stage stage, Random random, HashSet<ClockTime> used)
@@ -29,9 +30,9 @@ public sealed class OneOfEach(ReadingModel model)
         return _maker.Make(task, time, upto, random.Next(1000));
     }
 
-    private static Item Question(ClockTask task, Stage stage, Random random, HashSet<Item> asked)
+    private static Item Question(ClockTask task, Stage stage, Random random, HashSet<Item> asked, bool onScreen)
     {
-        var all = SideQuestions.All.Where(item => item.Task == task).ToList();
+        var all = SideQuestions.All.Where(item => item.Task == task && !(onScreen && item.IsOnlyAloud)).ToList();
         var taught = all.Where(item => item.Question!.From <= stage).ToList();
         var open = taught.Count > 0 ? taught : all;
         var item = open.OrderBy(asked.Contains).ThenBy(_ => random.Next()).First();

@@ -9,7 +9,11 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="Belief">The belief in it, 0 to 1.</param>
 /// <param name="Telling">How many of its telling questions were asked.</param>
 /// <param name="ItsWay">How many went its way.</param>
-public sealed record SideFinding(Pattern? Pattern, double Belief, int Telling, int ItsWay);
+public sealed record SideFinding(Pattern? Pattern, double Belief, int Telling, int ItsWay)
+{
+    /// <summary>What it is called.</summary>
+    public Label Label => Conclusion.LabelOf(Belief, ItsWay >= Conclusion.TellingNeeded);
+}
 
 /// <summary>
 /// A small model beside the reading: the correct way and the patterns of one step, each of which answers outright. It is
@@ -34,7 +38,7 @@ public static class SideModel
         var itsWay = new int[patterns.Count];
         foreach (var given in answers)
         {
-            if (given.Item.Question is not { Kind: not (QuestionKind.Skill or QuestionKind.Feel) } question || given.Telling is not TextAnswer { Text: var text }) continue;
+            if (given.Item.Question is not { Kind: not (QuestionKind.Skill or QuestionKind.Feel or QuestionKind.Unreadable) } question || given.Telling is not TextAnswer { Text: var text }) continue;
             if (!Concerns(step, question)) continue;
             var right = question.IsRight(text);
             shares[0] *= Chance(right, right, question);

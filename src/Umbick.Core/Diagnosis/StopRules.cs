@@ -39,8 +39,16 @@ public static class StopRules
     public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank, int length)
     {
         if (answers.Count >= length) return StopReason.Length;
-        if (answers.Count >= NoAnswersInARow && answers.TakeLast(NoAnswersInARow).All(answer => answer.Given.Answer is NoAnswer or DontKnow)) return StopReason.NoAnswers;
+        if (HasGivenUp(answers.Select(answer => answer.Given.Answer))) return StopReason.NoAnswers;
         return answers.Count >= FewestAnswers && IsClear(model, belief, answers, bank) ? StopReason.Clear : StopReason.None;
+    }
+
+    /// <summary>Whether the last answers in a row were none, so that it is enough.</summary>
+    /// <param name="answers">The answers of a sitting, in order.</param>
+    public static bool HasGivenUp(IEnumerable<Answer> answers)
+    {
+        var last = answers.TakeLast(NoAnswersInARow).ToList();
+        return last.Count == NoAnswersInARow && last.TrueForAll(answer => answer is NoAnswer or DontKnow);
     }
 
     private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank)

@@ -220,6 +220,12 @@ public static class ClockTasks
         Texts = new("feeling how long", "{question}"),
     };
 
+    /// <summary>What is kept and cannot be understood, because a later version wrote it or a row was damaged: no task that is asked.</summary>
+    public static ClockTask Unreadable { get; } = new("unreadable", Stage.Parts, Given.Text, AnswerForm.Text, [])
+    {
+        Texts = new("a question that cannot be read", "{question}"),
+    };
+
     /// <summary>Every task, roughly in the order in which they are met.</summary>
     public static IReadOnlyList<ClockTask> All { get; } =
     [

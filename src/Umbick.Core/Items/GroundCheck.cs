@@ -15,6 +15,9 @@ public static class GroundCheck
     /// <summary>The questions, in the order in which they are asked.</summary>
     public static IReadOnlyList<Item> Items { get; } = [.. Questions.Select(one => Item.Of(SideQuestions.Find(one.Task, one.Given)!))];
 
+    /// <summary>The questions that test what they say where the child answers on a screen alone.</summary>
+    public static IReadOnlyList<Item> ItemsOnScreen { get; } = [.. Items.Where(item => !item.IsOnlyAloud)];
+
     /// <summary>Whether the check is worth offering: the minutes go wrong in a way nobody has listed, or in several ways at once.</summary>
     /// <param name="otherAt">The steps that are taken in some other way.</param>
     /// <param name="believed">The patterns that are likely or possible.</param>

@@ -20,6 +20,17 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     /// <summary>The question, where it is no reading of a clock.</summary>
     public SideQuestion? Question { get; init; }
 
+    /// <summary>Whether it tests what it says only when it is asked aloud.</summary>
+    public bool IsOnlyAloud => Question?.OnlyAloud == true;
+
+    /// <summary>Whether it could be understood; else it stands for a row that is kept and shown, and says nothing.</summary>
+    public bool IsReadable => Question?.Kind != QuestionKind.Unreadable;
+
+    /// <summary>What stands for an item that is kept and cannot be understood.</summary>
+    /// <param name="kept">What is kept of it.</param>
+    public static Item Unreadable(string kept) =>
+        Of(new SideQuestion(ClockTasks.Unreadable, kept, "This question cannot be read.", "", QuestionKind.Unreadable));
+
     /// <summary>An item for a question that is no reading of a clock.</summary>
     public static Item Of(SideQuestion question) => new(question.Task, question.Time) { Question = question };
 
@@ -71,17 +82,23 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 
     /// <summary>Reads an answer to this item. It never throws; what cannot be read is kept as <see cref="Unread"/>.</summary>
     /// <param name="raw">The answer exactly as given.</param>
-    public Answer Read(string? raw) => Task.Form switch
+    /// <param name="by">Who typed it.</param>
+    public Answer Read(string? raw, Typist by = Typist.Teacher) => Read(raw, AnswerParser.Parse(raw, by));
+
+    private Answer Read(string? raw, Answer plain) => Task.Form switch
     {
-        _ when AnswerParser.Parse(raw) is NoAnswer or DontKnow or SaidRight or SaidWrong => AnswerParser.Parse(raw),
+        _ when !IsReadable => new Unread(raw ?? ""),
+        // To be asked whether a claim is right is the one question that is answered with yes, whoever answers.
+        AnswerForm.Verdict when GivenText.Plain(raw) is "yes" or "ok" or "right" => new SaidRight(),
+        _ when plain is NoAnswer or DontKnow or SaidRight or SaidWrong => plain,
         _ when Question is not null => new TextAnswer(raw!.Trim()),
         AnswerForm.Hour => HourPlaceAnswer.Parse(raw!),
-        AnswerForm.Minutes => AnswerParser.Parse(raw) is DigitalAnswer { Hour: { } minutes, Minutes: null } ? new DigitalAnswer(null, minutes, 2) : AnswerParser.Parse(raw),
+        AnswerForm.Minutes => plain is DigitalAnswer { Hour: { } minutes, Minutes: null } ? new DigitalAnswer(null, minutes, 2) : plain,
         AnswerForm.Places => PlacesAnswer.Parse(raw!),
         _ when Task == ClockTasks.InferMinuteHand => HandAndTimeAnswer.Parse(raw!),
         AnswerForm.Several when Clocks.Count > 0 => PairsAnswer.Parse(raw!),
         AnswerForm.Several => SeveralAnswer.Parse(raw!),
-        _ => AnswerParser.Parse(raw),
+        _ => plain,
     };
 
     /// <summary>Two items are the same when they ask the same of the same time.</summary>

@@ -36,6 +36,9 @@ public enum QuestionKind
 
     /// <summary>Stopping when so many seconds are over: the error counts, and there is no right or wrong.</summary>
     Feel,
+
+    /// <summary>A question that is kept and cannot be understood: it is shown as such, and says nothing.</summary>
+    Unreadable,
 }
 
 /// <summary>A question that is no reading of a clock: counting on, the halves of the day, facts, ground skills, a sense of time.</summary>
@@ -48,6 +51,9 @@ public sealed partial record SideQuestion(ClockTask Task, string Given, string T
 {
     /// <summary>The first stage at which it is asked; the task's own unless it is said.</summary>
     public Stage From { get; init; } = Task.From;
+
+    /// <summary>Whether it tests what it says only when it is asked aloud: to key a number that stands there is copying, not reading.</summary>
+    public bool OnlyAloud { get; init; }
 
     /// <summary>The answers to choose from; none where the answer is free.</summary>
     public IReadOnlyList<string> Choices { get; init; } = [];
@@ -68,24 +74,24 @@ public sealed partial record SideQuestion(ClockTask Task, string Given, string T
     public static bool Same(string given, string other) => Tidied(given) == Tidied(other);
 
     /// <summary>Whether an answer is right.</summary>
-    public bool IsRight(string given) => Kind != QuestionKind.Feel && Same(given, Right);
+    public bool IsRight(string given) => Kind is not (QuestionKind.Feel or QuestionKind.Unreadable) && Same(given, Right);
 
     /// <summary>How many seconds too early (below 0) or too late somebody stopped; null where the question or the answer is no matter of seconds.</summary>
     /// <param name="given">The seconds that were given, such as <c>27.4</c>.</param>
     public double? SecondsOff(string given) =>
-        Kind == QuestionKind.Feel && double.TryParse(given, NumberStyles.Float, CultureInfo.InvariantCulture, out var seconds) && seconds >= 0
+        Kind == QuestionKind.Feel && double.TryParse(GivenText.Plain(given), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var seconds) && double.IsFinite(seconds)
             ? seconds - double.Parse(Right, CultureInfo.InvariantCulture)
             : null;
 
     private static string Tidied(string text)
     {
-        var tidy = text.Trim().ToLowerInvariant();
+        var tidy = GivenText.Plain(text);
         if (TimeForm().Match(tidy) is { Success: true } time) return $"{int.Parse(time.Groups["hour"].Value)}:{time.Groups["minutes"].Value}";
         tidy = Clutter().Replace(tidy, "");
         return int.TryParse(tidy, out var number) ? number.ToString() : tidy;
     }
 
-    [GeneratedRegex(@"^(?<hour>\d{1,2})[:.](?<minutes>\d{2})$")]
+    [GeneratedRegex(@"^(?<hour>[0-9]{1,2})[:.](?<minutes>[0-9]{2})$")]
     private static partial Regex TimeForm();
 
     [GeneratedRegex(@"[\s.,]|minutes?$|mins?$")]

@@ -114,8 +114,8 @@ public static class SideQuestions
             yield return Choose(ClockTasks.PossibleTime, time, $"Can a clock with hands show {time}?", YesOrNo[can ? 0 : 1], "possible times", YesOrNo);
         yield return Choose(ClockTasks.PossibleTime, "hour hand on 3, minute hand on 6", "The short hand is exactly on the 3, the long one on the 6. Can that be?", YesOrNo[1], "hands that go together", YesOrNo);
         yield return Choose(ClockTasks.PossibleTime, "hour hand halfway, minute hand on 12", "The short hand is halfway between 8 and 9, the long one on the 12. Can that be?", YesOrNo[1], "hands that go together", YesOrNo);
-        yield return Free(ClockTasks.Ground, "numeral 12", "Read this number: 12", "12", "reads numerals to 12");
-        yield return Free(ClockTasks.Ground, "numeral 9", "Read this number: 9", "9", "reads numerals to 12");
+        yield return Free(ClockTasks.Ground, "numeral 12", "Read this number: 12", "12", "reads numerals to 12") with { OnlyAloud = true };
+        yield return Free(ClockTasks.Ground, "numeral 9", "Read this number: 9", "9", "reads numerals to 12") with { OnlyAloud = true };
         yield return Free(ClockTasks.Ground, "half of 12", "What is half of 12?", "6", "half and quarter");
         yield return Free(ClockTasks.Ground, "quarter of 12", "What is a quarter of 12?", "3", "half and quarter");
         yield return Free(ClockTasks.Ground, "double 30", "What is 30 and 30?", "60", "doubles and halves");

@@ -18,12 +18,14 @@ public sealed record BesideReading(IReadOnlyList<SkillBelief> Skills, IReadOnlyL
     public bool IsEmpty => Skills.Count + Findings.Count + Felt.Count == 0;
 
     /// <summary>Reads it off a child's answers; those that are a reading of a clock say nothing here.</summary>
-    public static BesideReading Of(IEnumerable<GivenAnswer> answers)
+    /// <param name="answers">All answers.</param>
+    /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50.</param>
+    public static BesideReading Of(IEnumerable<GivenAnswer> answers, double hundreds)
     {
         var given = answers.Where(answer => answer.Item.Question is not null).ToList();
         var findings = new[] { Step.CountingOn, Step.DayHalves }
-            .SelectMany(step => SideModel.Of(step, given))
-            .Where(finding => finding is { Pattern: not null, Belief: >= Conclusion.PossibleFrom, ItsWay: > 0 });
+            .SelectMany(step => SideModel.Of(step, given, hundreds))
+            .Where(finding => finding is { Pattern: not null, Label: Label.Likely or Label.Possible, ItsWay: > 0 });
         return new BesideReading([.. SkillBelief.Of(given)], [.. findings], [.. given.Select(Stopped).OfType<string>()]);
     }
 

@@ -23,14 +23,16 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>Starts a sitting, or goes on with the one left open.</summary>
+    /// <summary>Starts a sitting, or goes on with the one left open; a second press of the same page is the same sitting.</summary>
     /// <returns>The sitting's id, or null where the school has no such child.</returns>
     public async Task<Guid?> Start(DbConnection connection, Guid school, Guid child, Beginning? beginning = null)
     {
+        await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is not { } row) return null;
-        if (row.OpenAsking is { } open) return open;
         beginning = Fitting(beginning ?? new Beginning(), row.Stage);
-        var id = Guid.CreateVersion7(clock.GetUtcNow());
+        var id = beginning.Id ?? Guid.CreateVersion7(clock.GetUtcNow());
+        if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
+        if (row.OpenAsking is { } open) return open;
         var items = Listed(beginning, row, Seed(id));
         var sitting = new Sitting
         {
@@ -45,23 +47,32 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             Visit = beginning.Visit,
             Turn = beginning.Turn,
         };
-        await Sittings.Start(connection, school, sitting);
+        if (!await Sittings.Start(connection, school, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
         if (items.Count > 0) await Sittings.Ask(connection, school, id, items.Select((item, i) => new Asked(i + 1, item, Support.Bare, WhyListed(beginning))), Now);
         else await AskNext(connection, school, sitting, 1);
         return id;
     }
 
-    /// <summary>Keeps an answer and asks the next item, or ends the sitting when its length is reached.</summary>
+    /// <summary>Keeps an answer; where it was to the item that is being asked, asks the next, or ends the sitting when its length is reached.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="submission">The answer.</param>
+    /// <param name="by">Who typed it; null where the child did.</param>
     public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission, Guid? by)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return Submitted.NotFound;
-        if (await Sittings.Answer(connection, sittingId, submission.Id) is { } before)
-            return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
-        if (sitting.EndedAt is not null) return Submitted.Over;
-        if (sitting.CurrentPlace != submission.Place) return Submitted.MovedOn;
-        await Sittings.Add(connection, school, RowOf(sittingId, submission), by, Now);
-        await GoOn(connection, school, sitting);
-        return Submitted.Kept;
+        var kept = await Keeping.Keep(connection, school, sitting, submission, by, Now);
+        if (kept is not (Submitted.Kept or Submitted.KeptBefore)) return kept;
+        if (sitting.EndedAt is not null)
+        {
+            if (kept == Submitted.Kept) await Concluding.Renew(connection, model, school, sitting);
+        }
+        else if (sitting.CurrentPlace == submission.Place)
+        {
+            await GoOn(connection, school, sitting, alone: by is null);
+        }
+        return kept;
     }
 
     /// <summary>Leaves an item out and asks another.</summary>
@@ -69,14 +80,30 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="school">The school.</param>
     /// <param name="sittingId">The sitting.</param>
     /// <param name="place">The place that the page showed: a page that has grown stale leaves nothing out.</param>
-    public async Task<Submitted> Skip(DbConnection connection, Guid school, Guid sittingId, int place)
+    /// <returns>Whether it was left out; null where the school has no such sitting.</returns>
+    public async Task<bool?> Skip(DbConnection connection, Guid school, Guid sittingId, int place)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return Submitted.NotFound;
-        if (sitting.EndedAt is not null) return Submitted.Over;
-        if (sitting.CurrentPlace != place) return Submitted.MovedOn;
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return null;
+        if (sitting.EndedAt is not null || sitting.CurrentPlace != place) return false;
         if (!await IsAnswered(connection, sittingId, place)) await Sittings.Withdraw(connection, sittingId, place);
         await GoOn(connection, school, sitting);
-        return Submitted.Kept;
+        return true;
+    }
+
+    /// <summary>Goes on in another way. What tests something only when it is asked aloud is not asked on a screen.</summary>
+    /// <returns>Whether the sitting goes on; else it is over, or there is none.</returns>
+    public async Task<bool> HoldIn(DbConnection connection, Guid school, Guid sittingId, string way)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
+        if (sitting.Way == way) return true;
+        await Sittings.HoldIn(connection, sittingId, way);
+        if (way != Ways.Screen) return true;
+        var answered = (await Sittings.AnswersIn(connection, [sittingId]))[sittingId].Select(answer => answer.Place).ToHashSet();
+        var aloud = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].Where(asked => asked.Item.IsOnlyAloud && !answered.Contains(asked.Place)).Select(asked => asked.Place).ToList();
+        foreach (var place in aloud) await Sittings.Withdraw(connection, sittingId, place);
+        if (!aloud.Contains(sitting.CurrentPlace)) return true;
+        await GoOn(connection, school, sitting);
+        return (await Sittings.Find(connection, sittingId))!.EndedAt is null;
     }
 
     /// <summary>Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.</summary>
@@ -95,23 +122,36 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     public async Task<bool> EndSoon(DbConnection connection, Guid school, Guid sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
-        if (await IsAnswered(connection, sittingId, sitting.CurrentPlace)) return false;
-        var (child, answered, replay) = await UnderWay.Load(connection, model, sitting);
+        return !await IsAnswered(connection, sittingId, sitting.CurrentPlace) && await AskLast(connection, school, sitting);
+    }
+
+    private async Task<bool> AskLast(DbConnection connection, Guid school, Sitting sitting)
+    {
+        var (child, answered, replay) = await UnderWay.Load(connection, model, sitting, Now);
         var easy = ChooserOf(sitting, child).Close(replay.Belief, Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
-        await WithdrawWaiting(connection, sitting.Id);
+        var places = answered.Select(question => question.Asked.Place).ToHashSet();
+        foreach (var waiting in (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].Where(item => !places.Contains(item.Place)))
+            await Sittings.Withdraw(connection, sitting.Id, waiting.Place);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
-        var place = (await Sittings.AskedSoFar(connection, sittingId)).LastPlace + 1;
+        var place = (await Sittings.AskedSoFar(connection, sitting.Id)).LastPlace + 1;
         await Sittings.Ask(connection, school, sitting.Id, [new Asked(place, easy.Item, Support.Bare, easy.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
         return true;
+    }
+
+    /// <summary>Tells the day of a sitting that was answered on paper.</summary>
+    public async Task TellDay(DbConnection connection, Guid school, Sitting sitting, DateOnly day)
+    {
+        await Sittings.TellDay(connection, [sitting.Id], day);
+        await Concluding.RenewAll(connection, model, school, sitting.Child);
     }
 
     /// <summary>Stops a sitting. Everything that was answered is kept.</summary>
     public async Task<bool> Stop(DbConnection connection, Guid school, Guid sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return false;
-        if (sitting.EndedAt is null) await End(connection, school, sitting);
+        if (sitting.EndedAt is null) await Concluding.End(connection, model, school, sitting, Now);
         return true;
     }
 
@@ -141,21 +181,6 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     public static AnswerMode ModeOf(Item item, string raw) =>
         AnswerParser.Parse(raw) is PlacedAnswer ? AnswerMode.Placed : item.Task.Aloud;
 
-    internal static GivenRow RowOf(Guid sitting, Submission submission, int attempt = 1) => new()
-    {
-        Sitting = sitting,
-        Id = submission.Id,
-        Place = submission.Place,
-        Try = attempt,
-        Raw = submission.Raw,
-        Mode = submission.Mode.ToString().ToLowerInvariant(),
-        Seconds = submission.Seconds,
-        BegunSeconds = submission.BegunSeconds,
-        FirstRaw = submission.First,
-        Prompted = submission.Prompted,
-        How = submission.How,
-    };
-
     /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
     private static Beginning Fitting(Beginning beginning, Stage stage) =>
         stage >= Stage.OClock || beginning.Plan is Plans.Ground or Plans.Chosen
@@ -164,9 +189,9 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     private IReadOnlyList<Item> Listed(Beginning beginning, CaseloadRow child, int seed) => beginning.Plan switch
     {
-        Plans.Ground => GroundCheck.Items,
+        Plans.Ground => beginning.Way == Ways.Screen ? GroundCheck.ItemsOnScreen : GroundCheck.Items,
         Plans.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), InUse(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
-        Plans.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed),
+        Plans.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Way == Ways.Screen),
         _ => [],
     };
 
@@ -183,39 +208,27 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         _ => "You chose this task.",
     };
 
-    private async Task GoOn(DbConnection connection, Guid school, Sitting sitting)
+    private async Task GoOn(DbConnection connection, Guid school, Sitting sitting, bool alone = false)
     {
+        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
+        var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].ToDictionary(answer => answer.Place);
+        // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
+        var givenUp = alone && StopRules.HasGivenUp(asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
         if (sitting.Plan != Plans.Adaptive)
         {
-            var answered = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Select(answer => answer.Place).ToHashSet();
-            var next = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].FirstOrDefault(item => item.Place > sitting.CurrentPlace && !answered.Contains(item.Place));
-            if (next is null) await End(connection, school, sitting);
+            var next = asked.Find(item => item.Place > sitting.CurrentPlace && !answers.ContainsKey(item.Place));
+            if (next is null || givenUp) await Concluding.End(connection, model, school, sitting, Now);
             else await Sittings.MoveTo(connection, sitting.Id, next.Place);
             return;
         }
         var (standing, lastPlace) = await Sittings.AskedSoFar(connection, sitting.Id);
-        if (standing >= sitting.Length) await End(connection, school, sitting);
-        else await AskNext(connection, school, sitting, lastPlace + 1);
-    }
-
-    private async Task End(DbConnection connection, Guid school, Sitting sitting)
-    {
-        await WithdrawWaiting(connection, sitting.Id);
-        await Sittings.End(connection, sitting.Id, Now);
-        var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sitting.Id, record!);
-    }
-
-    private static async Task WithdrawWaiting(DbConnection connection, Guid sitting)
-    {
-        var answered = (await Sittings.AnswersIn(connection, [sitting]))[sitting].Select(answer => answer.Place).ToHashSet();
-        var waiting = (await Sittings.AskedIn(connection, [sitting]))[sitting].Where(item => !answered.Contains(item.Place));
-        foreach (var item in waiting) await Sittings.Withdraw(connection, sitting, item.Place);
+        if (standing >= sitting.Length || (givenUp && !await AskLast(connection, school, sitting))) await Concluding.End(connection, model, school, sitting, Now);
+        else if (!givenUp) await AskNext(connection, school, sitting, lastPlace + 1);
     }
 
     private async Task AskNext(DbConnection connection, Guid school, Sitting sitting, int place)
     {
-        var (child, answered, replay) = await UnderWay.Load(connection, model, sitting);
+        var (child, answered, replay) = await UnderWay.Load(connection, model, sitting, Now);
         var chooser = ChooserOf(sitting, child);
         var bank = Bank(sitting, child);
         var asked = answered.Select(question => question.Asked.Item).ToList();
@@ -227,7 +240,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             : chooser.Choose(replay.Belief, bank, asked, answered.Count(question => question.IsRight), Wanting.After(model, replay.Belief, replay.Observed));
         if (next is null)
         {
-            await End(connection, school, sitting);
+            await Concluding.End(connection, model, school, sitting, Now);
             return;
         }
         await Sittings.Ask(connection, school, sitting.Id, [new Asked(place, next.Item, Support.Bare, next.Why)], Now);

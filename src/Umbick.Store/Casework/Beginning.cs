@@ -5,6 +5,9 @@ namespace Umbick.Store.Casework;
 /// <param name="Way">How it is held: one of <see cref="Ways"/>.</param>
 public sealed record Beginning(string Plan = Plans.Adaptive, string Way = Ways.Conversation)
 {
+    /// <summary>The sitting's id, where the page made it: sending the page twice is one sitting.</summary>
+    public Guid? Id { get; init; }
+
     /// <summary>The ids of the tasks, where the teacher chose them.</summary>
     public IReadOnlyList<string> Tasks { get; init; } = [];
 

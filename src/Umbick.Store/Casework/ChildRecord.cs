@@ -11,6 +11,10 @@ namespace Umbick.Store.Casework;
 /// <summary>A sitting with its questions.</summary>
 public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<Question> Questions)
 {
+    /// <summary>Its day, where the school is.</summary>
+    /// <exception cref="InvalidOperationException">Nothing is answered in it yet, so it has none.</exception>
+    public DateOnly Day => Sitting.Day ?? throw new InvalidOperationException("A sitting without an answer has no day.");
+
     /// <summary>The questions that have been answered.</summary>
     public IEnumerable<Question> Answered => Questions.Where(question => question.Given is not null);
 }
@@ -21,21 +25,30 @@ public sealed class ChildRecord
     private readonly ReadingModel _model;
     private readonly Lazy<IReadOnlyList<Impact>> _first;
 
+    private readonly Lazy<BesideReading> _beside;
+
     private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay)
     {
         _model = model;
         (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
         _first = new(() => WhichFirst.Order(model, replay.Now, child.Stage));
+        _beside = new(() => BesideReading.Of(Answers, Now.Hundreds));
     }
 
     /// <summary>The child.</summary>
     public CaseloadRow Child { get; }
 
-    /// <summary>Sittings in which something was asked, the earliest first.</summary>
+    /// <summary>Sittings in which something was answered, the earliest first: a set that was never done is no practice.</summary>
     public IReadOnlyList<SittingRecord> Sittings { get; }
 
     /// <summary>Practice sets, the latest first.</summary>
     public IReadOnlyList<AssignedSet> Sets { get; }
+
+    /// <summary>Sittings in which something was asked, whether it was answered or not.</summary>
+    public IReadOnlyList<SittingRecord> Begun { get; private init; } = [];
+
+    /// <summary>The sittings as they are replayed.</summary>
+    internal IReadOnlyList<SittingAnswers> Replayable { get; private init; } = [];
 
     /// <summary>Belief replayed from every answer.</summary>
     public Replay Replay { get; }
@@ -44,19 +57,24 @@ public sealed class ChildRecord
     public IReadOnlyList<Impact> First => _first.Value;
 
     /// <summary>Where her case stands.</summary>
-    public CaseState State => new(
-        Child.Sittings,
-        [.. First.Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern)],
-        [.. First.Where(impact => impact.Finding.Label == Label.Possible).Select(impact => impact.Finding.Pattern)],
-        Child.OpenAsking is not null,
-        Child.OpenSet is not null,
-        Child.PractisedSinceAsked);
+    public CaseState State => Child.StateWith([.. First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label))]);
 
     /// <summary>What to do next.</summary>
     public WhatNext Next => WhatNext.For(State, Child.Manner.Wording);
 
     /// <summary>What every answer now says.</summary>
     public Conclusion Now => Replay.Now;
+
+    /// <summary>What the answers say beside the reading of clocks.</summary>
+    public BesideReading Beside => _beside.Value;
+
+    /// <summary>What was concluded after a sitting.</summary>
+    /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
+    public Conclusion After(int sitting) => Replay.Sittings[sitting].Conclusion;
+
+    /// <summary>The patterns that were to be practised after a sitting, the first at the front.</summary>
+    /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
+    public IReadOnlyList<Pattern> FirstAfter(int sitting) => [.. WhichFirst.Order(_model, After(sitting), Child.Stage).Select(impact => impact.Finding.Pattern)];
 
     /// <summary>How the pattern worked on did first and does now; null where none has shown.</summary>
     public FirstAndNow? FirstAndNow =>
@@ -90,7 +108,7 @@ public sealed class ChildRecord
     public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(
         from sitting in Sittings
         from question in sitting.Answered
-        select new ScoredAnswer(DateOnly.FromDateTime(sitting.Sitting.StartedAt), question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
+        select new ScoredAnswer(sitting.Day, question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
 
     /// <summary>Loads a child's record, or null where the school has no such child.</summary>
     public static async Task<ChildRecord?> Load(DbConnection connection, ReadingModel model, Guid id)
@@ -101,12 +119,15 @@ public sealed class ChildRecord
         var asked = await Store.Sittings.AskedIn(connection, sittings.Select(sitting => sitting.Id));
         var answers = await Store.Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
         var manner = child.Manner;
-        var records = sittings
+        var begun = sittings
             .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], manner))
             .Where(record => record.Questions.Count > 0)
             .ToList();
-        var replay = Replay.Of(model, [.. records.Select(record => Replayed(record, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id]))]);
-        return new ChildRecord(model, child, records, sets, replay);
+        var records = begun.FindAll(record => record.Answered.Any());
+        var replayable = records
+            .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id]))
+            .ToList();
+        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, Begun = begun };
     }
 
     /// <summary>A sitting put together from its rows.</summary>
@@ -117,16 +138,17 @@ public sealed class ChildRecord
     {
         var given = answers.FirstOrDefault(answer => answer.Place == asked.Place && answer.Try == 1);
         if (given is null) return new Question(asked, null, null, false);
-        var answer = asked.Item.Read(given.Raw);
+        var answer = given.ReadFor(asked.Item);
         return new Question(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage, nearness));
     }
 
     /// <summary>A sitting's answers as they are replayed.</summary>
     /// <param name="record">The sitting.</param>
+    /// <param name="day">Its day.</param>
     /// <param name="practised">The pattern that it practised.</param>
     /// <param name="answers">All its answers that stand.</param>
-    internal static SittingAnswers Replayed(SittingRecord record, Pattern? practised, IEnumerable<GivenRow> answers) =>
-        new(DateOnly.FromDateTime(record.Sitting.StartedAt), [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
+    internal static SittingAnswers Replayed(SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<GivenRow> answers) =>
+        new(day, [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
         {
             Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max()),
         };
@@ -138,7 +160,7 @@ public sealed class ChildRecord
     public static GivenAnswer AsGiven(Question question)
     {
         var (item, given) = (question.Asked.Item, question.Given!);
-        var first = given.FirstRaw is null ? null : item.Read(given.FirstRaw);
+        var first = given.FirstFor(item);
         return new GivenAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || question.Asked.Support != Support.Bare, first);
     }
 }

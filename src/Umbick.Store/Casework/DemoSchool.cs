@@ -98,6 +98,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
     {
         var screen = new Screen(model, new VisitClock(today.AddDays(-6)));
         var id = await screen.Start(connection, Id, "Tide class", Stage.FiveMinutesTo, [.. ScreenedClass.Select(child => child.Alias)]);
+        await screen.TellDay(connection, Id, id, DateOnly.FromDateTime(today.AddDays(-6).Date));
         var found = (await screen.Load(connection, id))!;
         foreach (var (child, (_, patterns, answered)) in found.Children.Zip(ScreenedClass))
         {
@@ -139,7 +140,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             // Looking again helps: the second answer is the right one.
             var raw = turn.First is null ? child.Answer(asked.Item, mode) : asked.Item.Right.Short(Wording.Usual);
             clock.Advance(TimeSpan.FromSeconds(20));
-            await practising.Answer(connection, Id, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8));
+            await practising.Answer(connection, Id, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
         }
     }
 

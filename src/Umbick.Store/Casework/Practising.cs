@@ -51,11 +51,18 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Assigns a set and opens its sitting.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="record">The child's record.</param>
+    /// <param name="pattern">The pattern; null for reading at ease.</param>
+    /// <param name="seed">The same seed makes the same set.</param>
+    /// <param name="by">Who gives it.</param>
+    /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
     /// <returns>The set's id and its sitting's.</returns>
-    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern? pattern, int seed, Guid by)
+    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern? pattern, int seed, Guid by, Guid? id = null)
     {
         var set = Make(record, pattern, seed);
-        var (setId, sittingId) = (Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
+        var (setId, sittingId) = (id ?? Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
         var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
         {
             pattern = finding.Pattern.Id,
@@ -63,7 +70,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             label = finding.Label.ToString(),
         }));
         var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (record.NextSupport, default(double?));
-        await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now);
+        if (!await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
         var sitting = new Sitting
         {
             Id = sittingId,
@@ -83,18 +90,25 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     public static async Task<Turn?> Where(DbConnection connection, Guid sittingId) =>
         await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
 
-    /// <summary>Keeps an answer.</summary>
+    /// <summary>Keeps an answer. Where the child has gone on without a connection, the set goes on to where the child is.</summary>
     public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true } sitting) return Submitted.NotFound;
-        if (await Sittings.Answer(connection, sittingId, submission.Id) is { } before)
-            return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
-        if (sitting.EndedAt is not null) return Submitted.Over;
-        var turn = await TurnOf(connection, sitting);
-        if (turn.Asked?.Place != submission.Place || turn.Settled) return Submitted.MovedOn;
-        await Sittings.Add(connection, school, Asking.RowOf(sittingId, submission, turn.First is null ? 1 : 2), by: null, Now);
-        if (submission.Later) await MoveOn(connection, school, sitting, turn.Total);
-        return Submitted.Kept;
+        var kept = await Keeping.Keep(connection, school, sitting, submission, by: null, Now);
+        if (kept is not (Submitted.Kept or Submitted.KeptBefore)) return kept;
+        if (sitting.EndedAt is not null)
+        {
+            if (kept == Submitted.Kept) await Concluding.Renew(connection, model, school, sitting);
+        }
+        else if (submission.Later && submission.Place >= sitting.CurrentPlace)
+        {
+            await MoveOn(connection, school, sitting, submission.Place, sitting.Length);
+        }
+        else if (submission.Place > sitting.CurrentPlace)
+        {
+            await Sittings.MoveTo(connection, sittingId, submission.Place);
+        }
+        return kept;
     }
 
     /// <summary>Goes on to the next item once one is settled; after the last the sitting ends.</summary>
@@ -102,19 +116,13 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
         var turn = await TurnOf(connection, sitting);
-        if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, school, sitting, turn.Total);
+        if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, school, sitting, place, turn.Total);
     }
 
-    private async Task MoveOn(DbConnection connection, Guid school, Sitting sitting, int total)
+    private async Task MoveOn(DbConnection connection, Guid school, Sitting sitting, int place, int total)
     {
-        if (sitting.CurrentPlace < total)
-        {
-            await Sittings.MoveTo(connection, sitting.Id, sitting.CurrentPlace + 1);
-            return;
-        }
-        await Sittings.End(connection, sitting.Id, Now);
-        var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sitting.Id, record!);
+        if (place < total) await Sittings.MoveTo(connection, sitting.Id, place + 1);
+        else await Concluding.End(connection, model, school, sitting, Now);
     }
 
     private static async Task<Turn> TurnOf(DbConnection connection, Sitting sitting)
@@ -129,6 +137,6 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         return new Turn(sitting, manner, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count) { Set = set };
 
         bool IsRight(GivenRow? given) =>
-            given is not null && Scoring.IsRight(item.Item, item.Item.Read(given.Raw), given.AnswerMode, sitting.Stage, manner.Nearness);
+            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage, manner.Nearness);
     }
 }

@@ -30,15 +30,21 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>Starts a screening. A child who is known keeps her record; a new one is on the class's list only.</summary>
+    /// <summary>Starts a screening. A child who is known keeps their record; a new one is on the class's list only.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="title">What the class is called.</param>
+    /// <param name="stage">What has been taught so far.</param>
+    /// <param name="aliases">The children.</param>
+    /// <param name="id">The screening's id, where the page made it: sending the page twice is one class.</param>
     /// <returns>The screening's id.</returns>
-    public async Task<Guid> Start(DbConnection connection, Guid school, string title, Stage stage, IReadOnlyList<string> aliases)
+    public async Task<Guid> Start(DbConnection connection, Guid school, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
     {
         var seed = 1 + (await Screenings.All(connection)).Count();
         var manner = new Manner(await Schools.Settings(connection));
         var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => manner.Uses(task, stage))])[0];
-        var screening = new Screening { Id = Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
-        await Screenings.Add(connection, school, screening);
+        var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
+        if (!await Screenings.Add(connection, school, screening, form.Items)) return screening.Id;
         var known = await Store.Children.ByAlias(connection, aliases);
         foreach (var (alias, turn) in aliases.Select((alias, turn) => (alias, turn)))
         {
@@ -66,24 +72,34 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
         return screening.Id;
     }
 
-    /// <summary>Keeps one answer that was typed from paper; another answer in the same place puts it right, both stay.</summary>
+    /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
     public async Task<Submitted> Enter(DbConnection connection, Guid school, Guid sittingId, Submission submission, Guid by)
     {
         if (await Sittings.Lock(connection, sittingId) is not { Screening: not null } sitting) return Submitted.NotFound;
-        if (await Sittings.Answer(connection, sittingId, submission.Id) is { } before) return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
-        if (submission.Place < 1 || submission.Place > sitting.Length) return Submitted.MovedOn;
-        await Sittings.Add(connection, school, Asking.RowOf(sittingId, submission), by, Now);
+        var kept = await Keeping.Keep(connection, school, sitting, submission, by, Now);
+        if (kept != Submitted.Kept) return kept;
+        var screening = (await Screenings.Find(connection, sitting.Screening.Value))!;
         var answered = (await Sittings.AnswersIn(connection, [sittingId]))[sittingId].Select(answer => answer.Place).ToHashSet();
-        var next = Enumerable.Range(1, sitting.Length).FirstOrDefault(place => !answered.Contains(place));
-        if (next > 0)
-        {
-            await Sittings.MoveTo(connection, sittingId, next);
-            return Submitted.Kept;
-        }
-        await Sittings.End(connection, sittingId, Now);
-        var record = await ChildRecord.Load(connection, model, sitting.Child);
-        await Marginals.Keep(connection, school, sittingId, record!);
-        return Submitted.Kept;
+        // A sheet is dated by the day it was done. What a child has begun on a screen keeps its day.
+        if (sitting.FirstAnswerAt is null && screening.PaperDay is { } day) await Sittings.TellDay(connection, [sittingId], day);
+        var next = Enumerable.Range(1, screening.Length).FirstOrDefault(place => !answered.Contains(place));
+        if (sitting.EndedAt is not null) await Concluding.Renew(connection, model, school, sitting);
+        else if (next > 0) await Sittings.MoveTo(connection, sittingId, next);
+        else await Concluding.End(connection, model, school, sitting, Now);
+        return kept;
+    }
+
+    /// <summary>Tells the day on which a class's sheets were done: of those typed already and of those to come.</summary>
+    /// <returns>Whether the school has such a class.</returns>
+    public async Task<bool> TellDay(DbConnection connection, Guid school, Guid id, DateOnly day)
+    {
+        if (await Screenings.TellDay(connection, id, day) == 0) return false;
+        var sittings = (await Sittings.OfScreening(connection, id)).Where(sitting => sitting.FirstAnswerAt is not null).ToList();
+        var answers = await Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
+        var typed = sittings.Where(sitting => answers[sitting.Id].All(answer => answer.By is not null)).ToList();
+        await Sittings.TellDay(connection, typed.Select(sitting => sitting.Id), day);
+        foreach (var sitting in typed) await Concluding.RenewAll(connection, model, school, sitting.Child);
+        return true;
     }
 
     /// <summary>A class with where each child belongs; null where the school has no such screening.</summary>
@@ -95,18 +111,18 @@ public sealed class Screen(ReadingModel model, TimeProvider clock)
         var asked = await Sittings.AskedIn(connection, ids);
         var answers = await Sittings.AnswersIn(connection, ids);
         var rows = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(row => row.Id);
-        var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Manner))).ToList();
-        return new ScreenedClass(screening, [.. asked[ids[0]].Select(one => one.Item)], children);
+        var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Manner), screening.Length)).ToList();
+        return new ScreenedClass(screening, await Screenings.Form(connection, id), children);
     }
 
     /// <summary>What the form alone says: a child is sorted by what the class was asked, whatever else is known of her.</summary>
-    private ScreenedChild Sorted(CaseloadRow child, SittingRecord sitting)
+    private ScreenedChild Sorted(CaseloadRow child, SittingRecord sitting, int length)
     {
         var answered = sitting.Answered.ToList();
         var belief = new Belief(model);
         var observed = Observed.All(model, answered.Select(ChildRecord.AsGiven));
         foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Observe(observation);
-        var result = ScreeningResult.Of(sitting.Sitting.Length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed), child.Manner.Wording);
+        var result = ScreeningResult.Of(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed), child.Manner.Wording);
         return new ScreenedChild(child, sitting, result);
     }
 }

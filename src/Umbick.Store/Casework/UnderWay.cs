@@ -3,32 +3,39 @@ using Umbick.Core.Diagnosis;
 
 namespace Umbick.Store.Casework;
 
-/// <summary>A sitting under way: what it takes to choose its next item. A child with years behind her is asked as quickly as a new one.</summary>
+/// <summary>A sitting under way: what it takes to choose its next item. A child with years of answers is asked as quickly as a new one.</summary>
 /// <param name="Child">The child.</param>
 /// <param name="Answered">The questions of this sitting that are answered.</param>
-/// <param name="Replay">What all her answers say.</param>
+/// <param name="Replay">What all answers say.</param>
 public sealed record UnderWay(CaseloadRow Child, IReadOnlyList<Question> Answered, Replay Replay)
 {
     /// <summary>Loads this sitting alone where what came before it is remembered; else all that is known of the child.</summary>
-    public static async Task<UnderWay> Load(DbConnection connection, ReadingModel model, Sitting sitting) =>
-        await Alone(connection, model, sitting) ?? await Whole(connection, model, sitting);
-
-    private static async Task<UnderWay?> Alone(DbConnection connection, ReadingModel model, Sitting sitting)
+    /// <param name="connection">The connection.</param>
+    /// <param name="model">The model.</param>
+    /// <param name="sitting">The sitting, as it was when it was locked.</param>
+    /// <param name="now">The present: a sitting in which nothing is answered yet would be held today.</param>
+    public static async Task<UnderWay> Load(DbConnection connection, ReadingModel model, Sitting sitting, DateTime now)
     {
-        var sittings = await Sittings.LatestAnswers(connection, sitting.Child);
-        if (sittings.Count == 0 || sittings[^1].Sitting != sitting.Id) return null;
         var child = (await Children.Find(connection, sitting.Child))!;
+        var held = (await Sittings.Find(connection, sitting.Id))!;
         var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].ToList();
-        var record = ChildRecord.Of(sitting, (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id], answers, child.Manner);
-        var before = sittings.SkipLast(1).Select(other => ChildRecord.KnownBy(other.Sitting, other.LatestAnswer));
-        return Replay.GoOn(model, [.. before], ChildRecord.Replayed(record, practised: null, answers)) is { } replay
-            ? new UnderWay(child, [.. record.Answered], replay)
-            : null;
+        var record = ChildRecord.Of(held, (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id], answers, child.Manner);
+        var latest = ChildRecord.Replayed(record, held.Day ?? await Schools.Today(connection, now), practised: null, answers);
+        return new UnderWay(child, [.. record.Answered], await Alone(connection, model, held, latest) ?? await Whole(connection, model, held, latest));
     }
 
-    private static async Task<UnderWay> Whole(DbConnection connection, ReadingModel model, Sitting sitting)
+    private static async Task<Replay?> Alone(DbConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)
+    {
+        var sittings = await Sittings.LatestAnswers(connection, sitting.Child);
+        if (sitting.Day is not null && sittings[^1].Sitting != sitting.Id) return null;
+        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(other => ChildRecord.KnownBy(other.Sitting, other.LatestAnswer));
+        return Replay.GoOn(model, [.. before], latest);
+    }
+
+    /// <summary>A sitting that is answered may have another after it, on a day that was told; one that is not comes last.</summary>
+    private static async Task<Replay> Whole(DbConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        return new UnderWay(record.Child, [.. record.Sittings.FirstOrDefault(other => other.Sitting.Id == sitting.Id)?.Answered ?? []], record.Replay);
+        return sitting.Day is null ? Replay.Of(model, [.. record.Replayable, latest]) : record.Replay;
     }
 }

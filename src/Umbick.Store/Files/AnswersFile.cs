@@ -27,7 +27,7 @@ public sealed record FileError(int Line, int Column, string What)
 }
 
 /// <summary>
-/// Answers in CSV: <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note]</c>.
+/// Answers in CSV: <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,by]</c>.
 /// A file is read whole or not at all; every error is told with its line and column.
 /// </summary>
 public static partial class AnswersFile
@@ -37,7 +37,7 @@ public static partial class AnswersFile
 
     private const int LongestCell = 1000;
     private static readonly string[] Needed = ["child", "date", "task", "given", "answer"];
-    private static readonly string[] Optional = ["choices", "mode", "seconds", "support", "prompted", "first", "note"];
+    private static readonly string[] Optional = ["choices", "mode", "seconds", "support", "prompted", "first", "note", "by"];
 
     /// <summary>Reads a file.</summary>
     /// <returns>The lines, or the errors: where there is one error, there are no lines.</returns>
@@ -129,11 +129,14 @@ public static partial class AnswersFile
             if (Cell("seconds") is { Length: > 0 } seconds && !(double.TryParse(seconds, NumberStyles.Float, CultureInfo.InvariantCulture, out var time) && time is >= 0 and < 1e6)) Fail("seconds", $"“{Cut(seconds)}” is no number of seconds.");
             if (Cell("support") is { Length: > 0 } support && support is not ("full" or "most" or "some" or "bare")) Fail("support", $"“{Cut(support)}” is not full, most, some or bare.");
             if (Cell("prompted") is { Length: > 0 } prompted && prompted is not ("yes" or "no" or "true" or "false" or "1" or "0")) Fail("prompted", $"“{Cut(prompted)}” is neither yes nor no.");
+            if (Cell("by") is { Length: > 0 } by && by is not ("teacher" or "child")) Fail("by", $"“{Cut(by)}” is neither teacher nor child.");
             if (Cell("answer").Length > AnswerParser.LongestAnswer) Fail("answer", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("answer").Length}.");
             if (_failed || item is null || day is null) return null;
             var helped = Cell("prompted") is "yes" or "true" or "1" || Cell("support") is "full" or "most" or "some";
-            var first = Cell("first") is { Length: > 0 } before ? item.Read(before) : null;
-            return new AnswerLine(line, child, day.Value, new GivenAnswer(item, item.Read(Cell("answer")), mode, helped, first), Cell("answer"));
+            // Only a teacher's short signs mean that an answer was right; where nothing is said, a teacher typed.
+            var typist = Cell("by") == "child" ? Typist.Child : Typist.Teacher;
+            var first = Cell("first") is { Length: > 0 } before ? item.Read(before, typist) : null;
+            return new AnswerLine(line, child, day.Value, new GivenAnswer(item, item.Read(Cell("answer"), typist), mode, helped, first), Cell("answer"));
         }
 
         private Item? ItemFor(ClockTask task, string given)
@@ -152,7 +155,7 @@ public static partial class AnswersFile
                 Fail("given", $"No clock can show “{Cut(given)}”. A time is written as 8:35, or in words where the task gives words.");
                 return null;
             }
-            var choices = Cell("choices").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(AnswerParser.Parse).ToList();
+            var choices = Cell("choices").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(choice => AnswerParser.Parse(choice)).ToList();
             if (task == ClockTasks.Judge || task == ClockTasks.RepairClock) return new Item(task, time, choices.Count > 0 ? choices[0] : null);
             if (task == ClockTasks.Match) return new Item(task, time) { Clocks = [.. choices.Select(choice => choice.Meaning).OfType<ClockTime>()] };
             return new Item(task, time) { Choices = choices, Move = turn };

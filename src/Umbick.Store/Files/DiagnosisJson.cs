@@ -57,14 +57,12 @@ public static class DiagnosisJson
 
     private static IEnumerable<PatternFinding> Beside(IReadOnlyList<GivenAnswer> answers, Conclusion conclusion)
     {
-        var hundreds = conclusion.Findings.Where(finding => Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id)).Sum(finding => finding.Belief);
         foreach (var step in new[] { Step.CountingOn, Step.DayHalves })
         {
-            foreach (var finding in SideModel.Of(step, answers, Math.Min(1, hundreds)))
+            foreach (var finding in SideModel.Of(step, answers, conclusion.Hundreds))
             {
                 if (finding.Pattern is not { } pattern || finding.Belief < Conclusion.Worth || finding.Telling == 0) continue;
-                var label = finding.Belief >= Conclusion.LikelyFrom && finding.ItsWay >= Conclusion.TellingNeeded ? Label.Likely : finding.Belief >= Conclusion.PossibleFrom ? Label.Possible : Label.Unlikely;
-                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), label.ToString().ToLowerInvariant(), finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
+                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
             }
         }
     }

@@ -22,6 +22,7 @@ public sealed class ErrorModel : PageModel
         {
             404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
             400 => ("This page had grown old.", "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
+            401 => ("You are signed out.", "Nothing was changed. Sign in again, and go on where you were."),
             409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),
             _ => ("Something went wrong here.", "Every answer that was taken is kept. Try again; if it happens twice, tell whoever runs Umbick."),
         };

@@ -7,7 +7,18 @@ public static class SecurityHeaders
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
         + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
+    /// <summary>Set as an answer begins, so that what clears an answer which failed does not clear them too.</summary>
     public static IApplicationBuilder UseSecurityHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
+    {
+        context.Response.OnStarting(() =>
+        {
+            Set(context);
+            return Task.CompletedTask;
+        });
+        return next(context);
+    });
+
+    private static void Set(HttpContext context)
     {
         var headers = context.Response.Headers;
         headers.ContentSecurityPolicy = Policy;
@@ -16,6 +27,5 @@ public static class SecurityHeaders
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
         // A page of the teacher's must not come back from a cache once the device is with a child.
         if (!context.Request.Path.StartsWithSegments("/built") && !context.Request.Path.StartsWithSegments("/js")) headers.CacheControl = "no-store";
-        return next(context);
-    });
+    }
 }

@@ -27,6 +27,9 @@ public sealed record AskingView(
     /// <summary>The code that opens this sitting on another device, just after it was made.</summary>
     public string? Code { get; init; }
 
+    /// <summary>What was typed that cannot be read: sent once more, it is kept as it is.</summary>
+    public string? Unreadable { get; init; }
+
     /// <summary>The question being asked; null when the sitting is over.</summary>
     public Question? Current =>
         Sitting.Sitting.EndedAt is null ? Sitting.Questions.FirstOrDefault(question => question.Asked.Place == Sitting.Sitting.CurrentPlace) : null;
@@ -56,22 +59,22 @@ public sealed record AskingView(
     {
         AnswerBox.Hands => AnswerBoxes.LooseHands(item) switch
         {
-            (true, false) => "Where she put the short hand, in hours, then a bar: 7.5|",
-            (false, true) => "A bar, then where she put the long hand, in minutes: |40",
-            _ when item.Task == ClockTasks.RepairClock => "Only the hand she moved: 7.5| or |40",
+            (true, false) => "Where the short hand was put, in hours, then a bar: 7.5|",
+            (false, true) => "A bar, then where the long hand was put, in minutes: |40",
+            _ when item.Task == ClockTasks.RepairClock => "Only the hand that was moved: 7.5| or |40",
             _ => "Short hand in hours, bar, long hand in minutes: 7.5|40",
         },
-        AnswerBox.HandAndTime => wording.Fill("A bar, where she put the long hand in minutes, and the time: |25 8:25. The time alone will do, too"),
+        AnswerBox.HandAndTime => wording.Fill("A bar, where the long hand was put in minutes, and the time: |25 8:25. The time alone will do, too"),
         AnswerBox.HourPlace => "The hour, and where: 6 on, 6 little past, 6 halfway, 6 nearly next",
         AnswerBox.Places => "Like this: between 8 and 9, 7. Or: on 12, 9",
         AnswerBox.Pairs => wording.Fill("Clock and time: A=6:20; B=7:45"),
-        AnswerBox.Several => wording.Fill("All she names, with semicolons: 6:45; quarter {to} 7"),
-        AnswerBox.Numerals => "Her numbers from the top, clockwise: 12 1 2 3 …",
-        AnswerBox.Feel => "The seconds after which she stopped: 27.5",
-        AnswerBox.Clocks => "The letter or the time of the clock she points to",
-        AnswerBox.Choice or AnswerBox.Times => "What she chooses, or press it below",
-        _ when item.Question is not null => "Just as she says or writes it",
-        _ => wording.Fill("Just as she gives it: 8:35, 835, quarter {to} nine, 25 {past} 6"),
+        AnswerBox.Several => wording.Fill("All that are named, with semicolons: 6:45; quarter {to} 7"),
+        AnswerBox.Numerals => "The numbers from the top, clockwise: 12 1 2 3 …",
+        AnswerBox.Feel => "The seconds after which the child stopped: 27.5",
+        AnswerBox.Clocks => "The letter or the time of the clock that is pointed to",
+        AnswerBox.Choice or AnswerBox.Times => "What the child chooses, or press it below",
+        _ when item.Question is not null => "Just as the child says or writes it",
+        _ => wording.Fill("Just as the child gives it: 8:35, 835, quarter {to} nine, 25 {past} 6"),
     };
 
     /// <summary>The answers that she can point to; none where the answer is free.</summary>

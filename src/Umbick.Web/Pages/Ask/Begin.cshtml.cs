@@ -18,8 +18,12 @@ public sealed class BeginModel(Database database, ReadingModel model, Here here)
 
     public IEnumerable<IGrouping<Stage, ClockTask>> Tasks { get; } = ClockTasks.All.OrderBy(task => task.From).GroupBy(task => task.From);
 
-    public async Task<IActionResult> OnGet(Guid id)
+    /// <summary>Whether tasks were to be chosen, and none was.</summary>
+    public bool NoneChosen { get; private set; }
+
+    public async Task<IActionResult> OnGet(Guid id, bool none)
     {
+        NoneChosen = none;
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Child = record.Child;

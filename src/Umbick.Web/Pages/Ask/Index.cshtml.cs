@@ -15,6 +15,6 @@ public sealed class IndexModel(Database database) : PageModel
         var children = (await database.InSchool(User.Teacher().School, Store.Children.All, HttpContext.RequestAborted)).ToList();
         Open = [.. children.Where(child => child.OpenAsking is not null)];
         // Who has waited longest stands first.
-        Others = [.. children.Where(child => child.OpenAsking is null).OrderBy(child => child.LastSeen ?? DateTime.MinValue)];
+        Others = [.. children.Where(child => child.OpenAsking is null).OrderBy(child => child.LastSeen ?? DateOnly.MinValue)];
     }
 }

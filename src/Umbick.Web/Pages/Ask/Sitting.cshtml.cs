@@ -15,17 +15,20 @@ public sealed class HowGiven
 {
     public string? First { get; set; }
 
-    public bool Prompted { get; set; }
+    public string? Prompted { get; set; }
 
     public string? How { get; set; }
 
-    public AnswerMode? Mode { get; set; }
+    public string? Mode { get; set; }
 }
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
 public sealed class SittingModel(Database database, ReadingModel model, Asking asking, Here here, TimeProvider clock) : PageModel
 {
     public AskingView View { get; private set; } = null!;
+
+    /// <summary>What was typed that cannot be read: sent once more, it is kept as it is.</summary>
+    private string? Unreadable { get; set; }
 
     private Guid School => User.Teacher().School;
 
@@ -38,41 +41,52 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return sitting.Version == version ? StatusCode(StatusCodes.Status204NoContent) : await Shown(connection, id);
     });
 
-    public Task<IActionResult> OnPostAnswer(Guid id, Guid answer, int place, string? raw, float? seconds, float? begun, HowGiven given) => Within(async connection =>
+    public Task<IActionResult> OnPostAnswer(Guid id, AnswerSent sent, string? raw, HowGiven given) => Within(async connection =>
     {
-        raw = (raw ?? "").Trim();
-        if (answer == Guid.Empty || !ModelState.IsValid) return await Refuse(connection, id, raw, "This page was incomplete. Nothing was lost: type the answer again.");
-        if (raw.Length == 0) return await Refuse(connection, id, raw, "Type what the child said. For no answer type - and for “don’t know” type ?");
-        if (raw.Length > AnswerParser.LongestAnswer || given.First?.Length > AnswerParser.LongestAnswer)
-            return await Refuse(connection, id, raw, $"That is {Math.Max(raw.Length, given.First?.Length ?? 0):N0} characters; an answer has {AnswerParser.LongestAnswer} at most. It was not taken, and everything before it is kept.");
-        if (AnswerParser.Parse(raw) is AmbiguousHalf half)
-            return await Refuse(connection, id, raw, $"“{raw}” can be {Hours.Before(half.Hour)}:30 or {half.Hour}:30. Ask which she means, and type that.");
-        if (await Sittings.Find(connection, id) is not { } sitting) return NotFound();
-
+        var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
+        if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
+        if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
         here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
-        var item = (await Sittings.AskedIn(connection, [id]))[id].FirstOrDefault(asked => asked.Place == place)?.Item;
-        var timed = here.Manner.Timed;
-        var submission = new Submission(answer, place, item is null ? raw : ClockLetters.Spelled(item, raw), given.Mode ?? (item is null ? AnswerMode.Said : Asking.ModeOf(item, raw)), timed ? seconds : null)
+        // The answer is to the item at its place, whatever is asked by now.
+        var item = await Sittings.ItemAt(connection, id, sent.At);
+        Response.Refused(answer);
+        if (item is null) return await Conflict(connection, id, $"Nothing was asked there, so “{text}” was not kept. This is where the sitting stands.");
+        if (text.Length == 0) return await Refuse(connection, id, text, "Type what the child said. For no answer type - and for “don’t know” type ?");
+        if (Math.Max(text.Length, first.Length) is > AnswerParser.LongestAnswer and var length)
+            return await Refuse(connection, id, text, $"That is {length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most. It was not taken, and everything before it is kept.");
+        var spelled = ClockLetters.Spelled(item, text);
+        var read = item.Read(spelled);
+        if (read is AmbiguousHalf half)
+            return await Refuse(connection, id, text, $"“{text}” can be {here.Wording.Digital(half.Before)} or {here.Wording.Digital(half.After)}. Ask which is meant, and type that.");
+        if (read is Unread && sent.Confirmed != text)
         {
-            BegunSeconds = timed ? begun : null,
-            First = string.IsNullOrWhiteSpace(given.First) ? null : given.First.Trim(),
-            Prompted = given.Prompted,
+            Unreadable = text;
+            return await Refuse(connection, id, text, $"“{text}” cannot be read as an answer to this. Put it right, or press Enter again to keep it just so.");
+        }
+        var submission = sent.Submission(answer, spelled, Mode(given) ?? Asking.ModeOf(item, text), here.Manner.Timed) with
+        {
+            First = first.Length == 0 ? null : first,
+            Prompted = given.Prompted == "true",
             How = HowDone.Find(given.How)?.Id,
         };
-        return await asking.Answer(connection, School, id, submission, User.Teacher().Person) switch
+        switch (await asking.Answer(connection, School, id, submission, User.Teacher().Person))
         {
-            Submitted.Kept or Submitted.KeptBefore => await NextTurn(connection, sitting),
-            Submitted.NotFound => NotFound(),
-            Submitted.OtherAnswerKept => await Conflict(connection, id, "Another answer was already kept for this page. This is where the sitting stands."),
-            Submitted.Over => await Conflict(connection, id, "This sitting is over, so the last answer was not taken. All others are kept."),
-            _ => await Conflict(connection, id, $"The sitting has moved on, so “{raw}” was not taken. This is where it stands."),
-        };
+            case Submitted.Kept or Submitted.KeptBefore:
+                Response.Kept(answer);
+                return await NextTurn(connection, sitting);
+            case Submitted.NotFound:
+                return NotFound();
+            case Submitted.OtherAnswerKept:
+                return await Conflict(connection, id, $"Another answer was kept from this page before, so “{text}” was not. This is where the sitting stands.");
+            default:
+                return await Conflict(connection, id, $"That question has an answer already, so “{text}” was not kept. This is where the sitting stands; go one back to put an answer right.");
+        }
     });
 
     public Task<IActionResult> OnPostSkip(Guid id, int place) => Within(async connection => await asking.Skip(connection, School, id, place) switch
     {
-        Submitted.Kept => await Shown(connection, id),
-        Submitted.NotFound => NotFound(),
+        true => await Shown(connection, id),
+        null => NotFound(),
         _ => await Conflict(connection, id, "The sitting had moved on already, so nothing was left out. This is where it stands."),
     });
 
@@ -96,23 +110,32 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     public Task<IActionResult> OnPostWay(Guid id, string way) => Within(async connection =>
     {
         if (way is not (Ways.Conversation or Ways.OwnClock)) return BadRequest();
-        return await Held(connection, id, way) ? await Shown(connection, id) : NotFound();
+        return await asking.HoldIn(connection, School, id, way) ? await Shown(connection, id) : NotFound();
     });
 
     /// <summary>Makes the code that opens this sitting on the child's device.</summary>
     public Task<IActionResult> OnPostCode(Guid id) => Within(async connection =>
     {
-        if (!await Held(connection, id, Ways.Screen)) return NotFound();
+        if (!await asking.HoldIn(connection, School, id, Ways.Screen)) return await Shown(connection, id);
         var code = await Codes.Make(connection, School, id, clock.GetUtcNow().UtcDateTime);
         if (!await Show(connection, id)) return NotFound();
         View = View with { Code = code };
-        return Request.Headers["HX-Request"] == "true" ? Partial("_Asking", View) : Page();
+        return Request.IsScripted() ? Partial("_Asking", View) : Page();
+    });
+
+    /// <summary>Tells the day on which it was answered on paper.</summary>
+    public Task<IActionResult> OnPostDay(Guid id, DateOnly? day) => Within(async connection =>
+    {
+        if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
+        if (day is null || day > await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)) return await Refuse(connection, id, "", "Choose the day on which it was done: today, or before.");
+        await asking.TellDay(connection, School, sitting, day.Value);
+        return await Shown(connection, id);
     });
 
     /// <summary>Turns this device round: from now on it shows this sitting and nothing of the teacher's.</summary>
     public Task<IActionResult> OnPostHand(Guid id) => Within(async connection =>
     {
-        if (!await Held(connection, id, Ways.Screen)) return NotFound();
+        if (!await asking.HoldIn(connection, School, id, Ways.Screen)) return await Shown(connection, id);
         await HttpContext.EnterChildMode(School, id);
         return Redirect("/turn");
     });
@@ -120,12 +143,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
     private Task<IActionResult> Within(Func<DbConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
-    private static async Task<bool> Held(DbConnection connection, Guid id, string way)
-    {
-        if (await Sittings.Lock(connection, id) is not { IsPractice: false, EndedAt: null } sitting) return false;
-        if (sitting.Way != way) await Sittings.HoldIn(connection, id, way);
-        return true;
-    }
+    private static AnswerMode? Mode(HowGiven given) => Enum.TryParse<AnswerMode>(given.Mode, out var mode) && Enum.IsDefined(mode) ? mode : null;
 
     /// <summary>Where several share a clock, the next child's turn; else the same child's next question.</summary>
     private async Task<IActionResult> NextTurn(DbConnection connection, Sitting sitting)
@@ -133,7 +151,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         if (sitting.Visit is not { } visit) return await Shown(connection, sitting.Id);
         var open = (await Sittings.OfVisit(connection, visit)).Where(turn => turn.EndedAt is null).ToList();
         var next = (open.FirstOrDefault(turn => turn.Turn > sitting.Turn) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
-        if (next != sitting.Id && Request.Headers["HX-Request"] == "true") Response.Headers["HX-Push-Url"] = $"/ask/{next}";
+        if (next != sitting.Id && Request.IsScripted()) Response.Headers["HX-Push-Url"] = $"/ask/{next}";
         return await Shown(connection, next);
     }
 
@@ -142,10 +160,10 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
         here.Manner = record.Child.Manner;
-        var sittingHere = record.Sittings.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
+        var sittingHere = record.Begun.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
         var current = sittingHere.Questions.FirstOrDefault(question => question.Asked.Place == sitting.CurrentPlace);
         var ready = current is null ? [] : new ReadyAnswers(model).For(current.Asked.Item, current.Asked.Item.Task.Aloud, record.Replay.Belief);
-        View = new AskingView(record, sittingHere, ready, OfferIn(record, sittingHere), await Group(connection, sitting), told, typed ?? current?.Given?.Raw ?? "");
+        View = new AskingView(record, sittingHere, ready, OfferIn(record, sittingHere), await Group(connection, sitting), told, typed ?? current?.Given?.Raw ?? "") { Unreadable = Unreadable };
         return true;
     }
 
@@ -167,7 +185,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>The part that changes, to a script; the page's own address, to a browser without one.</summary>
     private async Task<IActionResult> Shown(DbConnection connection, Guid id)
     {
-        if (Request.Headers["HX-Request"] != "true") return Redirect($"/ask/{id}");
+        if (!Request.IsScripted()) return Redirect($"/ask/{id}");
         return await Show(connection, id) ? Partial("_Asking", View) : NotFound();
     }
 
@@ -180,6 +198,6 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         var kept = typed is { Length: > AnswerParser.LongestAnswer } ? typed[..AnswerParser.LongestAnswer] : typed;
         if (!await Show(connection, id, told, kept)) return NotFound();
         Response.StatusCode = status;
-        return Request.Headers["HX-Request"] == "true" ? Partial("_Asking", View) : Page();
+        return Request.IsScripted() ? Partial("_Asking", View) : Page();
     }
 }

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Store.Casework;
 using Umbick.Web.Security;
@@ -13,12 +14,14 @@ public sealed class StartModel(Database database, Asking asking) : PageModel
     private static readonly string[] KnownWays = [Ways.Conversation, Ways.OwnClock, Ways.Screen];
     private static readonly string[] Forms = ["A", "B", "C"];
 
-    public async Task<IActionResult> OnPost(Guid id, string? plan, string? way, string? form, string[]? task)
+    public async Task<IActionResult> OnPost(Guid id, string? plan, string? way, string? form, string[]? task, Guid? sitting)
     {
         var school = User.Teacher().School;
-        var beginning = new Beginning(Known(plan, KnownPlans), Known(way, KnownWays)) { Form = Known(form, Forms), Tasks = task ?? [] };
-        var sitting = await database.InSchool(school, connection => asking.Start(connection, school, id, beginning), HttpContext.RequestAborted);
-        return sitting is null ? NotFound() : Redirect($"/ask/{sitting}");
+        var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
+        if (plan == Plans.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
+        var beginning = new Beginning(Known(plan, KnownPlans), Known(way, KnownWays)) { Form = Known(form, Forms), Tasks = tasks, Id = sitting is { } made && made != Guid.Empty ? made : null };
+        var started = await database.InSchool(school, connection => asking.Start(connection, school, id, beginning), HttpContext.RequestAborted);
+        return started is null ? NotFound() : Redirect($"/ask/{started}");
     }
 
     private static string Known(string? given, string[] all) => all.FirstOrDefault(one => one == given) ?? all[0];

@@ -22,9 +22,13 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
 
     public async Task OnGet() => await Load();
 
-    public async Task<IActionResult> OnPost(Guid[] child)
+    /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
+    public Guid Visit { get; private set; } = Guid.CreateVersion7();
+
+    public async Task<IActionResult> OnPost(Guid[] child, Guid? visit)
     {
-        Chosen = [.. child.Distinct()];
+        (Chosen, Visit) = ([.. child.Distinct()], visit is { } made && made != Guid.Empty ? made : Visit);
+        if (await database.InSchool(School, connection => Sittings.OfVisit(connection, Visit), HttpContext.RequestAborted) is [var begun, ..]) return Redirect($"/ask/{begun.Id}");
         await Load();
         if (Chosen.Count is < Fewest or > Most)
         {
@@ -38,7 +42,6 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        var visit = Guid.CreateVersion7();
         var first = await database.InSchool(
             School,
             async connection =>
@@ -46,7 +49,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
                 Guid? opened = null;
                 foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
                 {
-                    var sitting = await asking.Start(connection, School, id, new Beginning { Visit = visit, Turn = turn });
+                    var sitting = await asking.Start(connection, School, id, new Beginning { Visit = Visit, Turn = turn });
                     opened ??= sitting;
                 }
                 return opened;

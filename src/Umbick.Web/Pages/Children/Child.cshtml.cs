@@ -50,7 +50,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
         Progress = record.FirstAndNow;
         var child = record.Child;
         var seen = record.Sittings.Count;
-        Line = seen == 0 ? child.Stage.Name(here.Wording) : $"{child.Stage.Name(here.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Sitting.StartedAt:d MMMM}";
+        Line = seen == 0 ? child.Stage.Name(here.Wording) : $"{child.Stage.Name(here.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
         Tell(record);
         if (Progress is not null) ProgressLine = Compare(Progress);
         return Page();

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
 using Umbick.Store;
 using Umbick.Store.Casework;
@@ -13,7 +12,7 @@ namespace Umbick.Web.Pages.Children;
 public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding, string? Seen, IReadOnlyList<Question> Answers);
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
-public sealed class IndexModel(Database database) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model) : PageModel
 {
     private const int Glance = 10;
 
@@ -52,22 +51,20 @@ public sealed class IndexModel(Database database) : PageModel
 
     private async Task<IReadOnlyList<CaseloadLine>> Lines(System.Data.Common.DbConnection connection)
     {
-        var children = (await Store.Children.All(connection)).ToList();
-        var last = children.Select(child => child.LastSitting).OfType<Guid>().ToList();
-        var labels = await Marginals.After(connection, last);
+        var children = await Caseload.Load(connection, model);
+        var last = children.Select(one => one.Child.LastSitting).OfType<Guid>().ToList();
         var asked = await Sittings.AskedIn(connection, last);
         var answers = await Sittings.AnswersIn(connection, last);
-        return [.. children.Select(child => Line(child, labels, asked, answers))];
+        return [.. children.Select(child => Line(child, asked, answers))];
     }
 
-    private static CaseloadLine Line(
-        CaseloadRow child, ILookup<Guid, (Pattern Pattern, Label Label)> labels, ILookup<Guid, Asked> asked, ILookup<Guid, GivenRow> answers)
+    private static CaseloadLine Line(CaseloadChild known, ILookup<Guid, Asked> asked, ILookup<Guid, GivenRow> answers)
     {
+        var child = known.Child;
         var sitting = child.LastSitting ?? Guid.Empty;
         var wording = child.Manner.Wording;
-        var (likely, possible) = (CaseState.Labelled(labels[sitting], Label.Likely), CaseState.Labelled(labels[sitting], Label.Possible));
-        var cleared = CaseState.Labelled(labels[sitting], Label.Cleared);
-        var next = WhatNext.For(new CaseState(child.Sittings, likely, possible, child.OpenAsking is not null, child.OpenSet is not null, child.PractisedSinceAsked), wording);
+        var (likely, possible, cleared) = (known.Labelled(Label.Likely), known.Labelled(Label.Possible), known.Labelled(Label.Cleared));
+        var next = WhatNext.For(known.State, wording);
         var finding = (likely, possible, cleared) switch
         {
             ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.TextsIn(wording).FindingOf(child.Alias))),
@@ -78,10 +75,10 @@ public sealed class IndexModel(Database database) : PageModel
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);
         var questions = asked[sitting]
             .Where(item => given.ContainsKey(item.Place))
-            .Select(item => new Question(item, given[item.Place], item.Item.Read(given[item.Place].Raw), IsRight(item, given[item.Place], child)));
+            .Select(item => new Question(item, given[item.Place], given[item.Place].ReadFor(item.Item), IsRight(item, given[item.Place], child)));
         return new CaseloadLine(child, next, finding, child.LastSeen?.ToString("d MMM"), [.. questions]);
     }
 
     private static bool IsRight(Asked item, GivenRow given, CaseloadRow child) =>
-        Scoring.IsRight(item.Item, item.Item.Read(given.Raw), given.AnswerMode, child.Stage, child.Manner.Nearness);
+        Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, child.Stage, child.Manner.Nearness);
 }

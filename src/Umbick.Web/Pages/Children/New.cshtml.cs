@@ -22,17 +22,21 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
     {
     }
 
-    public async Task<IActionResult> OnPost(string? alias, Stage stage)
+    /// <summary>The id of the child that this page would add: sending it twice adds one.</summary>
+    public Guid NewId { get; private set; } = Guid.CreateVersion7();
+
+    public async Task<IActionResult> OnPost(Guid? id, string? alias, Stage stage)
     {
+        if (id is { } made && made != Guid.Empty) NewId = made;
         Alias = (alias ?? "").Trim();
         Told = Store.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
         if (Told is not null) return Refused();
         Stage = stage;
         var (school, now) = (User.Teacher().School, clock.GetUtcNow());
-        var child = new Child(Guid.CreateVersion7(now), Alias, stage);
-        var (id, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, school, child, now.UtcDateTime), HttpContext.RequestAborted);
-        if (!wasThere) return Redirect($"/children/{id}");
-        (There, Told) = (id, $"{Alias} is on the caseload already. Choose another alias, or go on with her.");
+        var child = new Child(NewId, Alias, stage);
+        var (joined, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, school, child, now.UtcDateTime), HttpContext.RequestAborted);
+        if (!wasThere) return Redirect($"/children/{joined}");
+        (There, Told) = (joined, $"{Alias} is on the caseload already. Choose another alias, or go on with that child.");
         return Refused();
     }
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
@@ -8,10 +9,19 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
+/// <summary>What a teacher is told of an answer that was typed from paper and kept; null of both where there is nothing to tell.</summary>
+/// <param name="Alias">The child.</param>
+/// <param name="Place">The question's place.</param>
+/// <param name="Raw">What was typed.</param>
+/// <param name="Half">What a half may mean.</param>
+public sealed record CellNote(string Alias, int Place, string Raw, AmbiguousHalf? Half);
+
 /// <summary>Answers typed from paper, a row a child.</summary>
-public sealed class GridModel(Database database, Screen screen) : PageModel
+public sealed class GridModel(Database database, Screen screen, Here here) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;
+
+    public string? Told { get; private set; }
 
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
@@ -20,34 +30,63 @@ public sealed class GridModel(Database database, Screen screen) : PageModel
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 
-    /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
-    public async Task<IActionResult> OnPostCell(Guid id, Guid sitting, int place, Guid answer, string? raw)
+    /// <summary>Tells the day on which the sheets were done.</summary>
+    public async Task<IActionResult> OnPostDay(Guid id, string? day, string? other)
     {
-        raw = (raw ?? "").Trim();
-        if (answer == Guid.Empty || raw.Length is 0 or > AnswerParser.LongestAnswer || !ModelState.IsValid) return BadRequest();
-        var kept = await Enter(sitting, new Submission(answer, place, raw, AnswerMode.Written, null));
-        return kept switch
+        var text = string.IsNullOrEmpty(day) ? other : day;
+        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var told) || told > here.Today)
         {
-            Submitted.Kept or Submitted.KeptBefore => StatusCode(StatusCodes.Status204NoContent),
-            Submitted.NotFound => NotFound(),
-            _ => StatusCode(StatusCodes.Status409Conflict),
-        };
+            Told = "Choose the day on which they were done: today, or before.";
+            Response.StatusCode = StatusCodes.Status400BadRequest;
+            return await OnGet(id);
+        }
+        return await database.InSchool(School, connection => screen.TellDay(connection, School, id, told), HttpContext.RequestAborted) ? Redirect($"/classes/{id}/grid") : NotFound();
     }
 
-    /// <summary>Keeps whatever the boxes hold that is not kept yet: a page without script, or one whose connection failed.</summary>
+    /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
+    public async Task<IActionResult> OnPostCell(Guid id, Guid sitting, AnswerSent sent, string? raw)
+    {
+        var text = AnswerSent.Text(raw);
+        if (sent.Id is not { } answer || !await Load(id)) return BadRequest();
+        var child = Class.Children.FirstOrDefault(one => one.Sitting.Sitting.Id == sitting);
+        if (child is null || text.Length is 0 or > AnswerParser.LongestAnswer || Class.Screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
+        var kept = await Enter(sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false));
+        if (kept is not (Submitted.Kept or Submitted.KeptBefore))
+            return Refused(answer, $"{child.Child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
+        Response.Kept(answer);
+        return Class.Items.ElementAtOrDefault(sent.At - 1)?.Read(text) is { } read and (AmbiguousHalf or Unread)
+            ? Partial("_CellNote", new CellNote(child.Child.Alias, sent.At, text, read as AmbiguousHalf))
+            : Content("");
+    }
+
+    /// <summary>Keeps whatever the boxes hold that is not kept yet, where a page has no script.</summary>
     public async Task<IActionResult> OnPost(Guid id)
     {
         if (!await Load(id)) return NotFound();
-        foreach (var child in Class.Children)
+        foreach (var sitting in Class.Children.Select(child => child.Sitting))
         {
-            foreach (var question in child.Sitting.Questions)
+            for (var place = 1; place <= Class.Items.Count; place++)
             {
-                var raw = Request.Form[$"a-{child.Sitting.Sitting.Id}-{question.Asked.Place}"].ToString().Trim();
-                if (raw.Length is 0 or > AnswerParser.LongestAnswer || raw == question.Given?.Raw) continue;
-                await Enter(child.Sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), question.Asked.Place, raw, AnswerMode.Written, null));
+                var raw = AnswerSent.Text(Request.Form[$"a-{sitting.Sitting.Id}-{place}"].ToString());
+                var stands = sitting.Questions.FirstOrDefault(question => question.Asked.Place == place)?.Given;
+                if (raw.Length is 0 or > AnswerParser.LongestAnswer || raw == stands?.Raw || Class.Screening.PaperDay is null) continue;
+                var corrects = Guid.TryParse(Request.Form[$"s-{sitting.Sitting.Id}-{place}"], out var seen) ? seen : default(Guid?);
+                await Enter(sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects });
             }
         }
         return Redirect($"/classes/{id}");
+    }
+
+    private static string Why(ScreenedChild? child, string text) =>
+        child is null ? "This child is not in the class."
+        : text.Length > AnswerParser.LongestAnswer ? $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}."
+        : "Tell first on which day the sheets were done.";
+
+    private PartialViewResult Refused(Guid answer, string told, int status)
+    {
+        Response.Refused(answer);
+        Response.StatusCode = status;
+        return Partial("_Told", told);
     }
 
     private Task<Submitted> Enter(Guid sitting, Submission submission) =>

@@ -16,6 +16,9 @@ public sealed class IndexModel(Database database, Screen screen) : PageModel
 
     public string? Told { get; private set; }
 
+    /// <summary>The id of the class that this page would make: sending it twice makes one.</summary>
+    public Guid NewId { get; private set; } = Guid.CreateVersion7();
+
     public string Title { get; private set; } = "";
 
     public string Aliases { get; private set; } = "";
@@ -26,9 +29,9 @@ public sealed class IndexModel(Database database, Screen screen) : PageModel
 
     public async Task OnGet() => await Load();
 
-    public async Task<IActionResult> OnPost(string? title, Stage stage, string? aliases)
+    public async Task<IActionResult> OnPost(Guid? id, string? title, Stage stage, string? aliases)
     {
-        (Title, Aliases) = ((title ?? "").Trim(), aliases ?? "");
+        (Title, Aliases, NewId) = ((title ?? "").Trim(), aliases ?? "", id is { } made && made != Guid.Empty ? made : NewId);
         var list = Aliases.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).ToList();
         Told = Fault(list);
         if (!Stages.OfReading.Contains(stage)) Told ??= "Choose what has been taught so far.";
@@ -39,8 +42,8 @@ public sealed class IndexModel(Database database, Screen screen) : PageModel
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        var id = await database.InSchool(School, connection => screen.Start(connection, School, Title, stage, list), HttpContext.RequestAborted);
-        return Redirect($"/classes/{id}");
+        var started = await database.InSchool(School, connection => screen.Start(connection, School, Title, stage, list, NewId), HttpContext.RequestAborted);
+        return Redirect($"/classes/{started}");
     }
 
     private string? Fault(List<string> aliases)
@@ -50,7 +53,7 @@ public sealed class IndexModel(Database database, Screen screen) : PageModel
         if (aliases.Count > Screen.MostChildren) return $"That is {aliases.Count} children; a class has {Screen.MostChildren} at most. Nothing was made, and the list is still here.";
         if (aliases.Find(alias => Alias.Fault(alias) is not null) is { } wrong) return $"“{(wrong.Length > 20 ? wrong[..20] + "…" : wrong)}”: {Alias.Fault(wrong)}";
         var twice = aliases.GroupBy(alias => alias).FirstOrDefault(same => same.Count() > 1);
-        return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of her own.";
+        return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of their own.";
     }
 
     private async Task Load() => Screenings = [.. await database.InSchool(School, Store.Screenings.All, HttpContext.RequestAborted)];

@@ -30,6 +30,9 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
 
     public Explained? Explained { get; private set; }
 
+    /// <summary>Whether a script asks for what changes, and not for the page.</summary>
+    public bool IsPart => Request.IsScripted();
+
     /// <summary>What each pattern would answer to this clock.</summary>
     public IReadOnlyList<(Answer Answer, IReadOnlyList<Pattern> Patterns)> OtherWays { get; private set; } = [];
 
@@ -48,7 +51,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
         if (User.Identity?.IsAuthenticated != true && !await demo.IsOpenTo(HttpContext)) return Challenge();
         (TimeText, AnswerText, Task) = (Cut(time ?? "4:00"), Cut(answer ?? ""), Tasks.FirstOrDefault(one => one.Id == task) ?? ClockTasks.ReadDigital);
         if (Find() is { } asked) Explain(asked, answer);
-        return Request.Headers["HX-Request"] == "true" ? Partial("_Explain", this) : Page();
+        return IsPart ? Partial("_Explained", this) : Page();
     }
 
     private Item? Find()
@@ -88,7 +91,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
         Given = asked.Read(AnswerText);
         Told = Given switch
         {
-            AmbiguousHalf half => $"“{AnswerText}” can be {here.Wording.Digital(new ClockTime(Hours.Before(half.Hour), 30))} or {here.Wording.Digital(new ClockTime(half.Hour, 30))}; in some languages it is the first. Ask which is meant, and type that.",
+            AmbiguousHalf half => $"“{AnswerText}” can be {here.Wording.Digital(half.Before)} or {here.Wording.Digital(half.After)}; in some languages it is the first. Ask which is meant, and type that.",
             Unread => $"“{AnswerText}” cannot be read as an answer to this. {HowToType}",
             NoAnswer or DontKnow => "No answer tells nothing of how the clock is read. It is still worth noting.",
             _ => null,

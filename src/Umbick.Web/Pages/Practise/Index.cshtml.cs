@@ -2,13 +2,13 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
-using Umbick.Core.Progress;
 using Umbick.Store;
+using Umbick.Store.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-public sealed class IndexModel(Database database, Here here) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, Here here) : PageModel
 {
     private const int MostDone = 60;
 
@@ -29,17 +29,9 @@ public sealed class IndexModel(Database database, Here here) : PageModel
         {
             Waiting = [.. await Sets.Waiting(connection)];
             Done = [.. await Sets.Done(connection, MostDone)];
-            var caseload = (await Store.Children.All(connection)).ToList();
-            _wordings = caseload.ToDictionary(child => child.Id, child => child.Manner.Wording);
-            var children = caseload.Where(child => child.OpenSet is null && child.LastSitting is not null).ToList();
-            var labels = await Marginals.After(connection, children.Select(child => child.LastSitting!.Value));
-            Wanted =
-            [
-                .. from child in children
-                   let likely = CaseState.Labelled(labels[child.LastSitting!.Value], Label.Likely)
-                   where likely.Count > 0
-                   select (child, likely[0]),
-            ];
+            var caseload = await Caseload.Load(connection, model);
+            _wordings = caseload.ToDictionary(one => one.Child.Id, one => one.Child.Manner.Wording);
+            Wanted = [.. from one in caseload where one.Child.OpenSet is null && one.State.Likely.Count > 0 select (one.Child, one.State.Likely[0])];
         },
         HttpContext.RequestAborted);
 }

@@ -32,22 +32,24 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         return Page();
     }
 
-    public async Task<IActionResult> OnPost(Guid child, string? pattern, int seed)
+    public async Task<IActionResult> OnPost(Guid child, string? pattern, int seed, Guid? set)
     {
         if (!TryFind(pattern, out var found)) return NotFound();
         var (school, person) = User.Teacher();
-        var set = await database.InSchool<Guid?>(
+        var given = await database.InSchool<Guid?>(
             school,
             async connection =>
             {
+                await Store.Children.Lock(connection, child);
                 var record = await ChildRecord.Load(connection, model, child);
                 if (record is null) return null;
+                if (set is { } made && await Sets.Find(connection, made) is not null) return made;
                 // A set that still waits is the one: pressing twice must not make two.
                 if (record.Child.OpenSet is { } open) return open;
-                return (await practising.Assign(connection, school, record, found, seed, person)).Set;
+                return (await practising.Assign(connection, school, record, found, seed, person, set is { } id && id != Guid.Empty ? id : null)).Set;
             },
             HttpContext.RequestAborted);
-        return set is null ? NotFound() : Redirect($"/practise/{set}");
+        return given is null ? NotFound() : Redirect($"/practise/{given}");
     }
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>

@@ -34,11 +34,11 @@ public sealed class SetModel(Database database, ReadingModel model, Here here) :
                 var record = await ChildRecord.Load(connection, model, set.Child);
                 Set = set;
                 here.Manner = record!.Child.Manner;
-                if (set is { IsAtEase: true, DoneAt: { } done })
+                if (set is { IsAtEase: true, DoneAt: not null, Day: { } done })
                 {
                     var days = record.Fluency;
-                    Seconds = days.LastOrDefault(day => day.Day == DateOnly.FromDateTime(done));
-                    SecondsBefore = days.LastOrDefault(day => day.Day < DateOnly.FromDateTime(done));
+                    Seconds = days.LastOrDefault(day => day.Day == done);
+                    SecondsBefore = days.LastOrDefault(day => day.Day < done);
                 }
                 Items = await Sets.Items(connection, id);
                 Answered = [.. record.Sittings.FirstOrDefault(sitting => sitting.Sitting.Id == set.Sitting)?.Answered ?? []];

@@ -12,15 +12,26 @@ public sealed class IndexModel(Database database, Here here) : PageModel
 
     public SettingChoices Choices { get; private set; } = null!;
 
-    public void OnGet(bool kept)
+    /// <summary>The time zones to choose from.</summary>
+    public IReadOnlyList<string> TimeZones { get; private set; } = [];
+
+    public async Task OnGet(bool kept)
     {
         Kept = kept;
+        TimeZones = await database.InSchool(User.Teacher().School, Schools.TimeZones, HttpContext.RequestAborted);
         Choices = SettingChoices.OfSchool(here.Manner);
     }
 
-    public async Task<IActionResult> OnPost()
+    public async Task<IActionResult> OnPost(string? zone)
     {
-        await database.InSchool(User.Teacher().School, connection => Schools.Choose(connection, SettingChoices.Read(Request.Form)), HttpContext.RequestAborted);
+        await database.InSchool(
+            User.Teacher().School,
+            async connection =>
+            {
+                await Schools.Choose(connection, SettingChoices.Read(Request.Form));
+                if (!string.IsNullOrEmpty(zone)) await Schools.MoveTo(connection, zone);
+            },
+            HttpContext.RequestAborted);
         return Redirect("/settings?kept=true");
     }
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 
 namespace Umbick.Web.Pages;
@@ -11,24 +12,21 @@ namespace Umbick.Web.Pages;
 /// <param name="MinuteLoose">Whether the minute hand can be moved.</param>
 public sealed record HandsBoard(double? Hour, double? Minute, bool HourLoose, bool MinuteLoose)
 {
-    /// <summary>Whether only a hand that was moved is an answer: one of two is wrong, and the child has to find which.</summary>
-    public bool OnlyMoved { get; init; }
-
     /// <summary>Whether the hands go together, as those of a real clock do.</summary>
     public bool Geared { get; init; }
 
     /// <summary>The clock that things are shown with, at ten past ten.</summary>
     public static HandsBoard ToShow => new(10 + (10 / 60.0), 10, true, true);
 
-    /// <summary>The board for an item: a hand that is not asked for stands where it belongs, loose ones at the top.</summary>
-    public static HandsBoard For(Item item)
+    /// <summary>The board for an item: a hand that is not asked for stands where it belongs, loose ones where nothing known would put them.</summary>
+    public static HandsBoard For(Item item, ReadingModel model)
     {
         var (hour, minute) = AnswerBoxes.LooseHands(item);
-        if (item.Claim is PlacedAnswer { Hands: { } wrong }) return new HandsBoard(wrong.Hour, wrong.Minute, hour, minute) { OnlyMoved = true };
-        var right = HandPositions.Of(item.Time);
+        if (item.Claim is PlacedAnswer { Hands: { } wrong }) return new HandsBoard(wrong.Hour, wrong.Minute, hour, minute);
+        var (right, start) = (HandPositions.Of(item.Time), StartingHands.For(model, item));
         return new HandsBoard(
-            hour ? 0 : item.Task == ClockTasks.SetMinutes ? null : right.Hour,
-            minute ? 0 : right.Minute,
+            hour ? start.Hour : item.Task == ClockTasks.SetMinutes ? null : right.Hour,
+            minute ? start.Minute : right.Minute,
             hour,
             minute);
     }

@@ -21,11 +21,9 @@ public sealed record SheetItem(Item Item, Support Support)
             if (Box is not (AnswerBox.Hands or AnswerBox.HandAndTime) || Item.Task == ClockTasks.RepairClock || Item.Task == ClockTasks.CopyClock)
                 return new ItemShown(Item, Support, "A clock").Clock;
             var (hour, minute) = AnswerBoxes.LooseHands(Item);
-            var board = HandsBoard.For(Item);
-            var given = (hour ? null : board.Hour, minute ? null : board.Minute);
             return new Face(FaceSize.Large)
             {
-                Hands = given is (null, null) ? null : HandPositions.Of(Item.Time),
+                Hands = (hour && minute) || Item.Task == ClockTasks.SetMinutes ? null : HandPositions.Of(Item.Time),
                 Only = hour ? OneHand.Minute : OneHand.Hour,
                 Label = "A clock to draw on",
             };

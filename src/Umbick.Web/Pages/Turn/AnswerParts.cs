@@ -18,17 +18,17 @@ public sealed class AnswerParts
 
     public string? Hour { get; set; }
 
-    public double? HourHand { get; set; }
+    public string? HourHand { get; set; }
 
-    public double? MinuteHand { get; set; }
+    public string? MinuteHand { get; set; }
 
     public string? HourOf { get; set; }
 
     public string? PlaceOf { get; set; }
 
-    public int[] Beside { get; set; } = [];
+    public string[] Beside { get; set; } = [];
 
-    public int? LongAt { get; set; }
+    public string? LongAt { get; set; }
 
     public string[] Chosen { get; set; } = [];
 
@@ -36,28 +36,48 @@ public sealed class AnswerParts
 
     public string?[] Numerals { get; set; } = [];
 
-    /// <summary>The answer as it would be typed; empty where nothing was put in. What was left out is a gap.</summary>
+    /// <summary>The answer as it would be typed; empty where nothing was put in, or a hand was left alone. What was left out of words is a gap.</summary>
     public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.Of(item) switch
     {
-        AnswerBox.HandAndTime => $"{Placed()} {Raw}".Trim(),
+        AnswerBox.HandAndTime => $"{(MinuteHand is null ? "" : Placed())} {Raw}".Trim(),
         AnswerBox.Clocks => ClockLetters.Spelled(item, Raw ?? ""),
         _ when !string.IsNullOrWhiteSpace(Raw) => Raw,
         AnswerBox.Words => InWords(),
-        AnswerBox.Hands => Placed(),
+        AnswerBox.Hands => AreHandsPut(item) ? Placed() : "",
         AnswerBox.HourPlace => HourOf is null ? "" : $"{HourOf} {PlaceOf}".Trim(),
-        AnswerBox.Places => Beside.Length is 1 or 2 && LongAt is { } at ? Places(at) : "",
+        AnswerBox.Places => Places(),
         AnswerBox.Several => string.Join("; ", Chosen),
         AnswerBox.Pairs => string.Join("; ", item.Clocks.Zip(Pairs).Where(pair => !string.IsNullOrEmpty(pair.Second)).Select(pair => $"{pair.First}={pair.Second}")),
         AnswerBox.Numerals => Numerals.All(string.IsNullOrWhiteSpace) ? "" : string.Join(' ', Numerals.Select(Gap)),
         _ => "",
     };
 
+    /// <summary>What a child is told who has put in nothing, or not all.</summary>
+    public static string Missing(Item item) => AnswerBoxes.Of(item) switch
+    {
+        AnswerBox.Hands when item.Task == ClockTasks.RepairClock => "Move the hand that is wrong first.",
+        AnswerBox.Hands when AnswerBoxes.LooseHands(item) is (true, true) && item.Task != ClockTasks.RepairClock => "Move both hands first. One that is right already: touch it.",
+        AnswerBox.Hands => "Move the hand first.",
+        _ => "Put in your answer first.",
+    };
+
+    /// <summary>Whether every hand was touched that has to be put: one that was left alone is no answer.</summary>
+    private bool AreHandsPut(Item item)
+    {
+        var (hour, minute) = AnswerBoxes.LooseHands(item);
+        var (hourPut, minutePut) = (Position(HourHand) is not null, Position(MinuteHand) is not null);
+        return item.Task == ClockTasks.RepairClock ? hourPut || minutePut : (hourPut || !hour) && (minutePut || !minute);
+    }
+
     private string Placed()
     {
-        if (HourHand is null && MinuteHand is null) return "";
-        var placed = HandPositions.Wrapped(Math.Round(HourHand ?? 0, 2), Math.Round(MinuteHand ?? 0, 2));
-        return new PlacedAnswer(HourHand is null ? null : placed.Hour, MinuteHand is null ? null : placed.Minute).Raw;
+        var (hour, minute) = (Position(HourHand), Position(MinuteHand));
+        var placed = HandPositions.Wrapped(Math.Round(hour ?? 0, 2), Math.Round(minute ?? 0, 2));
+        return new PlacedAnswer(hour is null ? null : placed.Hour, minute is null ? null : placed.Minute).Raw;
     }
+
+    private static double? Position(string? text) =>
+        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var at) && double.IsFinite(at) ? at : null;
 
     private string InWords()
     {
@@ -66,13 +86,16 @@ public sealed class AnswerParts
         return amount is null && Way is null && Hour is null ? "" : $"{Gap(amount)} {Way ?? "?"} {Gap(Hour)}";
     }
 
-    private string Places(int at)
+    private string Places()
     {
-        if (Beside.Length == 1) return string.Create(CultureInfo.InvariantCulture, $"on {Beside[0]}, {at}");
+        var beside = Beside.Select(Numeral).OfType<int>().Order().ToList();
+        if (beside.Count is not (1 or 2) || Numeral(LongAt) is not { } at) return "";
+        if (beside.Count == 1) return $"on {beside[0]}, {at}";
         // Between 12 and 1 the walk round the face goes on from the top.
-        var (from, to) = (Beside.Min(), Beside.Max());
-        return from == 1 && to == 12 ? $"between 12 and 1, {at}" : $"between {from} and {to}, {at}";
+        return beside is [1, 12] ? $"between 12 and 1, {at}" : $"between {beside[0]} and {beside[1]}, {at}";
     }
+
+    private static int? Numeral(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var numeral) && numeral is >= 1 and <= 12 ? numeral : null;
 
     private static string Gap(string? part) => string.IsNullOrWhiteSpace(part) ? "?" : part.Trim();
 }

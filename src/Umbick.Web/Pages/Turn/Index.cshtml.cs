@@ -1,4 +1,5 @@
 using System.Data.Common;
+using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -13,7 +14,7 @@ namespace Umbick.Web.Pages.Turn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
-public sealed class IndexModel(Database database, Practising practising, Asking asking, Here here) : PageModel
+public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, Here here) : PageModel
 {
     /// <summary>A turn of a practice set; null where the sitting is an asking.</summary>
     public TurnView? View { get; private set; }
@@ -43,32 +44,40 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plans.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
         var rest = await Sittings.AskedIn(connection, [Id]);
         var done = View?.Turn.Done ?? Question!.Done;
-        var ahead = rest[Id].Where(asked => asked.Place > sitting.CurrentPlace).Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null));
+        var ahead = rest[Id].Where(asked => asked.Place > sitting.CurrentPlace)
+            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && here.Manner.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     });
 
-    public Task<IActionResult> OnPostAnswer(Guid answer, int place, string? instead, float? seconds, float? begun, bool later, AnswerParts parts) => Within(async connection =>
+    /// <summary>A fresh key for the page's forms, where the one in it has grown old.</summary>
+    public IActionResult OnGetToken() => Content(forms.GetAndStoreTokens(HttpContext).RequestToken ?? "");
+
+    public Task<IActionResult> OnPostAnswer(AnswerSent sent, string? instead, AnswerParts parts) => Within(async connection =>
     {
-        if (answer == Guid.Empty || !ModelState.IsValid) return await Told(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
-        if (!await Show(connection)) return NotFound();
-        var item = (View?.Turn.Asked ?? Question?.Asked)?.Item;
-        var text = (instead ?? parts.AsText(item)).Trim();
-        if (text.Length == 0) return await Told(connection, "Put in your answer first.", StatusCodes.Status400BadRequest);
-        if (text.Length > AnswerParser.LongestAnswer) return await Told(connection, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
-        var timed = here.Manner.Timed;
-        var mode = View?.Turn.Geared == true ? AnswerMode.Geared : item?.Task.OnScreen ?? AnswerMode.Written;
-        var submission = new Submission(answer, place, text, mode, timed ? seconds : null) { BegunSeconds = timed ? begun : null, Later = later };
-        var submitted = View is null
-            ? await asking.Answer(connection, School, Id, submission, by: null)
-            : await practising.Answer(connection, School, Id, submission);
-        return submitted is Submitted.Kept or Submitted.KeptBefore
-            ? await Shown(connection)
-            : await Told(connection, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
+        if (sent.Id is not { } answer) return await Told(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
+        if (await Sittings.Find(connection, Id) is not { } sitting) return NotFound();
+        here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
+        // The answer is to the item at its place, whatever is asked by now.
+        var item = await Sittings.ItemAt(connection, Id, sent.At);
+        if (item is null) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
+        var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
+        if (text.Length == 0) return await Refused(connection, answer, AnswerParts.Missing(item), StatusCodes.Status400BadRequest);
+        if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
+        var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Manner.Timed) with { Corrects = null };
+        var submitted = sitting.IsPractice
+            ? await practising.Answer(connection, School, Id, submission)
+            : await asking.Answer(connection, School, Id, submission, by: null);
+        if (submitted is not (Submitted.Kept or Submitted.KeptBefore))
+            return await Refused(connection, answer, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
+        Response.Kept(answer);
+        return await Shown(connection);
     });
 
-    public Task<IActionResult> OnPostOn(int place) => Within(async connection =>
+    /// <summary>Goes on from an item that is settled. It is sent like an answer, so that it is not lost either.</summary>
+    public Task<IActionResult> OnPostOn(Guid answer, int place) => Within(async connection =>
     {
         await practising.GoOn(connection, School, Id, place);
+        Response.Kept(answer);
         return await Shown(connection);
     });
 
@@ -82,7 +91,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         {
             var turn = (await Practising.Where(connection, Id))!;
             here.Manner = turn.Manner;
-            View = new TurnView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), here.Wording, told);
+            View = new TurnView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), told);
             return true;
         }
         here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
@@ -96,14 +105,20 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
 
     private async Task<IActionResult> Shown(DbConnection connection)
     {
-        if (Request.Headers["HX-Request"] != "true") return Redirect("/turn");
+        if (!Request.IsScripted()) return Redirect("/turn");
         return await Show(connection) ? Part() : NotFound();
+    }
+
+    private Task<IActionResult> Refused(DbConnection connection, Guid answer, string told, int status)
+    {
+        Response.Refused(answer);
+        return Told(connection, told, status);
     }
 
     private async Task<IActionResult> Told(DbConnection connection, string told, int status)
     {
         if (!await Show(connection, told)) return NotFound();
         Response.StatusCode = status;
-        return Request.Headers["HX-Request"] == "true" ? Part() : Page();
+        return Request.IsScripted() ? Part() : Page();
     }
 }

@@ -1,5 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 using Umbick.Web.Faces;
 
 namespace Umbick.Web.Pages.Turn;
@@ -7,15 +8,19 @@ namespace Umbick.Web.Pages.Turn;
 /// <summary>What the child sees in a practice set: one question, or what came of her answer to it.</summary>
 /// <param name="Turn">Where she is.</param>
 /// <param name="LookAgain">What to look at, when an answer was not right.</param>
-/// <param name="Wording">How times are said and written here.</param>
 /// <param name="Told">Something that has to be told; null where there is nothing.</param>
-public sealed record TurnView(Store.Casework.Turn Turn, string LookAgain, Wording Wording, string? Told)
+public sealed record TurnView(Store.Casework.Turn Turn, string LookAgain, string? Told)
 {
     /// <summary>The item.</summary>
     public Item Item => Turn.Asked!.Item;
 
     /// <summary>Her latest answer; null before she has given one.</summary>
-    public Answer? Hers => (Turn.Second ?? Turn.First) is { } given ? Item.Read(given.Raw) : null;
+    public Answer? Hers => (Turn.Second ?? Turn.First)?.ReadFor(Item);
+
+    /// <summary>What this face shows, hand by hand, where the answer went wrong.</summary>
+    public IReadOnlyList<string> Explained => FaceTold.Of(Item, Hers, Turn.Manner);
+
+    private Wording Wording => Turn.Manner.Wording;
 
     /// <summary>Whether her latest answer is right.</summary>
     public bool IsRight => Turn.FirstRight || Turn.SecondRight;
@@ -37,6 +42,7 @@ public sealed record TurnView(Store.Casework.Turn Turn, string LookAgain, Wordin
     {
         { Form: Core.Items.AnswerForm.Words } => Wording.Words(Item.Time),
         { Form: Core.Items.AnswerForm.Hour } => HourPlaces.Told(Item.Time),
+        { Form: Core.Items.AnswerForm.Minutes } => $"{Item.Time.Minute} minutes",
         _ => Wording.Digital(Item.Time),
     };
 }

@@ -1,22 +1,123 @@
-// Asking in conversation: how long an answer takes, and one key for each thing that is noted. The rules are the server's.
+// Asking in conversation: how long an answer takes, one key for each thing that is noted, and every key in its order, however quickly
+// it is typed: what is typed while a question changes waits until the next one stands. The rules are the server's.
 (() => {
+  const { queue, heard } = Sending;
   let shown = performance.now();
   let begun = null;
+  let changing = false;
+  let sent = null;
+  let typedOn = [];
   const find = (hook) => document.querySelector(hook);
+  const field = () => document.getElementById("raw");
+  const asking = () => document.getElementById("asking");
 
-  // At once, not when all has settled: whoever types quickly would have her first key selected, and typed over.
-  document.addEventListener("htmx:afterSwap", () => {
+  function fresh() {
     shown = performance.now();
     begun = null;
+    changing = false;
+    sent = null;
+    const raw = field();
+    (raw ?? find("#asking [autofocus]"))?.focus();
     // Gone back to, an answer is typed over, not added to.
-    document.getElementById("raw")?.select();
+    raw?.select();
+    if (find("[data-told]")?.textContent) showTypedOn();
+    else replay();
+  }
+
+  // At once, not when all has settled: the first key of somebody who types quickly would be selected, and typed over.
+  document.addEventListener("htmx:afterSwap", (event) => { if (event.target.id === "asking") fresh(); });
+
+  // After a refusal nothing of what was typed on is sent: it was meant for another question. It is shown.
+  function showTypedOn() {
+    if (typedOn.length === 0) return;
+    const line = document.getElementById("typed-on");
+    if (line) {
+      line.textContent = `Typed meanwhile, and not used: ${typedOn.map((key) => ({ Enter: "⏎", Backspace: "⌫" })[key] ?? key).join("")}`;
+      line.hidden = false;
+    }
+    typedOn = [];
+  }
+
+  function replay() {
+    while (typedOn.length > 0 && !changing && field()) press(typedOn.shift());
+  }
+
+  function press(key) {
+    const raw = field();
+    if (heardKey(key, raw)) return;
+    begun ??= performance.now();
+    if (key === "Enter") raw.form.requestSubmit();
+    else if (key === "Backspace") raw.setRangeText("", raw.selectionStart === raw.selectionEnd ? Math.max(0, raw.selectionStart - 1) : raw.selectionStart, raw.selectionEnd, "end");
+    else if ([...key].length === 1) raw.setRangeText(key, raw.selectionStart, raw.selectionEnd, "end");
+  }
+
+  const isTyped = (key) => [...key].length === 1 || ["Enter", "Backspace", "ArrowLeft", "ArrowRight"].includes(key);
+  document.addEventListener("keydown", (event) => {
+    const elsewhere = event.target.matches?.("input:not(#raw), select, textarea, summary, a, button:not([disabled])");
+    if (!changing || elsewhere || event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    if (!(event.repeat && event.key === "Enter")) typedOn.push(event.key);
+  }, true);
+
+  function show(reply) {
+    const holder = document.createElement("template");
+    holder.innerHTML = reply.body;
+    const part = holder.content.querySelector("#asking");
+    if (!part) return;
+    if (reply.pushed) history.replaceState(null, "", reply.pushed);
+    asking().replaceWith(part);
+    htmx.process(asking());
+    fresh();
+  }
+
+  const seconds = (at) => ((at - shown) / 1000).toFixed(1);
+
+  document.addEventListener("submit", async (event) => {
+    const form = event.target;
+    if (!form.matches("[data-answer-form]")) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    if (changing) return;
+    changing = true;
+    const fields = [...new FormData(form).entries()].filter(([name]) => name !== "__RequestVerificationToken");
+    if (form.dataset.timed === "yes") {
+      fields.push(["seconds", seconds(performance.now())]);
+      if (begun !== null) fields.push(["begun", seconds(begun)]);
+    }
+    const id = AnswerQueue.value({ fields }, "answer");
+    sent = id;
+    const reply = await queue.submit(form.getAttribute("action"), fields, field().value);
+    if (reply.outcome !== "kept" && reply.outcome !== "refused") return;
+    // Why it was refused stands on the page that comes.
+    if (reply.outcome === "refused") queue.dismiss(id);
+    if (sent === id) show(reply);
+  }, true);
+
+  // An answer that had waited: the sitting goes on from here.
+  heard((entry, reply) => {
+    if (!entry.path.startsWith(location.pathname)) return;
+    if (entry.id === sent) queue.dismiss(entry.id);
+    if (entry.id === sent || (sent === null && field()?.value === "")) show(reply);
   });
 
-  document.addEventListener("htmx:configRequest", (event) => {
-    if (!event.target.matches("[data-answer-form][data-timed=yes]")) return;
-    const seconds = (at) => ((at - shown) / 1000).toFixed(1);
-    event.detail.parameters.set("seconds", seconds(performance.now()));
-    if (begun !== null) event.detail.parameters.set("begun", seconds(begun));
+  // Other presses change the question too.
+  document.addEventListener("htmx:beforeRequest", (event) => {
+    if (event.target.matches("[data-watch]") && (changing || queue.waiting().length > 0)) event.preventDefault();
+    else if (event.target.closest("#asking form")) changing = true;
+  });
+  for (const kind of ["htmx:sendError", "htmx:timeout", "htmx:responseError"])
+    document.addEventListener(kind, (event) => {
+      if (sent !== null || event.target.matches("[data-watch]")) return;
+      changing = false;
+      replay();
+    });
+
+  // The child has answered on the other screen while something is being typed here: a field that is typed in is not taken away.
+  document.addEventListener("htmx:beforeSwap", (event) => {
+    if (!event.detail.requestConfig?.elt?.matches("[data-watch]")) return;
+    const raw = field();
+    if (changing || (raw && begun !== null && raw.value !== "")) event.detail.shouldSwap = false;
   });
 
   // What is noted beside the answer stands in one line, so that it is seen while the fields are folded away.
@@ -34,27 +135,26 @@
   document.addEventListener("change", (event) => { if (event.target.closest("[data-given]")) tell(); });
 
   function answer(raw) {
-    const field = document.getElementById("raw");
-    field.value = raw;
-    field.form.requestSubmit();
+    if (changing) return;
+    field().value = raw;
+    field().form.requestSubmit();
   }
   document.addEventListener("click", (event) => {
     const ready = event.target.closest?.("[data-answer-is]");
     if (ready) answer(ready.dataset.answerIs);
   });
 
-  function note(event, field) {
-    const key = event.key;
+  function note(key, raw) {
     if (key === ">") {
-      find("[data-first]").value = field.value;
-      field.value = "";
+      find("[data-first]").value = raw.value;
+      raw.value = "";
     } else if (key === "!") {
       find("[data-prompted]").checked = !find("[data-prompted]").checked;
-    } else if (key === "=" && !field.value.match(/^[a-z]$|; ?[a-z]$/i)) {
+    } else if (key === "=" && !raw.value.match(/^[a-z]$|; ?[a-z]$/i)) {
       const mode = find("[data-mode]");
       mode.selectedIndex = (mode.selectedIndex + 1) % mode.options.length;
     } else {
-      // Capitals are never needed in an answer: each notes how she did it, and the same once more takes it back.
+      // Capitals are never needed in an answer: each notes how it was done, and the same once more takes it back.
       const how = find("[data-how]");
       const option = key.length === 1 && key !== key.toLowerCase() && find(`[data-note-key="${CSS.escape(key)}"]`);
       if (!option) return false;
@@ -64,20 +164,29 @@
     return true;
   }
 
-  document.addEventListener("keydown", (event) => {
-    const field = event.target;
-    if (field.id !== "raw" || event.ctrlKey || event.metaKey || event.altKey) return;
-    begun ??= performance.now();
-    const press = (hook) => {
+  // Whether a key is a sign of its own in the field, and not a part of the answer.
+  function heardKey(key, raw) {
+    const push = (hook) => {
       const button = find(`${hook} button:not([disabled])`);
-      if (button) { event.preventDefault(); button.click(); }
+      if (!button) return false;
+      button.click();
+      return true;
     };
-    if (field.value === "" || (field.selectionStart === 0 && field.selectionEnd === field.value.length)) {
-      if (event.key === "ArrowLeft" || (event.key === "Backspace" && field.value === "")) return press("[data-back-form]");
-      if (event.key === "ArrowRight" && field.value === "") return press("[data-skip-form]");
-      const ready = find("[data-ready][open]")?.querySelector(`[data-ready-key="${CSS.escape(event.key)}"]`);
-      if (ready) { event.preventDefault(); return answer(ready.dataset.answerIs); }
+    if (raw.value === "" || (raw.selectionStart === 0 && raw.selectionEnd === raw.value.length)) {
+      if (key === "ArrowLeft" || (key === "Backspace" && raw.value === "")) return push("[data-back-form]");
+      if (key === "ArrowRight" && raw.value === "") return push("[data-skip-form]");
+      const ready = find("[data-ready][open]")?.querySelector(`[data-ready-key="${CSS.escape(key)}"]`);
+      if (ready) {
+        answer(ready.dataset.answerIs);
+        return true;
+      }
     }
-    if (note(event, field)) event.preventDefault();
+    return note(key, raw);
+  }
+
+  document.addEventListener("keydown", (event) => {
+    if (event.target.id !== "raw" || event.ctrlKey || event.metaKey || event.altKey) return;
+    begun ??= performance.now();
+    if ((event.repeat && event.key === "Enter") || heardKey(event.key, event.target)) event.preventDefault();
   });
 })();

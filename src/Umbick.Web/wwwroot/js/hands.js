@@ -89,6 +89,8 @@
     dragged = { board, name, turn: at.turn, id: event.pointerId };
     board.setPointerCapture(event.pointerId);
     handOf(board, name).focus({ focusVisible: false });
+    // To touch a hand is to say that it is right where it is.
+    move(board, name, 0);
   });
 
   // The hand moves by as much as the finger: touching it does not move it, and it goes on across the 12.
@@ -109,7 +111,8 @@
     const { ArrowRight: one, PageUp: many, small } = steps[name];
     const step = event.shiftKey ? small : one;
     const by = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: many, PageDown: -many }[event.key];
-    if (event.key === "Home") move(board, name, -place(board, name));
+    if (event.key === " ") move(board, name, 0);
+    else if (event.key === "Home") move(board, name, -place(board, name));
     else if (by !== undefined) move(board, name, by);
     else return;
     event.preventDefault();

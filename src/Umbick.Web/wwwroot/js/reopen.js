@@ -21,6 +21,6 @@
     turn.dataset.kept = "yes";
   }
 
-  for (const kind of ["htmx:afterSettle", "htmx:sendError", "umbick:question"]) document.addEventListener(kind, () => setTimeout(keep));
+  for (const kind of ["htmx:afterSettle", "umbick:question", "umbick:waits"]) document.addEventListener(kind, () => setTimeout(keep));
   await keep();
 })();

@@ -1,35 +1,176 @@
-// The child's side: where the focus goes, how long an answer takes, and reading the question aloud.
+// The child's side: an answer is sent through the queue, the next question comes in its place, a list goes on without a connection.
 (() => {
+  const { queue, heard, reasonIn } = Sending;
+  const turn = () => document.getElementById("turn");
+  const placeOf = (part) => part?.querySelector("[name=place]")?.value;
+  const lastWaiting = () => Math.max(...queue.waiting().map((entry) => Number(AnswerQueue.value(entry, "place") ?? 0)));
+  // Nobody reads a clock in a third of a second: such a press was meant for the question before.
+  const [unseen, again] = [300, 600];
   let shown = performance.now();
   let begun = null;
+  let pressed = -Infinity;
+  let sending = null;
+  let held = null;
+  let ahead = [];
 
   function fresh() {
     shown = performance.now();
     begun = null;
-    (document.querySelector("#turn [autofocus]") ?? document.querySelector("#turn h1"))?.focus();
+    held = null;
+    sending = null;
+    const now = turn();
+    (now.querySelector("[autofocus]") ?? now.querySelector("h1"))?.focus();
+    setTimeout(() => { now.dataset.open = "yes"; }, Math.max(unseen, again - (shown - pressed)));
     speaker();
   }
 
+  function show(part) {
+    turn().replaceWith(part);
+    htmx.process(turn());
+    fresh();
+    document.dispatchEvent(new Event("umbick:question"));
+  }
+
+  function parsed(html) {
+    const holder = document.createElement("template");
+    holder.innerHTML = html;
+    return holder.content.querySelector("#turn");
+  }
+
+  const after = (place) => ahead.find((question) => question.place > place);
+
+  // On with what is here; where nothing is, what was given stays as it was given.
+  function goOn(next) {
+    if (!next) return document.dispatchEvent(new Event("umbick:waits"));
+    const id = sending;
+    show(parsed(next.html));
+    if (id) queue.note(id, "later", "true");
+  }
+
+  function lock(form, locked) {
+    turn().dataset.sending = locked ? "yes" : "no";
+    form.querySelectorAll("button, input, fieldset").forEach((part) => { part.disabled = locked; });
+  }
+
+  const seconds = (at) => ((at - shown) / 1000).toFixed(1);
+
+  function fieldsOf(form, submitter) {
+    const fields = [...new FormData(form, submitter).entries()].filter(([name]) => name !== "__RequestVerificationToken");
+    if (form.dataset.timed === "yes") {
+      fields.push(["seconds", seconds(performance.now())]);
+      if (begun !== null) fields.push(["begun", seconds(begun)]);
+    }
+    return fields;
+  }
+
+  document.addEventListener("submit", async (event) => {
+    const form = event.target;
+    if (!form.closest("#turn")) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    const now = performance.now();
+    const early = sending !== null || now - shown < unseen || now - pressed < again;
+    pressed = now;
+    if (early) return;
+    const fields = fieldsOf(form, event.submitter);
+    const id = AnswerQueue.value({ fields }, "answer");
+    sending = id;
+    lock(form, true);
+    const reply = await queue.submit(form.getAttribute("action"), fields);
+    if (sending !== id) return;
+    if (reply.outcome === "kept") return show(parsed(reply.body));
+    if (reply.outcome === "refused") {
+      queue.dismiss(id);
+      return reply.status === 409 ? show(parsed(reply.body)) : tell(form, reply.body);
+    }
+    goOn(after(Number(placeOf(form))));
+  }, true);
+
+  // What has to be mended stands as it was put in, with what is wrong with it; sent again, it is another answer.
+  function tell(form, body) {
+    sending = null;
+    lock(form, false);
+    form.querySelector("[data-told]").textContent = reasonIn(body);
+    form.querySelector("[data-told]").className = "told mb-4";
+    form.querySelector("[name=answer]").value = AnswerQueue.id();
+    const hands = turn().querySelectorAll("[data-hand]");
+    if (hands.length > 0) hands[0].focus();
+    else form.querySelector("[data-entry]")?.focus();
+  }
+
+  // A page may come while answers cannot go: it then opens after the last that was given, and not where the server last heard of the child.
+  function catchUp() {
+    const last = lastWaiting();
+    if (Number(placeOf(turn()) ?? Infinity) > last) return;
+    const form = document.getElementById("answer-form");
+    const next = after(last);
+    if (next) show(parsed(next.html));
+    else if (form) lock(form, true);
+  }
+
+  // A list that was made before is fetched whole, so that it can go on without a connection.
+  async function fetchAhead() {
+    if (!document.querySelector("#turn[data-listed=yes]")) return;
+    try {
+      const answer = await fetch("/turn?handler=ahead", { headers: { "HX-Request": "true" } });
+      if (answer.status !== 200) return;
+      const page = new DOMParser().parseFromString(await answer.text(), "text/html");
+      ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => ({ place: Number(placeOf(part) ?? Infinity), html: part.innerHTML }));
+      turn().dataset.aheadReady = "yes";
+    } catch { /* without a connection there is nothing to fetch; what is here stays */ }
+  }
+
+  // Where things stand now. A question that the child is in the middle of stays as it is.
+  function arrive(part) {
+    const now = turn();
+    const inTheMiddle = now.dataset.begun === "yes" && now.dataset.sending !== "yes" && placeOf(part) === placeOf(now);
+    if (!inTheMiddle) show(part);
+    else if (part.querySelector("[data-watch]")) {
+      now.querySelector("[data-watch]").replaceWith(part.querySelector("[data-watch]"));
+      htmx.process(now.querySelector("[data-watch]"));
+    }
+    fetchAhead();
+  }
+
+  heard((entry, reply) => {
+    const part = parsed(reply.body);
+    if (part && queue.waiting().length === 0) arrive(part);
+  });
+
+  // While answers wait, where the sitting stands on the server is not where the child is.
+  document.addEventListener("htmx:beforeRequest", (event) => {
+    if (event.target.matches("[data-watch]") && (sending !== null || queue.waiting().length > 0)) event.preventDefault();
+  });
+
+  // The teacher has moved on while the child is in the middle of an answer: it is not taken out of the child's hands.
+  document.addEventListener("htmx:beforeSwap", (event) => {
+    if (event.target.id !== "turn" || !event.detail.shouldSwap) return;
+    const part = parsed(event.detail.xhr.responseText);
+    if (sending !== null || queue.waiting().length > 0 || !part) event.detail.shouldSwap = false;
+    else if (turn().dataset.begun === "yes" && placeOf(part) !== placeOf(turn())) {
+      event.detail.shouldSwap = false;
+      held = part;
+      moved().hidden = false;
+    }
+  });
+
+  const moved = () => document.getElementById("moved");
+  document.addEventListener("click", (event) => {
+    if (event.target.closest?.("[data-go-on]") && held) show(held);
+  });
+  document.addEventListener("umbick:question", () => { moved().hidden = true; });
+
   document.addEventListener("htmx:afterSettle", (event) => { if (event.target.closest?.("#turn")) fresh(); });
-  // A question that came without htmx, because answers were waiting.
-  document.addEventListener("umbick:question", fresh);
 
   for (const kind of ["pointerdown", "keydown"])
     document.addEventListener(kind, (event) => {
       if (begun === null && event.target.closest?.("[data-answer-form], [data-hands], .numeral-places") && event.key !== "Tab") {
         begun = performance.now();
-        document.getElementById("turn").dataset.begun = "yes";
+        turn().dataset.begun = "yes";
       }
     }, true);
-
-  const seconds = (at) => ((at - shown) / 1000).toFixed(1);
-
-  document.addEventListener("htmx:configRequest", (event) => {
-    const sent = event.target.closest("[data-answer-form][data-timed=yes]");
-    if (!sent) return;
-    event.detail.parameters.set("seconds", seconds(performance.now()));
-    if (begun !== null) event.detail.parameters.set("begun", seconds(begun));
-  });
+  // A key that is held down is one press.
+  document.addEventListener("keydown", (event) => { if (event.key === "Enter" && event.repeat) event.preventDefault(); }, true);
 
   function speaker() {
     const question = document.querySelector("[data-speak]");
@@ -41,10 +182,12 @@
     button.textContent = "Read it to me";
     question.after(button);
   }
-  speaker();
 
   document.addEventListener("click", (event) => {
     if (event.target.closest?.("[data-speaker]"))
       speechSynthesis.speak(new SpeechSynthesisUtterance(document.querySelector("[data-speak]").textContent));
   });
+
+  fresh();
+  fetchAhead().then(catchUp);
 })();

@@ -1,0 +1,32 @@
+using System.Data.Common;
+
+namespace Umbick.Store.Casework;
+
+/// <summary>Keeps an answer: one way for asking, practising and a class's sheets.</summary>
+internal static class Keeping
+{
+    /// <summary>
+    /// Keeps an answer at its place. Whatever was asked can be answered once, also when the sitting has moved on or is over, and also an
+    /// item that was taken back; after that an answer has to name the one that it puts right.
+    /// </summary>
+    /// <param name="connection">The connection, on which the sitting is locked.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="sitting">The sitting.</param>
+    /// <param name="submission">The answer.</param>
+    /// <param name="by">Who typed it; null where the child did.</param>
+    /// <param name="now">When it arrived.</param>
+    public static async Task<Submitted> Keep(DbConnection connection, Guid school, Sitting sitting, Submission submission, Guid? by, DateTime now)
+    {
+        if (await Sittings.Answer(connection, sitting.Id, submission.Id) is { } before)
+            return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
+        if (await Sittings.ItemAt(connection, sitting.Id, submission.Place) is null) return Submitted.NotAsked;
+        var standing = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == submission.Place).ToList();
+        if (submission.Try > 1 && !standing.Exists(answer => answer.Try == 1)) return Submitted.NotAsked;
+        // What a child has given is put right by a teacher only, and only the answer that stands.
+        var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
+        if (stands != submission.Corrects || (submission.Corrects is not null && by is null)) return Submitted.AnsweredBefore;
+        await Sittings.Add(connection, school, submission.RowIn(sitting.Id, by), submission.GivenAt(now), now);
+        await Sittings.Restore(connection, sitting.Id, submission.Place);
+        return Submitted.Kept;
+    }
+}
