@@ -73,11 +73,7 @@ builder.Services.AddAuthorizationBuilder()
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => options.Cookie.Name = "umbick.form");
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages().AddMvcOptions(options =>
-{
-    options.Filters.AddService<MannerFilter>();
-    options.ModelBinderProviders.Insert(0, new PlainTextBinder());
-});
+builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.AddService<MannerFilter>());
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();

@@ -107,6 +107,14 @@ public sealed class Browser : IDisposable
         Press(words).Click();
     }
 
+    /// <summary>Presses one place twice, as soon after each other as this many milliseconds, whatever lies there by then.</summary>
+    public void DoubleClick(string css, int apart)
+    {
+        var place = Find(css);
+        var (x, y) = (place.Location.X + (place.Size.Width / 2), place.Location.Y + (place.Size.Height / 2));
+        new Actions(_driver).MoveToLocation(x, y).Click().Pause(TimeSpan.FromMilliseconds(apart)).Click().Perform();
+    }
+
     /// <summary>Presses what a hook finds.</summary>
     public void ClickOn(string css)
     {
@@ -135,7 +143,17 @@ public sealed class Browser : IDisposable
 
     public void AwaitGone(string css) => Until(() => Has(css) ? null : new object());
 
-    public void AwaitText(string text) => Until(() => Text.Contains(text, StringComparison.Ordinal) ? new object() : null);
+    public void AwaitText(string text)
+    {
+        try
+        {
+            Until(() => Text.Contains(text, StringComparison.Ordinal) ? new object() : null);
+        }
+        catch (WebDriverTimeoutException)
+        {
+            Assert.Contains(text, Text, StringComparison.Ordinal);
+        }
+    }
 
     /// <summary>Waits for a path; for what comes under it, where it ends in a stroke.</summary>
     public void AwaitPath(string path) =>
@@ -143,6 +161,19 @@ public sealed class Browser : IDisposable
 
     /// <summary>Sends keys to whatever has the focus.</summary>
     public void Type(string keys) => new Actions(_driver).SendKeys(keys).Perform();
+
+    /// <summary>Sends keys one after the other without waiting for anything, as somebody types who does not look.</summary>
+    /// <param name="keys">The keys.</param>
+    /// <param name="pace">The time from key to key, in milliseconds.</param>
+    public void TypeBlind(string keys, int pace)
+    {
+        var typing = new Actions(_driver);
+        foreach (var key in keys) typing.KeyDown($"{key}").KeyUp($"{key}").Pause(TimeSpan.FromMilliseconds(pace));
+        typing.Perform();
+    }
+
+    /// <summary>Forgets who is signed in, as when a session ends.</summary>
+    public void ForgetCookies() => _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
 
     /// <summary>Goes one back with Shift and Tab.</summary>
     public void TabBack() => new Actions(_driver).KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();

@@ -37,7 +37,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         browser.Type(Keys.Enter);
         browser.Await("[name=alias]:focus");
         browser.Type(alias);
-        browser.TabTo("Add her");
+        browser.TabTo("Add the child");
         browser.Type(Keys.Enter);
         browser.AwaitText("Ask about ten times");
         Assert.Contains(alias, browser.Find("h1").Text, StringComparison.Ordinal);
@@ -51,15 +51,15 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
     }
 
     [Theory]
-    [InlineData("", "8", "Give her an alias.")]
-    [InlineData("   ", "8", "Give her an alias.")]
+    [InlineData("", "8", "Give the child an alias.")]
+    [InlineData("   ", "8", "Give the child an alias.")]
     [InlineData("A name that goes on and on and on, and never comes to any end at all", "8", "An alias has 60 letters at most.")]
     [InlineData("Two\nlines", "8", "An alias stands on one line.")]
     [InlineData("Sorrel", "77", "Choose what has been taught so far.")]
     public async Task What_cannot_be_added_is_said_and_what_was_typed_stays(string alias, string stage, string told)
     {
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var answer = await teacher.Send("/children/new", "Add her", new() { ["alias"] = alias, ["stage"] = stage });
+        var answer = await teacher.Send("/children/new", "Add the child", new() { ["alias"] = alias, ["stage"] = stage });
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         var page = await Visitor.Read(answer);
         Assert.Equal(told, page.QuerySelector("[role=alert]")!.TextContent.Trim());
@@ -93,7 +93,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         browser.AwaitPath($"/children/{child.Id}");
         browser.Open("/children");
         browser.Await($"[data-child='{alias}']");
-        Assert.Single((await site.Record(site.A, child.Id)).Sittings);
+        Assert.Single((await site.Record(site.A, child.Id)).Begun);
     }
 
     [Fact]

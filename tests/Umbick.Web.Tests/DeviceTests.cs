@@ -301,7 +301,9 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
                 foreach (var secret in Secrets(item).Append(child.Alias).Append(other.Alias).Concat(["Tells ", "next-hour", "hands-swapped", "belief", "likely"]))
                     Assert.False(plain.Contains(secret, StringComparison.OrdinalIgnoreCase), $"{name} of {item.Task.Id} holds “{secret}”");
             }
-            tablet.Click("I don’t know");
+            // Three in a row without an answer would be the end.
+            if (done % 3 == 2) ChildAtScreen.Answer(tablet, item, byTouch: true);
+            else tablet.Click("I don’t know");
         }
         tablet.Await("[data-finished]");
     }

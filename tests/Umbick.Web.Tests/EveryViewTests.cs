@@ -95,7 +95,9 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             Check(browser, tasks[done]);
             var small = browser.SmallTargets();
             Assert.True(small.Count == 0, $"{tasks[done]}: {string.Join("; ", small)}");
-            browser.Click("I don’t know");
+            // Three in a row without an answer would be the end.
+            if (done % 3 == 2) ChildAtScreen.Answer(browser, (await site.Current(site.A, sitting)).Item, byTouch: true);
+            else browser.Click("I don’t know");
         }
         browser.Await("[data-finished]");
     }

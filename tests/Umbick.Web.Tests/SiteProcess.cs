@@ -12,7 +12,10 @@ public sealed class SiteProcess : IDisposable
     public Uri Address { get; }
 
     /// <summary>Starts a process and waits until it answers.</summary>
-    public static async Task<SiteProcess> Start(Uri address)
+    /// <param name="address">Where it answers.</param>
+    /// <param name="database">Its connection to the database; null for the usual one.</param>
+    /// <param name="asked">What it is asked until it answers.</param>
+    public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready")
     {
         var root = Site.Setting("UMBICK_ROOT");
         var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/bin/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/src/Umbick.Web", "--urls", address.ToString()])
@@ -20,13 +23,14 @@ public sealed class SiteProcess : IDisposable
             RedirectStandardOutput = true,
         };
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
+        if (database is not null) start.Environment["UMBICK_APP"] = database;
         var process = Process.Start(start)!;
         // What the site logs stands in the run's own output, so that a test that fails can be understood from it.
         process.OutputDataReceived += (_, line) => Console.Write(line.Data is null ? "" : $"{line.Data}\n");
         process.BeginOutputReadLine();
         using var client = new HttpClient { BaseAddress = address };
         using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));
-        while (!await Answers(client))
+        while (!await Answers(client, asked))
         {
             Assert.False(process.HasExited, "the site stopped while starting");
             await Task.Delay(100, patience.Token);
@@ -41,11 +45,11 @@ public sealed class SiteProcess : IDisposable
         _process.Dispose();
     }
 
-    private static async Task<bool> Answers(HttpClient client)
+    private static async Task<bool> Answers(HttpClient client, string asked)
     {
         try
         {
-            using var answer = await client.GetAsync(new Uri("/healthz", UriKind.Relative));
+            using var answer = await client.GetAsync(new Uri(asked, UriKind.Relative));
             return answer.IsSuccessStatusCode;
         }
         catch (HttpRequestException)

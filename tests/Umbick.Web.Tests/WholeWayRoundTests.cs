@@ -119,8 +119,8 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     public async Task Loose_hands_go_where_they_are_dragged(double minuteDegrees, double hourDegrees)
     {
         using var browser = await AtLooseHands();
-        browser.Drag("[data-hands]", (0, 0.8), (minuteDegrees, 0.8));
-        browser.Drag("[data-hands]", (0, 0.4), (hourDegrees, 0.4));
+        browser.Drag("[data-hands]", (Value(browser, "minute") * 6, 0.8), (minuteDegrees, 0.8));
+        browser.Drag("[data-hands]", (Value(browser, "hour") * 30, 0.4), (hourDegrees, 0.4));
         Assert.Equal(minuteDegrees / 6, Value(browser, "minute"), 0.5);
         Assert.Equal(hourDegrees / 30, Value(browser, "hour"), 0.04);
     }
@@ -130,11 +130,11 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     {
         using var browser = await AtLooseHands();
         browser.TabTo("Long hand");
-        browser.Type(Keys.PageUp + Keys.PageUp + Keys.ArrowLeft);
+        browser.Type(Keys.Home + Keys.PageUp + Keys.PageUp + Keys.ArrowLeft);
         Assert.Equal(9, Value(browser, "minute"));
         Assert.Equal("between 1 and 2", browser.Find("[data-hand=minute]").GetAttribute("aria-valuetext"));
         browser.TabBack();
-        browser.Type(Keys.ArrowLeft);
+        browser.Type(Keys.Home + Keys.ArrowLeft);
         Assert.Equal(11.95, Value(browser, "hour"));
         Assert.Equal("between 11 and 12", browser.Find("[data-hand=hour]").GetAttribute("aria-valuetext"));
         browser.Type(Keys.Home);
@@ -188,8 +188,8 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         if (item.Task == ClockTasks.SetFromDigital)
         {
             var hands = HandPositions.Of(item.Time);
-            browser.Drag("[data-hands]", (0, 0.8), (hands.Minute * 6, 0.8));
-            browser.Drag("[data-hands]", (0, 0.4), (hands.Hour * 30, 0.4));
+            browser.Drag("[data-hands]", (Value(browser, "minute") * 6, 0.8), (hands.Minute * 6, 0.8));
+            browser.Drag("[data-hands]", (Value(browser, "hour") * 30, 0.4), (hands.Hour * 30, 0.4));
             browser.Click("Done");
         }
         else
@@ -216,7 +216,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
 
     private async Task<Store.Asked> Current(Guid child)
     {
-        var sitting = (await site.Record(site.A, child)).Sittings[^1];
+        var sitting = (await site.Record(site.A, child)).Begun[^1];
         return sitting.Questions.Single(question => question.Asked.Place == sitting.Sitting.CurrentPlace).Asked;
     }
 }

@@ -22,9 +22,10 @@ internal static class Keeping
         if (await Sittings.ItemAt(connection, sitting.Id, submission.Place) is null) return Submitted.NotAsked;
         var standing = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == submission.Place).ToList();
         if (submission.Try > 1 && !standing.Exists(answer => answer.Try == 1)) return Submitted.NotAsked;
-        // What a child has given is put right by a teacher only, and only the answer that stands.
+        // Only the answer that stands is put right: by a teacher, or by a child whose teacher has gone back to it.
         var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
-        if (stands != submission.Corrects || (submission.Corrects is not null && by is null)) return Submitted.AnsweredBefore;
+        var askedAgain = !sitting.IsPractice && sitting.CurrentPlace == submission.Place;
+        if (stands != submission.Corrects || (stands is not null && by is null && !askedAgain)) return Submitted.AnsweredBefore;
         await Sittings.Add(connection, school, submission.RowIn(sitting.Id, by), submission.GivenAt(now), now);
         await Sittings.Restore(connection, sitting.Id, submission.Place);
         return Submitted.Kept;

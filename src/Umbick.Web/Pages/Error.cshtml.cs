@@ -12,19 +12,22 @@ public sealed class ErrorModel : PageModel
 
     public string Text { get; private set; } = "";
 
-    public void OnGet(int code) => Tell(code);
+    public void OnGet() => Tell();
 
-    public void OnPost(int code) => Tell(code);
+    public void OnPost() => Tell();
 
-    private void Tell(int code)
+    /// <summary>The code stands in the address: a form that could not be read is not read again.</summary>
+    private void Tell()
     {
-        (Heading, Text) = code switch
-        {
-            404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
-            400 => ("This page had grown old.", "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
-            401 => ("You are signed out.", "Nothing was changed. Sign in again, and go on where you were."),
-            409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),
-            _ => ("Something went wrong here.", "Every answer that was taken is kept. Try again; if it happens twice, tell whoever runs Umbick."),
-        };
+        (Heading, Text) = int.TryParse($"{RouteData.Values["code"]}", out var code) ? ForCode(code) : ForCode(500);
     }
+
+    private static (string Heading, string Text) ForCode(int code) => code switch
+    {
+        404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
+        400 => ("This page had grown old.", "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
+        401 => ("You are signed out.", "Nothing was changed. Sign in again, and go on where you were."),
+        409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),
+        _ => ("Something went wrong here.", "Every answer that was taken is kept. Try again; if it happens twice, tell whoever runs Umbick."),
+    };
 }

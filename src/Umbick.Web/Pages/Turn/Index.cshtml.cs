@@ -63,7 +63,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
         if (text.Length == 0) return await Refused(connection, answer, AnswerParts.Missing(item), StatusCodes.Status400BadRequest);
         if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
-        var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Manner.Timed) with { Corrects = null };
+        var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Manner.Timed);
         var submitted = sitting.IsPractice
             ? await practising.Answer(connection, School, Id, submission)
             : await asking.Answer(connection, School, Id, submission, by: null);
@@ -96,8 +96,8 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         }
         here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
         var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [Id]))[Id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
-        var done = (await Sittings.AnswersIn(connection, [Id]))[Id].Count(one => one.Place != sitting.CurrentPlace);
-        Question = new QuestionView(sitting, asked, done, told);
+        var answers = (await Sittings.AnswersIn(connection, [Id]))[Id].ToList();
+        Question = new QuestionView(sitting, asked, answers.Count(one => one.Place != sitting.CurrentPlace), told) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
         return true;
     }
 

@@ -12,6 +12,9 @@ public sealed record QuestionView(Sitting Sitting, Asked? Asked, int Done, strin
 {
     /// <summary>Whether the hands that are set go together.</summary>
     public bool Geared { get; init; }
+
+    /// <summary>The answer that it has already, where the teacher has gone back to it.</summary>
+    public Guid? Stands { get; init; }
 }
 
 /// <summary>The form in which an answer is sent.</summary>
@@ -23,6 +26,9 @@ public sealed record AnswerForm(Item Item, int Place, string? Told, bool Geared 
 {
     /// <summary>Whether it is the first answer to the item, 1, or the second, 2.</summary>
     public int Try { get; init; } = 1;
+
+    /// <summary>The answer that this one puts right; null where it is the first.</summary>
+    public Guid? Corrects { get; init; }
 
     /// <summary>The id of the answer that this page will send: sending it twice is one answer.</summary>
     public Guid AnswerId { get; } = Guid.CreateVersion7();

@@ -7,6 +7,10 @@
   let changing = false;
   let sent = null;
   let typedOn = [];
+  // While somebody types on without looking after a refusal, the keys belong to what was refused.
+  let typingOn = false;
+  let typedAt = -Infinity;
+  const pause = 400;
   const find = (hook) => document.querySelector(hook);
   const field = () => document.getElementById("raw");
   const asking = () => document.getElementById("asking");
@@ -20,7 +24,8 @@
     (raw ?? find("#asking [autofocus]"))?.focus();
     // Gone back to, an answer is typed over, not added to.
     raw?.select();
-    if (find("[data-told]")?.textContent) showTypedOn();
+    typingOn = Boolean(find("[data-told]")?.textContent) && performance.now() - typedAt < pause;
+    if (typingOn) divert();
     else replay();
   }
 
@@ -29,13 +34,24 @@
 
   // After a refusal nothing of what was typed on is sent: it was meant for another question. It is shown.
   function showTypedOn() {
-    if (typedOn.length === 0) return;
     const line = document.getElementById("typed-on");
-    if (line) {
-      line.textContent = `Typed meanwhile, and not used: ${typedOn.map((key) => ({ Enter: "⏎", Backspace: "⌫" })[key] ?? key).join("")}`;
-      line.hidden = false;
-    }
+    if (!line || typedOn.length === 0) return;
+    line.dataset.keys = (line.dataset.keys ?? "") + typedOn.map((key) => ({ Enter: "⏎", Backspace: "⌫" })[key] ?? key).join("");
+    line.textContent = `Typed meanwhile, and not used: ${line.dataset.keys}`;
+    line.hidden = false;
     typedOn = [];
+  }
+
+  // Until there is a pause, whoever types has not seen that anything was refused.
+  let rest;
+  function divert() {
+    asking().dataset.typingOn = "yes";
+    showTypedOn();
+    clearTimeout(rest);
+    rest = setTimeout(() => {
+      typingOn = false;
+      delete asking().dataset.typingOn;
+    }, pause);
   }
 
   function replay() {
@@ -54,10 +70,13 @@
   const isTyped = (key) => [...key].length === 1 || ["Enter", "Backspace", "ArrowLeft", "ArrowRight"].includes(key);
   document.addEventListener("keydown", (event) => {
     const elsewhere = event.target.matches?.("input:not(#raw), select, textarea, summary, a, button:not([disabled])");
-    if (!changing || elsewhere || event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
+    if (elsewhere || event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
+    typedAt = performance.now();
+    if (!changing && !typingOn) return;
     event.preventDefault();
     event.stopImmediatePropagation();
     if (!(event.repeat && event.key === "Enter")) typedOn.push(event.key);
+    if (typingOn) divert();
   }, true);
 
   function show(reply) {

@@ -8,6 +8,7 @@ globalThis.AnswerQueue = class AnswerQueue {
   #token;
   #renew;
   #patience;
+  #tick;
   #changed;
   #settled;
   #reasonIn;
@@ -15,16 +16,18 @@ globalThis.AnswerQueue = class AnswerQueue {
   #again = false;
   #count = 0;
   #failures = 0;
+  #held = false;
+  #stop = null;
   #unstored = new Map();
   #awaited = new Map();
 
   // scope: whose answers they are. token: the page's form key; renew: fetches a fresh one. changed: told after every change.
   // settled: told of an answer that was kept or refused while nobody waited for its reply.
-  // reasonIn: reads out of the reply why an answer was refused.
-  constructor({ scope, storage, fetch, token, renew, patience = 6000, changed = () => {}, settled = () => {}, reasonIn = () => "" }) {
+  // patience: how long a reply may take; tick: how long to wait after a first failure, both in milliseconds. reasonIn: reads out of the reply why an answer was refused.
+  constructor({ scope, storage, fetch, token, renew, patience = 6000, tick = 1000, changed = () => {}, settled = () => {}, reasonIn = () => "" }) {
     this.#prefix = `umbick.answer:${scope}:`;
     [this.#storage, this.#fetch, this.#token, this.#renew] = [storage, fetch, token, renew];
-    [this.#patience, this.#changed, this.#settled, this.#reasonIn] = [patience, changed, settled, reasonIn];
+    [this.#patience, this.#tick, this.#changed, this.#settled, this.#reasonIn] = [patience, tick, changed, settled, reasonIn];
     this.trouble = null;
   }
 
@@ -66,7 +69,7 @@ globalThis.AnswerQueue = class AnswerQueue {
   get isSafe() { return this.#unstored.size === 0; }
 
   // How long to wait before it is tried again, in milliseconds.
-  get pause() { return Math.min(8000, 1000 * 2 ** Math.max(0, this.#failures - 1)); }
+  get pause() { return this.#tick * Math.min(8, 2 ** Math.max(0, this.#failures - 1)); }
 
   // Keeps an answer and sends it. The promise tells what became of the first try: { outcome, body, pushed }.
   submit(path, fields, said = "") {
@@ -91,6 +94,12 @@ globalThis.AnswerQueue = class AnswerQueue {
     this.#changed(this);
   }
 
+  // A page that is being left lets its answers be: the next one sends them, and hears of it.
+  hold(held) {
+    this.#held = held;
+    if (held) this.#stop?.abort();
+  }
+
   // Sends what waits, one after the other.
   flush() {
     if (this.#running) {
@@ -111,6 +120,7 @@ globalThis.AnswerQueue = class AnswerQueue {
       for (const { id } of this.waiting()) {
         const entry = this.entries().find((one) => one.id === id && !one.refused);
         if (!entry) continue;
+        if (this.#held) break;
         // What puts an answer right goes after it.
         const place = `${AnswerQueue.value(entry, "sitting") ?? ""} ${AnswerQueue.value(entry, "place") ?? ""}`;
         if (blocked.has(place)) continue;
@@ -142,11 +152,13 @@ globalThis.AnswerQueue = class AnswerQueue {
   }
 
   async #send(entry) {
-    const body = new URLSearchParams(entry.fields);
+    // No form takes a U+0000; it is kept as the mark for what cannot be shown.
+    const body = new URLSearchParams(entry.fields.map(([name, value]) => [name, String(value).replaceAll("\0", "\ufffd")]));
     body.set("waited", String(Math.max(0, Date.now() - entry.at)));
     const token = this.#token();
     if (token) body.set("__RequestVerificationToken", token);
     const stop = new AbortController();
+    this.#stop = stop;
     const timer = setTimeout(() => stop.abort(), this.#patience);
     try {
       const answer = await this.#fetch(entry.path, { method: "POST", body, redirect: "manual", signal: stop.signal, headers: { "HX-Request": "true", "Umbick-Queue": "1" } });

@@ -34,6 +34,11 @@ globalThis.Sending = (() => {
     if (queue.waiting().length > 0) await queue.flush();
     timer = setTimeout(goOn, queue.waiting().length > 0 ? queue.pause : 1000);
   }
+  addEventListener("beforeunload", () => {
+    queue.hold(true);
+    setTimeout(() => queue.hold(false), 3000);
+  });
+  addEventListener("pageshow", () => queue.hold(false));
   addEventListener("online", goOn);
   addEventListener("focus", goOn);
   Notices.show(queue, { others: AnswerQueue.others(localStorage, scope) });

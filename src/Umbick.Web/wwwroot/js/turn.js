@@ -49,7 +49,11 @@
 
   function lock(form, locked) {
     turn().dataset.sending = locked ? "yes" : "no";
-    form.querySelectorAll("button, input, fieldset").forEach((part) => { part.disabled = locked; });
+    // A hand that nobody touched is shut in any case, and stays so.
+    for (const part of form.querySelectorAll(locked ? ":is(button, input, fieldset):not(:disabled)" : "[data-locked]")) {
+      part.toggleAttribute("data-locked", locked);
+      part.disabled = locked;
+    }
   }
 
   const seconds = (at) => ((at - shown) / 1000).toFixed(1);
@@ -69,7 +73,8 @@
     event.preventDefault();
     event.stopImmediatePropagation();
     const now = performance.now();
-    const early = sending !== null || now - shown < unseen || now - pressed < again;
+    // Where nothing was put in yet, so soon a press cannot be meant for this question.
+    const early = sending !== null || (begun === null && (now - shown < unseen || now - pressed < again));
     pressed = now;
     if (early) return;
     const fields = fieldsOf(form, event.submitter);
@@ -164,7 +169,8 @@
 
   for (const kind of ["pointerdown", "keydown"])
     document.addEventListener(kind, (event) => {
-      if (begun === null && event.target.closest?.("[data-answer-form], [data-hands], .numeral-places") && event.key !== "Tab") {
+      const sends = event.target.closest?.("button:not([type=button])") || event.key === "Enter";
+      if (begun === null && !sends && event.target.closest?.("[data-answer-form], [data-hands], .numeral-places") && event.key !== "Tab") {
         begun = performance.now();
         turn().dataset.begun = "yes";
       }
