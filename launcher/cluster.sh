@@ -85,3 +85,9 @@ stop_cluster() {
     as_postgres rm -f "$cluster/postmaster.pid"
   fi
 }
+
+# restart_cluster FOLDER PORT: takes the database away from whoever uses it, and starts it again.
+restart_cluster() {
+  as_postgres "$(postgres_bin)/pg_ctl" restart -w -s -m immediate -D "$1" -l "$1/log" \
+    -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories=$1 -c max_connections=120"
+}

@@ -17,7 +17,11 @@ compile_cli() {
 }
 
 bench() {
-  if [ "${1:-}" = web ]; then bench_web; return; fi
+  case "${1:-}" in
+    web) bench_web; return ;;
+    answers) bench_answers; return ;;
+    faults) shift; exec node tests/faults/plant.mjs "$@" ;;
+  esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
   restored
   say 'Building'
@@ -29,4 +33,13 @@ bench() {
 bench_web() {
   prepare_demo_site bench
   dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|FAIL'
+}
+
+# ./umbick bench answers: ten clients run the shipped queue through a faulty network while the site is killed and the database started
+# again; 500 answers, three seeds.
+bench_answers() {
+  prepare_demo_site bench
+  export UMBICK_RESTART_DATABASE="$state/restart-database.sh"
+  printf '#!/usr/bin/env bash\ncd %q && source launcher/state.sh && for part in launcher/*.sh; do source "$part"; done\nrestart_cluster %q %q\n' "$root" "$cluster" "$cluster_port" >"$UMBICK_RESTART_DATABASE"
+  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Faults -explicit only -showLiveOutput | grep -E 'Seed|FAIL|Assert|Total'
 }

@@ -1,14 +1,12 @@
 # ./umbick test
 
 run_tests() {
-  local passed=0 failed=0 project total bad log
+  local passed=0 failed=0 project total bad log checking
   take_lock test
   need_tools
   need_packages postgresql chromium chromium-driver
   build_assets
   restored
-  say 'Checking formatting'
-  quietly format dotnet format --no-restore --verify-no-changes Umbick.slnx
   say 'Building, with warnings as errors'
   quietly build dotnet build --no-restore -c Release Umbick.slnx
   trap stop_all EXIT
@@ -18,22 +16,39 @@ run_tests() {
   cli prepare --demo
   cli certificate "$state/keys.pfx"
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root"
+  say 'Testing, and checking formatting, side by side'
+  # The web's tests take longest and mostly wait for a browser: the others run in what they leave. The build has held the style.
+  rm -f "$state/format.ok"
+  test_project Web -maxThreads "${UMBICK_BROWSERS:-2}" &
+  { test_project Store; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
+  wait
   for project in Core Store Web; do
     log="$state/test-$project.log"
-    say "Testing: Umbick.$project"
-    dotnet "artifacts/bin/Umbick.$project.Tests/release/Umbick.$project.Tests.dll" -noColor >"$log" 2>&1 9>&- || true
     total=$(summary Total "$log")
     bad=$(($(summary Failed "$log") + $(summary Errors "$log")))
     [ "$total" -gt 0 ] || bad=1
     [ "$bad" -eq 0 ] || cat "$log"
     passed=$((passed + total - bad))
     failed=$((failed + bad))
-    say "  $total tests, $(grep -o 'Time: [0-9.]*s' "$log" | tail -n 1 || true)"
+    say "  Umbick.$project: $total tests, $(grep -o 'Time: [0-9.]*s' "$log" | tail -n 1 || true)"
   done
+  if [ ! -e "$state/format.ok" ]; then
+    tail -n 40 "$state/format.log"
+    say '  The formatting is not clean: dotnet format mends it.'
+    failed=$((failed + 1))
+  fi
   stop_all
   trap - EXIT
   say "$passed passed, $failed failed"
   [ "$failed" -eq 0 ]
 }
 
+# test_project NAME [OPTION…]: runs the tests of a project; what they say stands in its log.
+test_project() {
+  local name=$1
+  shift
+  dotnet "artifacts/bin/Umbick.$name.Tests/release/Umbick.$name.Tests.dll" -noColor "$@" >"$state/test-$name.log" 2>&1 9>&- || true
+}
+
+# summary WORD LOG: a number of the last summary in a log; of one that was cut short, none.
 summary() { local n; n=$(grep -o "$1: [0-9]*" "$2" | tail -n 1 | grep -o '[0-9]*$') || n=0; printf '%s' "${n:-0}"; }

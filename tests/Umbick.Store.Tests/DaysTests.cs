@@ -98,7 +98,10 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var child = await schools.Child(schools.A);
         var first = await Asked(child, DateTimeOffset.UtcNow.AddDays(-30), "next-hour");
-        await Asked(child, DateTimeOffset.UtcNow.AddDays(-28), "next-hour");
+        // A short one, so that what was believed before still counts.
+        var second = await Begin(child, DateTimeOffset.UtcNow.AddDays(-28));
+        await Answers(child, second, DateTimeOffset.UtcNow.AddDays(-28), 2, "");
+        await schools.InA(connection => new Asking(Model, new Standing(DateTimeOffset.UtcNow.AddDays(-28))).Stop(connection, schools.A, second));
         await AssertTheSame(child);
         var before = await Kept(child);
         // Every answer of the first sitting is put right by the teacher.

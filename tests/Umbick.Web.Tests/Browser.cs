@@ -25,15 +25,6 @@ public sealed class Browser : IDisposable
     {
         _address = address;
         (_driver, _profile) = Ready.TryTake(out var ready) ? ready : Started();
-        // A window of its own has a history of its own.
-        _driver.SwitchTo().NewWindow(WindowType.Tab);
-        var own = _driver.CurrentWindowHandle;
-        foreach (var window in _driver.WindowHandles.Where(window => window != own))
-        {
-            _driver.SwitchTo().Window(window);
-            _driver.Close();
-        }
-        _driver.SwitchTo().Window(own);
         _driver.ExecuteCdpCommand("Emulation.setFocusEmulationEnabled", new() { ["enabled"] = true });
         Resize(width, height);
     }
@@ -44,7 +35,7 @@ public sealed class Browser : IDisposable
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-quic", "--no-first-run",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", $"--user-data-dir={profile.FullName}");
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-extensions", "--in-process-gpu", $"--user-data-dir={profile.FullName}");
         return (new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options), profile);
     }
 
@@ -325,6 +316,7 @@ public sealed class Browser : IDisposable
         {
             Network(offline: false);
             _driver.Navigate().GoToUrl("about:blank");
+            _driver.ExecuteCdpCommand("Page.resetNavigationHistory", []);
             _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
             _driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
             _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = _address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
@@ -351,7 +343,7 @@ public sealed class Browser : IDisposable
 
     private T Until<T>(Func<T?> state) where T : class
     {
-        var wait = new WebDriverWait(_driver, TimeSpan.FromSeconds(20));
+        var wait = new WebDriverWait(_driver, TimeSpan.FromSeconds(20)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(InvalidOperationException));
         return wait.Until(_ => state())!;
     }

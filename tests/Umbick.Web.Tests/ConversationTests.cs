@@ -163,6 +163,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
             browser.Type($"? {child.Alias[^4..]}" + Keys.Enter);
             // What cannot be read is told, and kept when it is sent once more.
             browser.AwaitText("cannot be read");
+            browser.Await("#asking:not([data-typing-on])");
             browser.Type(Keys.Enter);
         }
         browser.AwaitText($"{children[0].Alias} · question 2");

@@ -324,6 +324,24 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         Assert.False((await site.Record(site.B, child.Id)).Sittings[0].Answered.Single().IsRight);
     }
 
+    [Fact]
+    public async Task Hands_are_kept_as_the_page_had_them_also_where_the_question_was_fetched_ahead()
+    {
+        await site.App.InSchool(site.B, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = "geared" }));
+        var child = await site.Child(site.B);
+        var (_, sitting) = await site.Set(site.B, child.Id, "next-hour");
+        var hands = (await site.Record(site.B, child.Id)).Begun[0].Questions.First(question => AnswerBoxes.CanGear(question.Asked.Item)).Asked;
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.B, sitting) });
+        var ahead = (await tablet.Page("/turn?handler=ahead")).QuerySelectorAll("[data-ahead]").Single(part => part.QuerySelector("[name=place]")?.GetAttribute("value") == $"{hands.Place}");
+        Assert.Equal(("geared", "yes"), (ahead.QuerySelector("[name=hands]")!.GetAttribute("value"), ahead.QuerySelector("[data-hands]")!.GetAttribute("data-geared")));
+        var (action, fields) = await tablet.Form("/turn", "Done");
+        // A page that had them loose, from before the school chose: they are kept as loose.
+        var sent = new Dictionary<string, string>(fields) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = $"{hands.Place}", ["hands"] = "loose", ["hourHand"] = "7.5", ["minuteHand"] = "30" };
+        Assert.StartsWith("kept ", Header(await tablet.Swap(action, sent)), StringComparison.Ordinal);
+        Assert.Equal(AnswerMode.Placed, (await site.Record(site.B, child.Id)).Sittings[0].Answered.Single().Given!.AnswerMode);
+    }
+
     private async Task<(Visitor Tablet, Guid Child, Guid Sitting)> Tablet(params string[] tasks)
     {
         var child = await site.Child(site.A);

@@ -67,6 +67,7 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         {
             browser.Type("xyzzy" + Keys.Enter);
             browser.AwaitText("cannot be read");
+            browser.Await("#asking:not([data-typing-on])");
             browser.Type(Keys.Enter);
             browser.Await("#asking[data-answered='1'] #raw:focus");
             Assert.Equal(["xyzzy"], await Raws(child));

@@ -66,7 +66,7 @@ internal static class MinutesPatterns
             Finding: "{child} stops at the last five and leaves out the single ticks.",
             Reads: "whole fives only",
             Family: "Your child counts the fives and forgets the small minutes after them.",
-            Why: "For a long time every clock she met stood on a five.",
+            Why: "For a long time every clock stood on a five.",
             HourFirst: "Hour, then fives, then ones: change the counting voice at the last numeral and go on tick by tick.",
             MinuteFirst: "Fives to the last numeral, ones from there. Write both down: 15 and 3.",
             Practise: "Practise: fives first, then ones"))

@@ -28,7 +28,7 @@ internal static class PastOrToPatterns
             Finding: "{child} says ‘{to}’ with the hour that has passed.",
             Reads: "‘{to}’ with the hour passed",
             Family: "Your child says ‘{to}’ rightly but with the hour that has gone instead of the one that is coming.",
-            Why: "The hour passed is the hour she has just read, and so it is the one she says.",
+            Why: "The hour passed has just been read, and so that is the one that is said.",
             HourFirst: "‘{To}’ looks ahead. Which hour are we going to? Point to where the short hand is heading.",
             MinuteFirst: "Count what is left, say ‘{to}’, then look where the short hand is heading.",
             Practise: "Practise: ‘{to}’ which hour?"))

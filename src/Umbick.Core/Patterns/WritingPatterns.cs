@@ -21,7 +21,7 @@ internal static class WritingPatterns
             Finding: "{child} puts the nought after small minutes instead of before them.",
             Reads: "the nought on the wrong side",
             Family: "Your child writes 9:50 for five {past} nine: the nought has gone to the wrong side.",
-            Why: "She knows that two figures are wanted, and fills up from the left.",
+            Why: "Two figures are wanted, so the gap is filled up from the left.",
             HourFirst: "Read it back: is 9:50 five {past} nine? The nought holds the tens’ place, so it comes first.",
             MinuteFirst: "Say the minutes as ‘nought five’ and write them as you say them.",
             Practise: "Practise: where does the nought go?")),

@@ -117,7 +117,7 @@ public sealed class SetMaker(ReadingModel model, Wording? wording = null, Func<C
             SetPart.Secure => "A secure start: this has been coming right.",
             SetPart.Agree => $"{_wording.Digital(item.Time)}: here the pattern comes right too.",
             SetPart.Differ => $"{_wording.Digital(item.Time)}: here they part; the pattern gives {its}.",
-            SetPart.Judge when item.Task == ClockTasks.Judge => $"The pattern's own answer, {its}, for her to judge.",
+            SetPart.Judge when item.Task == ClockTasks.Judge => $"The pattern's own answer, {its}, for the child to judge.",
             SetPart.Judge => $"{_wording.Digital(item.Time)}: once more where they part.",
             SetPart.Transfer when item.Task == PatternItems.TaskFor(pattern) => $"{_wording.Digital(item.Time)}: once more where they part.",
             SetPart.Transfer => "The same idea the other way round.",

@@ -69,13 +69,13 @@ public static class SettingList
 
     /// <summary>Whether the hands go together where a clock is set.</summary>
     public static Setting Hands { get; } = new(
-        "hands", Practising, "Do the hands go together?", "Hands that go together show where the hour hand belongs; loose ones show where she thinks it does. While asking they are always loose.",
-        [new("by-use", "together to show, loose when she sets"), new("geared", "together when she practises, too"), new("loose", "always loose")]);
+        "hands", Practising, "Do the hands go together?", "Hands that go together show where the hour hand belongs; loose ones show where the child thinks it does. While asking they are always loose.",
+        [new("by-use", "together to show, loose when the child sets"), new("geared", "together when the child practises, too"), new("loose", "always loose")]);
 
     /// <summary>How long an answer is waited for where she practises to read at ease.</summary>
     public static Setting Waiting { get; } = new(
-        "waiting", Practising, "How long is an answer waited for?", "Nothing runs down while she is asked or mends a pattern. Where she only reads at ease, a line may; her answer counts all the same.",
-        [new("as-long", "as long as it takes"), new("countdown", "a line runs down, only where she reads at ease")]);
+        "waiting", Practising, "How long is an answer waited for?", "Nothing runs down while a child is asked or mends a pattern. Where it is only reading at ease, a line may; an answer counts all the same.",
+        [new("as-long", "as long as it takes"), new("countdown", "a line runs down, only for reading at ease")]);
 
     /// <summary>The word for minutes after the hour.</summary>
     public static Setting Past { get; } = new("past", Words, "Minutes after the hour", "Most schools say past.", [new("past", "ten past six"), new("after", "ten after six")]);

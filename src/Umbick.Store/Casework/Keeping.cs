@@ -26,7 +26,7 @@ internal static class Keeping
         var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
         var askedAgain = !sitting.IsPractice && sitting.CurrentPlace == submission.Place;
         if (stands != submission.Corrects || (stands is not null && by is null && !askedAgain)) return Submitted.AnsweredBefore;
-        await Sittings.Add(connection, school, submission.RowIn(sitting.Id, by), submission.GivenAt(now), now);
+        await Sittings.Add(connection, school, submission.RowIn(sitting.Id, by), submission.GivenAt(sitting.StartedAt, now), now);
         await Sittings.Restore(connection, sitting.Id, submission.Place);
         return Submitted.Kept;
     }

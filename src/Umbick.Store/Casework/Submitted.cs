@@ -13,9 +13,6 @@ public sealed record Submission(Guid Id, int Place, string Raw, AnswerMode Mode,
     /// <summary>Nobody answers a question for longer than this, in seconds.</summary>
     private const float LongestSeconds = 24 * 60 * 60;
 
-    /// <summary>An answer that waited longer than this for a connection is dated by when it arrived.</summary>
-    private static readonly TimeSpan LongestWait = TimeSpan.FromDays(60);
-
     /// <summary>How long it took until the answer was begun, where it was measured.</summary>
     public float? BegunSeconds { get; init; }
 
@@ -43,8 +40,8 @@ public sealed record Submission(Guid Id, int Place, string Raw, AnswerMode Mode,
     /// <summary>Whether this is what was kept before.</summary>
     public bool IsSame(GivenRow before) => before.Raw == Raw && before.Place == Place && before.Try == Try;
 
-    /// <summary>When it was given, if it arrives now.</summary>
-    public DateTime GivenAt(DateTime now) => Waited > TimeSpan.Zero && Waited < LongestWait ? now - Waited : now;
+    /// <summary>When it was given, if it arrives now: not before anything was asked, whatever a page says of how long it waited.</summary>
+    public DateTime GivenAt(DateTime started, DateTime now) => now - Waited < started && started < now ? started : now - Waited;
 
     internal GivenRow RowIn(Guid sitting, Guid? by) => new()
     {

@@ -47,16 +47,24 @@ public sealed class GridModel(Database database, Screen screen, Here here) : Pag
     public async Task<IActionResult> OnPostCell(Guid id, Guid sitting, AnswerSent sent, string? raw)
     {
         var text = AnswerSent.Text(raw);
-        if (sent.Id is not { } answer || !await Load(id)) return BadRequest();
-        var child = Class.Children.FirstOrDefault(one => one.Sitting.Sitting.Id == sitting);
-        if (child is null || text.Length is 0 or > AnswerParser.LongestAnswer || Class.Screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
-        var kept = await Enter(sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false));
-        if (kept is not (Submitted.Kept or Submitted.KeptBefore))
-            return Refused(answer, $"{child.Child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
-        Response.Kept(answer);
-        return Class.Items.ElementAtOrDefault(sent.At - 1)?.Read(text) is { } read and (AmbiguousHalf or Unread)
-            ? Partial("_CellNote", new CellNote(child.Child.Alias, sent.At, text, read as AmbiguousHalf))
-            : Content("");
+        if (sent.Id is not { } answer) return BadRequest();
+        return await database.InSchool<IActionResult>(
+            School,
+            async connection =>
+            {
+                var screening = await Screenings.Find(connection, id);
+                var child = await Sittings.Find(connection, sitting) is { } found && found.Screening == id ? await Store.Children.Find(connection, found.Child) : null;
+                if (screening is null) return NotFound();
+                if (child is null || text.Length is 0 or > AnswerParser.LongestAnswer || screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
+                var kept = await screen.Enter(connection, School, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Teacher().Person);
+                if (kept is not (Submitted.Kept or Submitted.KeptBefore))
+                    return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
+                Response.Kept(answer);
+                return (await Sittings.ItemAt(connection, sitting, sent.At))!.Read(text) is var read and (AmbiguousHalf or Unread)
+                    ? Partial("_CellNote", new CellNote(child.Alias, sent.At, text, read as AmbiguousHalf))
+                    : Content("");
+            },
+            HttpContext.RequestAborted);
     }
 
     /// <summary>Keeps whatever the boxes hold that is not kept yet, where a page has no script.</summary>
@@ -77,7 +85,7 @@ public sealed class GridModel(Database database, Screen screen, Here here) : Pag
         return Redirect($"/classes/{id}");
     }
 
-    private static string Why(ScreenedChild? child, string text) =>
+    private static string Why(CaseloadRow? child, string text) =>
         child is null ? "This child is not in the class."
         : text.Length > AnswerParser.LongestAnswer ? $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}."
         : "Tell first on which day the sheets were done.";

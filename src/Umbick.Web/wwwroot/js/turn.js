@@ -62,7 +62,8 @@
     const fields = [...new FormData(form, submitter).entries()].filter(([name]) => name !== "__RequestVerificationToken");
     if (form.dataset.timed === "yes") {
       fields.push(["seconds", seconds(performance.now())]);
-      if (begun !== null) fields.push(["begun", seconds(begun)]);
+      // Where one press is the whole answer, it begins and ends with it.
+      fields.push(["begun", seconds(begun ?? performance.now())]);
     }
     return fields;
   }
@@ -125,11 +126,11 @@
     } catch { /* without a connection there is nothing to fetch; what is here stays */ }
   }
 
-  // Where things stand now. A question that the child is in the middle of stays as it is.
+  // Where things stand now. The question that stands there already stays as it is: the child may be in the middle of it.
   function arrive(part) {
     const now = turn();
-    const inTheMiddle = now.dataset.begun === "yes" && now.dataset.sending !== "yes" && placeOf(part) === placeOf(now);
-    if (!inTheMiddle) show(part);
+    const asks = (one) => `${placeOf(one)} ${one.querySelector("[name=try]")?.value}`;
+    if (now.dataset.sending === "yes" || asks(part) !== asks(now)) show(part);
     else if (part.querySelector("[data-watch]")) {
       now.querySelector("[data-watch]").replaceWith(part.querySelector("[data-watch]"));
       htmx.process(now.querySelector("[data-watch]"));
@@ -169,7 +170,7 @@
 
   for (const kind of ["pointerdown", "keydown"])
     document.addEventListener(kind, (event) => {
-      const sends = event.target.closest?.("button:not([type=button])") || event.key === "Enter";
+      const sends = event.target.closest?.("button:not([type=button])") || (event.key === "Enter" && !event.target.closest?.("button"));
       if (begun === null && !sends && event.target.closest?.("[data-answer-form], [data-hands], .numeral-places") && event.key !== "Tab") {
         begun = performance.now();
         turn().dataset.begun = "yes";

@@ -1,0 +1,50 @@
+// Plants faults in the code, one at a time, and runs the tests that ought to catch each. It works on a clone of its own, so that nothing
+// of what is being written is touched.  node tests/faults/plant.mjs [--at COMMIT] [--only TEXT]
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+const option = (name) => process.argv[process.argv.indexOf(`--${name}`) + 1 || process.argv.length];
+const home = join(dirname(fileURLToPath(import.meta.url)), "../..");
+const faults = JSON.parse(readFileSync(join(home, "tests/faults/faults.json"), "utf8")).filter((fault) => fault.fault.includes(option("only") ?? ""));
+const root = join(mkdtempSync(join(tmpdir(), "umbick-faults-")), "umbick");
+
+const run = (command, input = "") => spawnSync("bash", ["-c", command], { cwd: root, input, encoding: "utf8", maxBuffer: 1 << 28 });
+const launcher = "set -euo pipefail; root=$PWD; source launcher/state.sh; for part in launcher/*.sh; do source \"$part\"; done;";
+
+// The clone builds, and has a database of its own that lives until the end.
+execFileSync("git", ["clone", "-q", home, root]);
+execFileSync("git", ["checkout", "-q", option("at") ?? "HEAD"], { cwd: root });
+const made = run(`${launcher} need_packages postgresql chromium chromium-driver; build_assets; restored; quietly build dotnet build --no-restore -c Release Umbick.slnx
+  start_cluster test fresh; cli prepare --demo; cli certificate "$state/keys.pfx"
+  printf '%s\\n' "UMBICK_OWNER=$UMBICK_OWNER" "UMBICK_APP=$UMBICK_APP" "UMBICK_KEYS=$state/keys.pfx" "UMBICK_ROOT=$root" "CLUSTER=$cluster" >"$state/faults.env"`);
+if (made.status !== 0) throw new Error(made.stdout + made.stderr);
+const environment = readFileSync(join(root, ".umbick/faults.env"), "utf8").trim().split("\n").map((line) => `export ${line.replace("=", "='")}'`).join("; ");
+
+let caught = 0;
+try {
+  for (const { fault, file, from, to, project, classes = [] } of faults) {
+    const path = join(root, file);
+    const before = readFileSync(path, "utf8");
+    if (!before.includes(from)) {
+      console.log(`not there  ${fault} (${file})`);
+      continue;
+    }
+    writeFileSync(path, before.replace(from, to));
+    const chosen = classes.map((name) => `-class '*.${name}'`).join(" ");
+    const tests = run(`${environment}; dotnet build --no-restore -c Release tests/Umbick.${project}.Tests >.umbick/fault.log 2>&1 || exit 3
+      timeout 400 dotnet artifacts/bin/Umbick.${project}.Tests/release/Umbick.${project}.Tests.dll -noColor -stopOnFail ${chosen}`);
+    writeFileSync(path, before);
+    const by = tests.stdout.match(/Tests\.(\S+?)(\(.*)? \[FAIL\]/)?.[1];
+    const red = tests.status !== 0 && tests.status !== 3;
+    if (red) caught++;
+    console.log(`${tests.status === 3 ? "unbuilt  " : red ? "caught   " : "NOT SEEN "}  ${fault}${by ? `, by ${by}` : ""}`);
+  }
+} finally {
+  run(`${launcher} cluster=$(grep ^CLUSTER .umbick/faults.env | cut -d= -f2); stop_cluster; as_postgres rm -rf "$cluster"`);
+  rmSync(dirname(root), { recursive: true, force: true });
+}
+console.log(`${caught} of ${faults.length} faults were caught.`);
+process.exitCode = caught === faults.length ? 0 : 1;
