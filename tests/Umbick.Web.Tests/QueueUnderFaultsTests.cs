@@ -80,7 +80,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         try
         {
             proxy.Share = 0.3;
-            var clients = await Clients(lists, listLength, sheets, conversation);
+            var clients = await Patiently(() => Clients(lists, listLength, sheets, conversation));
             var told = await Run(proxy.Address, seed, clients, async over =>
             {
                 for (var i = 0; i < restarts && !over.IsCompleted; i++)
@@ -107,13 +107,13 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
     private static Task Later(Task over, double seconds) => Task.WhenAny(over, Task.Delay(TimeSpan.FromSeconds(seconds), TestContext.Current.CancellationToken));
 
     /// <summary>Takes the database away: whole where the launcher can, else by cutting the site's connections.</summary>
-    private static async Task Cut(string name)
+    private async Task Cut(string name)
     {
         if (Environment.GetEnvironmentVariable("UMBICK_RESTART_DATABASE") is { } restart)
         {
             using var process = Process.Start("bash", [restart]);
             await process.WaitForExitAsync(TestContext.Current.CancellationToken);
-            NpgsqlConnection.ClearAllPools();
+            site.ForgetConnections();
             return;
         }
         await using var connection = new NpgsqlConnection(Site.Setting("UMBICK_APP"));
@@ -168,17 +168,19 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         return last;
     }
 
-    private async Task<string> Code(Guid sitting)
+    private Task<string> Code(Guid sitting) => Patiently(() => site.Code(site.A, sitting));
+
+    /// <summary>Asks the database, also one that is just being started again: the connections from before are broken.</summary>
+    private static async Task<T> Patiently<T>(Func<Task<T>> ask)
     {
         while (true)
         {
             try
             {
-                return await site.Code(site.A, sitting);
+                return await ask();
             }
             catch (NpgsqlException)
             {
-                // The database is being started again.
                 await Task.Delay(100, TestContext.Current.CancellationToken);
             }
         }
@@ -187,8 +189,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
     private async Task AssertNothingLost(Told told)
     {
         var ids = told.Typed!.Select(one => one.Id).ToArray();
-        var kept = (await site.App.InSchool(site.A, connection => connection.QueryAsync<(Guid Id, string Raw, Guid Sitting, int Place)>(
-            "select id, raw, sitting, place::int from answer where id = any(@ids)", new { ids }))).ToList();
+        var kept = (await Patiently(() => site.App.InSchool(site.A, connection => connection.QueryAsync<(Guid Id, string Raw, Guid Sitting, int Place)>(
+            "select id, raw, sitting, place::int from answer where id = any(@ids)", new { ids })))).ToList();
         Assert.Equal(ids.Length, ids.Distinct().Count());
         // Every acknowledged answer is there, once, as it was typed, under its own question.
         Assert.Equal(told.Acknowledged!.Count, told.Acknowledged.Distinct().Count());

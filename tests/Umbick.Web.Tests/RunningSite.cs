@@ -39,6 +39,13 @@ public sealed class RunningSite : IAsyncLifetime
         await _owner.DisposeAsync();
     }
 
+    /// <summary>Lets go of connections that a database started anew has broken.</summary>
+    public void ForgetConnections()
+    {
+        _app.Clear();
+        _owner.Clear();
+    }
+
     public static string Setting(string name) =>
         Environment.GetEnvironmentVariable(name) ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");
 

@@ -19,6 +19,8 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 
     public ReadingModel Model => running.Model;
 
+    public void ForgetConnections() => running.ForgetConnections();
+
     public Screen Screen => new(Model, TimeProvider.System);
 
     public Guid A { get; } = Guid.NewGuid();

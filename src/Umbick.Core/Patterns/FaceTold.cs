@@ -69,7 +69,7 @@ public static class FaceTold
             (30, _) => $"The long hand points straight down, half of the way round: 30 minutes {past}.",
             (45, _) => $"The long hand is at the 9, three quarters of the way round: 45 minutes {past}.",
             (_, 0) => $"The long hand is at the {numeral}. Counted in fives from the 12 that is {time.Minute} minutes {past}.",
-            (< 5, _) => $"The long hand is {Ticks(ticks)} past the 12: {time.Minute} minute{(ticks == 1 ? "" : "s")} {past}.",
+            _ when time.Minute < 5 => $"The long hand is {Ticks(ticks)} past the 12: {time.Minute} minute{(ticks == 1 ? "" : "s")} {past}.",
             _ => $"The long hand is {Ticks(ticks)} past the {numeral}: {time.Minute - ticks} and {ticks} is {time.Minute} minutes {past}.",
         };
     }
