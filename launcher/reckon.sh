@@ -20,7 +20,7 @@ bench() {
   case "${1:-}" in
     web) bench_web; return ;;
     answers) bench_answers; return ;;
-    faults) shift; exec node tests/faults/plant.mjs "$@" ;;
+    faults) shift; exec node bench/faults/plant.mjs "$@" ;;
   esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
   restored
