@@ -1,4 +1,4 @@
-// Plants faults in the code, one at a time, and runs the tests that ought to catch each. It works on a clone of its own, so that nothing
+// Plants faults in the code, one at a time, and runs the classes of tests that ought to catch each. It works on a clone of its own, so that nothing
 // of what is being written is touched.  node bench/faults/plant.mjs [--at COMMIT] [--only TEXT]
 import { execFileSync, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";

@@ -87,6 +87,14 @@ public sealed class AlonePracticeTests
         Assert.Equal(Label.Unlikely, (once with { Belief = 0.3 }).Label);
     }
 
+    [Theory]
+    [InlineData(0.79, true, Label.Possible)]
+    [InlineData(0.8, true, Label.Likely)]
+    [InlineData(0.99, false, Label.Possible)]
+    [InlineData(0.4, false, Label.Possible)]
+    [InlineData(0.39, true, Label.Unlikely)]
+    public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, Label label) => Assert.Equal(label, Conclusion.LabelOf(belief, isSeen));
+
     [Fact]
     public void A_question_that_cannot_be_understood_is_shown_and_says_nothing()
     {

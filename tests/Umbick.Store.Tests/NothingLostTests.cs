@@ -59,6 +59,21 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     }
 
     [Fact]
+    public async Task To_look_again_belongs_to_practice_and_comes_after_a_first_answer()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child);
+        await Send(sitting, 1, "4:12");
+        var second = new Submission(Guid.NewGuid(), 1, "4:13", AnswerMode.Written, null) { Try = 2 };
+        Assert.Equal(Submitted.NotAsked, await Send(sitting, second, by: null));
+        Assert.Equal(Submitted.Kept, await Send(sitting, 2, "5:12"));
+        var practice = await Given(child);
+        Assert.Equal(Submitted.NotAsked, await Practise(practice, second));
+        await Practise(practice, second with { Id = Guid.NewGuid(), Try = 1 });
+        Assert.Equal(Submitted.Kept, await Practise(practice, second));
+    }
+
+    [Fact]
     public async Task Many_corrections_of_one_answer_in_one_moment_keep_one()
     {
         var sitting = await Begin(await schools.Child(schools.A));

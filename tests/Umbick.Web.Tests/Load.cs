@@ -104,7 +104,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         {
             // The tablets share the site's two cores: they read no more of a page than they must.
             var fields = Hidden().Matches(page).ToDictionary(field => field.Groups["name"].Value, field => field.Groups["value"].Value);
-            fields["instead"] = $"{1 + random.Next(12)}:{random.Next(12) * 5:00}";
+            fields["raw"] = $"{1 + random.Next(12)}:{random.Next(12) * 5:00}";
             var watch = Stopwatch.StartNew();
             var answer = await tablet.Swap("/turn?handler=answer", fields);
             times.Add(watch.Elapsed.TotalSeconds);

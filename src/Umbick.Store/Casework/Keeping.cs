@@ -21,7 +21,8 @@ internal static class Keeping
             return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
         if (await Sittings.ItemAt(connection, sitting.Id, submission.Place) is null) return Submitted.NotAsked;
         var standing = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == submission.Place).ToList();
-        if (submission.Try > 1 && !standing.Exists(answer => answer.Try == 1)) return Submitted.NotAsked;
+        // To look again belongs to practice, and comes after a first answer.
+        if (submission.Try > 1 && !(sitting.IsPractice && standing.Exists(answer => answer.Try == 1))) return Submitted.NotAsked;
         // Only the answer that stands is put right: by a teacher, or by a child whose teacher has gone back to it.
         var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
         var askedAgain = !sitting.IsPractice && sitting.CurrentPlace == submission.Place;
