@@ -192,6 +192,20 @@ public sealed class ModelTests
     }
 
     [Fact]
+    public void A_pattern_that_its_teacher_rules_out_is_cleared_by_four_right_answers_and_not_by_two()
+    {
+        var ruledOut = new TeacherWord(Catalogue.Find("next-hour")!, false, "It was a joke.");
+        string[] wrong = ["6:20", "3:25", "8:10", "10:40", "1:35", "5:50"];
+        var replay = Replay.Of(Model, [
+            new SittingAnswers(Today, [.. wrong.Select(time => Said(time, ClockTime.TryParse(time)!.Value.Plus(60).ToString()))], []),
+            new SittingAnswers(Today.AddDays(7), [Said("4:20", "4:20")], []) { Words = [ruledOut] },
+            new SittingAnswers(Today.AddDays(14), [Said("7:40", "7:40")], []) { Words = [ruledOut] },
+        ]);
+        Assert.Contains(replay.Sittings[0].Conclusion.Likely, finding => finding.Pattern == ruledOut.Pattern);
+        Assert.DoesNotContain(replay.Now.Findings, finding => finding.Label == Label.Cleared);
+    }
+
+    [Fact]
     public void Simulated_children_get_their_pattern_named_and_children_without_get_none()
     {
         var aloud = Model.Patterns.Where(pattern => pattern.Step != Step.Placing).ToList();
