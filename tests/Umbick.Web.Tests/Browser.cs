@@ -222,6 +222,9 @@ public sealed class Browser : IDisposable
         }
     }
 
+    /// <summary>How far something is below the top of the window, in pixels.</summary>
+    public double TopOf(string css) => Convert.ToDouble(_driver.ExecuteScript("return arguments[0].getBoundingClientRect().top", Find(css)), System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>Taps something with a finger.</summary>
     public void Tap(string css) => Tap(Find(css));
 

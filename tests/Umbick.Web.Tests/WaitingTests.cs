@@ -160,14 +160,33 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
         browser.Open($"/ask/{sitting}");
         browser.Await("#raw:focus");
+        var top = browser.TopOf("#raw");
         browser.Network(offline: true);
         browser.Click("Leave out");
         browser.AwaitText("No connection. Nothing was changed: press again.");
+        Assert.Equal(top, browser.TopOf("#raw"));
         browser.Network(offline: false);
         browser.Focus("#raw");
         browser.Type("4:12" + Keys.Enter);
         browser.Await("#asking[data-answered='1']");
         Assert.Equal(["4:12"], await Raws(child.Id));
+    }
+
+    [Theory]
+    [InlineData(1024, 768)]
+    [InlineData(390, 780)]
+    public async Task What_is_told_moves_nothing_that_a_finger_is_on(int width, int height)
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.OnScreen(site.A, child.Id);
+        using var tablet = new Browser(site.Address, width, height);
+        ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
+        tablet.Await("#turn[data-kept]");
+        var top = tablet.TopOf("[data-done-button]");
+        tablet.Network(offline: true);
+        tablet.AwaitText("No connection. This page catches up by itself.");
+        Assert.Equal(top, tablet.TopOf("[data-done-button]"));
+        Assert.InRange(tablet.TopOf("#trouble"), 0, height - 20);
     }
 
     private async Task<(Guid Child, Guid Sitting, List<Item> Items, Browser Tablet)> AtAList()
