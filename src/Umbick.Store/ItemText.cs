@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 
 namespace Umbick.Store;
 
@@ -19,7 +18,7 @@ internal static class ItemText
 
     /// <summary>The help that stands in a row; one that cannot be understood is taken for full help, which proves nothing.</summary>
     public static Support Support(string text) =>
-        Enum.TryParse<Support>(text, ignoreCase: true, out var support) && Enum.IsDefined(support) ? support : Core.Practice.Support.Full;
+        Enum.TryParse<Support>(text, ignoreCase: true, out var support) && Enum.IsDefined(support) ? support : Core.Items.Support.Full;
 
     /// <summary>The rest of an item; null where there is none.</summary>
     public static string? Detail(Item item)

@@ -1,6 +1,7 @@
 using System.Data.Common;
 using Dapper;
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 

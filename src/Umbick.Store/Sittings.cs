@@ -2,7 +2,6 @@ using System.Data.Common;
 using Dapper;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 
 namespace Umbick.Store;
 

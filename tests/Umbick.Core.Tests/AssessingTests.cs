@@ -2,6 +2,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 
 namespace Umbick.Core.Tests;
@@ -203,7 +204,7 @@ public sealed class AssessingTests
     [InlineData(false, "numeral-as-minutes next-hour", false)]
     [InlineData(false, "", false)]
     public void The_ground_check_is_offered_where_the_minutes_are_muddled(bool otherWay, string believed, bool offered) =>
-        Assert.Equal(offered, GroundCheck.IsWorthOffering(
+        Assert.Equal(offered, GroundCheckOffer.IsWorthOffering(
             otherWay ? [Step.Minutes] : [Step.Hour], believed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Catalogue.Find(id)!)));
 
     [Theory]

@@ -1,6 +1,5 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Tests;
 

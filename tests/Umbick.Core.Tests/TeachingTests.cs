@@ -1,7 +1,5 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
-using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Core.Tests;

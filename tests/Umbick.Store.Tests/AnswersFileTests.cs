@@ -55,6 +55,8 @@ public sealed class AnswersFileTests
     [InlineData(Header + "\nFennel,2026-03-02,read-digital,4:00,4:00\nFennel,2026-03-02,read-digital,4:00,\"12:20\n", "line 3, column 5: A quotation mark")]
     [InlineData(Header + ",mode\nFennel,2026-03-02,read-digital,4:00,4:00,sung", "line 2, column 6: “sung” is not said, written")]
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,soon", "line 2, column 6: “soon” is no number of seconds")]
+    [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,-1", "line 2, column 6: “-1” is no number of seconds")]
+    [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,NaN", "line 2, column 6: “NaN” is no number of seconds")]
     [InlineData(Header + ",support\nFennel,2026-03-02,read-digital,4:00,4:00,lots", "line 2, column 6: “lots” is not full")]
     [InlineData(Header + ",prompted\nFennel,2026-03-02,read-digital,4:00,4:00,maybe", "line 2, column 6: “maybe” is neither yes nor no")]
     public void What_is_wrong_is_told_with_its_place_and_nothing_is_taken(string file, string told)

@@ -198,7 +198,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var record = await Load(child);
         var question = record.Sittings[0].Questions[0];
         Assert.Equal("4:00", question.Given!.Raw);
-        Assert.True(!question.Asked.Item.IsReadable || question.Answer is Core.Clocks.Unread || question.Asked.Support != Core.Practice.Support.Bare);
+        Assert.True(!question.Asked.Item.IsReadable || question.Answer is Core.Clocks.Unread || question.Asked.Support != Core.Items.Support.Bare);
         Assert.NotNull(record.Now);
         Assert.NotNull(record.Beside);
         Assert.True(await schools.InA(connection => _asking.Stop(connection, schools.A, sitting)));

@@ -2,7 +2,7 @@ using System.Globalization;
 using AngleSharp.Dom;
 using AngleSharp.Html.Parser;
 using Umbick.Core.Clocks;
-using Umbick.Core.Practice;
+using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 using Umbick.Web.Faces;
 

@@ -1,4 +1,5 @@
 using System.Runtime.Intrinsics;
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;

@@ -1,4 +1,5 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;

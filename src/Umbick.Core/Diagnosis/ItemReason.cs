@@ -1,5 +1,5 @@
 using Umbick.Core.Clocks;
-using Umbick.Core.Patterns;
+using Umbick.Core.Items;
 
 namespace Umbick.Core.Diagnosis;
 

@@ -1,3 +1,4 @@
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
@@ -36,7 +37,7 @@ public sealed class ProcedureSpace
     }
 
     /// <summary>The steps, in order.</summary>
-    public IReadOnlyList<Step> Steps { get; } = Patterns.Steps.OfReading;
+    public IReadOnlyList<Step> Steps { get; } = Items.Steps.OfReading;
 
     /// <summary>How many procedures there are.</summary>
     public int Size => _whole.Size;

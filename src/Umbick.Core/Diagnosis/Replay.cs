@@ -1,3 +1,4 @@
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;

@@ -1,4 +1,4 @@
-using Umbick.Core.Patterns;
+using Umbick.Core.Items;
 
 namespace Umbick.Core.Diagnosis;
 

@@ -1,5 +1,3 @@
-using Umbick.Core.Patterns;
-
 namespace Umbick.Core.Items;
 
 /// <summary>What the child is given.</summary>

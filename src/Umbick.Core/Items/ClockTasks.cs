@@ -1,5 +1,3 @@
-using Umbick.Core.Patterns;
-
 namespace Umbick.Core.Items;
 
 /// <summary>The catalogue of tasks. To add one, add an entry: nothing else in the core changes.</summary>

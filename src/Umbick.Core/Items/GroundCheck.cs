@@ -1,4 +1,3 @@
-using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Items;
 
@@ -17,10 +16,4 @@ public static class GroundCheck
 
     /// <summary>The questions that test what they say where the child answers on a screen alone.</summary>
     public static IReadOnlyList<Item> ItemsOnScreen { get; } = [.. Items.Where(item => !item.IsOnlyAloud)];
-
-    /// <summary>Whether the check is worth offering: the minutes go wrong in a way nobody has listed, or in several ways at once.</summary>
-    /// <param name="otherAt">The steps that are taken in some other way.</param>
-    /// <param name="believed">The patterns that are likely or possible.</param>
-    public static bool IsWorthOffering(IEnumerable<Step> otherAt, IEnumerable<Pattern> believed) =>
-        otherAt.Contains(Step.Minutes) || believed.Count(pattern => pattern.Step == Step.Minutes) > 1;
 }

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 
 namespace Umbick.Core.Patterns;
 

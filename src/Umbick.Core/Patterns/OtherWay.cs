@@ -1,3 +1,5 @@
+using Umbick.Core.Items;
+
 namespace Umbick.Core.Patterns;
 
 /// <summary>

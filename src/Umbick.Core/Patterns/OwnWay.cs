@@ -1,3 +1,5 @@
+using Umbick.Core.Items;
+
 namespace Umbick.Core.Patterns;
 
 /// <summary>A way of answering questions that are no reading of a clock: each answers one question outright.</summary>

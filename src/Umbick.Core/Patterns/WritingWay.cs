@@ -1,4 +1,5 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 
 namespace Umbick.Core.Patterns;
 

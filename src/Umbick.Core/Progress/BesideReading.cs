@@ -1,7 +1,7 @@
 using System.Globalization;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
-using Umbick.Core.Patterns;
+using Umbick.Core.Items;
 
 namespace Umbick.Core.Progress;
 

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 
 namespace Umbick.Core.Teaching;
 

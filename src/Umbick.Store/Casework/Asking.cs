@@ -3,7 +3,6 @@ using System.Data.Common;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 
 namespace Umbick.Store.Casework;
 

@@ -1,7 +1,6 @@
 using System.Data.Common;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 

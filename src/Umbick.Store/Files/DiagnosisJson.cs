@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Umbick.Core.Diagnosis;
-using Umbick.Core.Patterns;
+using Umbick.Core.Items;
 
 namespace Umbick.Store.Files;
 

@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Net;
 using System.Text;
 using Umbick.Core.Clocks;
-using Umbick.Core.Practice;
+using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Web.Faces;

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Practice;
 using Umbick.Store;
 using Umbick.Store.Casework;
 using Umbick.Web.Security;
@@ -28,7 +29,7 @@ public sealed class BeginModel(Database database, ReadingModel model, Here here)
         if (record is null) return NotFound();
         Child = record.Child;
         here.Manner = Child.Manner;
-        OffersGround = GroundCheck.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
+        OffersGround = GroundCheckOffer.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }
 }

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Web.Pages.Settings;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;

@@ -1,9 +1,8 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Core.Practice;
+using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Store.Casework;
-using Umbick.Web.Pages.Sheets;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;

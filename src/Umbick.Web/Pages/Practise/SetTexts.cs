@@ -1,5 +1,4 @@
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 
 namespace Umbick.Web.Pages.Practise;
 

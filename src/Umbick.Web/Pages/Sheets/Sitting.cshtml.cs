@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Core.Patterns;
+using Umbick.Core.Teaching;
 using Umbick.Store;
 using Umbick.Web.Security;
 

@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
+using Umbick.Core.Teaching;
 using Umbick.Store;
 using Umbick.Store.Casework;
 using Umbick.Web.Security;

@@ -22,7 +22,7 @@ public sealed record QuestionView(Sitting Sitting, Asked? Asked, int Done, strin
 /// <param name="Place">Its place.</param>
 /// <param name="Told">Something that has to be told; null where there is nothing.</param>
 /// <param name="Geared">Whether the hands that are set go together.</param>
-public sealed record AnswerForm(Item Item, int Place, string? Told, bool Geared = false)
+public sealed record AnswerFormView(Item Item, int Place, string? Told, bool Geared = false)
 {
     /// <summary>Whether it is the first answer to the item, 1, or the second, 2.</summary>
     public int Try { get; init; } = 1;

@@ -1,6 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
+using Umbick.Core.Teaching;
 using Umbick.Web.Faces;
 
 namespace Umbick.Web.Pages.Turn;
@@ -40,9 +40,9 @@ public sealed record TurnView(Store.Casework.Turn Turn, string LookAgain, string
     /// <summary>The right answer, as it is told at last.</summary>
     public string Right => Item.Task switch
     {
-        { Form: Core.Items.AnswerForm.Words } => Wording.Words(Item.Time),
-        { Form: Core.Items.AnswerForm.Hour } => HourPlaces.Told(Item.Time),
-        { Form: Core.Items.AnswerForm.Minutes } => $"{Item.Time.Minute} minutes",
+        { Form: AnswerForm.Words } => Wording.Words(Item.Time),
+        { Form: AnswerForm.Hour } => HourPlaces.Told(Item.Time),
+        { Form: AnswerForm.Minutes } => $"{Item.Time.Minute} minutes",
         _ => Wording.Digital(Item.Time),
     };
 }

@@ -1,6 +1,6 @@
 using Umbick.Core.Teaching;
 
-namespace Umbick.Web.Pages.Settings;
+namespace Umbick.Web.Pages;
 
 /// <summary>Settings as a form shows them.</summary>
 /// <param name="Chosen">The id of what is chosen for each setting; null where the school's choice holds.</param>

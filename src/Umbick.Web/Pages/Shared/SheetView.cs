@@ -1,9 +1,8 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Practice;
 using Umbick.Web.Faces;
 
-namespace Umbick.Web.Pages.Sheets;
+namespace Umbick.Web.Pages;
 
 /// <summary>A question on paper.</summary>
 /// <param name="Item">The item.</param>

@@ -1,7 +1,6 @@
 using Umbick.Core.Items;
-using Umbick.Core.Teaching;
 
-namespace Umbick.Core.Patterns;
+namespace Umbick.Core.Teaching;
 
 /// <summary>What is said to a child when she is asked to look again or to start: about the step, never about her.</summary>
 public static class ChildWords

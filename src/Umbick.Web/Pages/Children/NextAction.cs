@@ -1,7 +1,7 @@
 using Umbick.Core.Progress;
 using Umbick.Store;
 
-namespace Umbick.Web.Pages;
+namespace Umbick.Web.Pages.Children;
 
 /// <summary>The one thing to do next with a child, as a press.</summary>
 /// <param name="Next">What it is.</param>

@@ -1,8 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Teaching;
 
-namespace Umbick.Core.Patterns;
+namespace Umbick.Core.Teaching;
 
 /// <summary>
 /// What a face shows, told hand by hand once a child has looked twice: where the answer went wrong, and nothing that would have to be

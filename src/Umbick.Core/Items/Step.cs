@@ -1,4 +1,4 @@
-namespace Umbick.Core.Patterns;
+namespace Umbick.Core.Items;
 
 /// <summary>
 /// The steps of reading a clock. They compose: an answer is what comes out when each has been taken. The last two are

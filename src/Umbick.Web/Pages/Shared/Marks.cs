@@ -4,7 +4,7 @@ using Umbick.Core.Items;
 using Umbick.Store.Casework;
 using Umbick.Web.Faces;
 
-namespace Umbick.Web.Pages.Children;
+namespace Umbick.Web.Pages;
 
 /// <summary>Questions and answers as faces.</summary>
 public static class Marks

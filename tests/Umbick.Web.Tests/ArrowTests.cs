@@ -1,0 +1,49 @@
+using ArchUnitNET.Domain;
+using ArchUnitNET.Loader;
+using Umbick.Core.Diagnosis;
+using Umbick.Store;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Who knows whom: every arrow between projects, between the folders of the core and between the pages' is named here, and there are no others.</summary>
+public sealed class ArrowTests
+{
+    private static readonly Architecture All = new ArchLoader().LoadAssemblies(typeof(ReadingModel).Assembly, typeof(Database).Assembly, typeof(Demo).Assembly).Build();
+
+    [Fact]
+    public void Between_projects() => Assert.Equal(
+        [
+            "Store -> Core",
+            "Web -> Core", "Web -> Store",
+        ],
+        Arrows("Umbick."));
+
+    [Fact]
+    public void Between_the_folders_of_the_core() => Assert.Equal(
+        [
+            "Diagnosis -> Clocks", "Diagnosis -> Items", "Diagnosis -> Patterns",
+            "Items -> Clocks",
+            "Patterns -> Clocks", "Patterns -> Items",
+            "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns",
+            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns",
+            "Simulation -> Clocks", "Simulation -> Diagnosis", "Simulation -> Items", "Simulation -> Patterns",
+            "Teaching -> Clocks", "Teaching -> Items",
+        ],
+        Arrows("Umbick.Core."));
+
+    [Fact]
+    public void Between_the_pages_none() => Assert.Equal("", string.Join("\n", Arrows("Umbick.Web.Pages.")));
+
+    /// <summary>The arrows between the rooms whose names begin like this, as "from -> to".</summary>
+    private static List<string> Arrows(string under) =>
+        [.. All.Types
+            .SelectMany(type => type.Dependencies.Select(dependency => (From: Room(type, under), To: Room(dependency.Target, under))))
+            .Where(arrow => arrow is { From: not null, To: not null } && arrow.From != arrow.To)
+            .Select(arrow => $"{arrow.From} -> {arrow.To}").Distinct().Order(StringComparer.Ordinal)];
+
+    private static string? Room(IType type, string under)
+    {
+        var name = type.Namespace.FullName;
+        return name.StartsWith(under, StringComparison.Ordinal) ? name[under.Length..].Split('.')[0] : null;
+    }
+}
