@@ -20,9 +20,9 @@ run_tests() {
   # The web's tests take longest and mostly wait for a browser: the others run in what they leave. The build has held the style.
   rm -f "$state/format.ok"
   test_project Web -maxThreads "${UMBICK_BROWSERS:-3}" &
-  { test_project Store; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
+  { test_project Casework; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
   wait
-  for project in Core Store Web; do
+  for project in Core Casework Web; do
     log="$state/test-$project.log"
     total=$(summary Total "$log")
     bad=$(($(summary Failed "$log") + $(summary Errors "$log")))

@@ -14,7 +14,7 @@ public class ModelBenchmarks
     private IReadOnlyList<Item> _bank = [];
     private Belief _atFirst = null!;
     private Belief _afterFive = null!;
-    private GivenAnswer _answer = null!;
+    private ItemAnswer _answer = null!;
     private List<Item> _asked = [];
     private IReadOnlyList<SittingAnswers> _year = [];
 
@@ -29,20 +29,20 @@ public class ModelBenchmarks
         for (var i = 0; i < 5; i++)
         {
             var item = sitting.Next()!.Item;
-            sitting.Take(new GivenAnswer(item, item.Read(child.Answer(item)), item.Task.Taken));
+            sitting.Take(new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken));
         }
         _afterFive = sitting.Belief;
         _asked = [.. sitting.Answers.Select(answer => answer.Given.Item)];
-        _answer = new GivenAnswer(new Item(ClockTasks.ReadWords, new ClockTime(6, 40)), AnswerParser.Parse("20 to 6"), AnswerMode.Said);
+        _answer = new ItemAnswer(new Item(ClockTasks.ReadWords, new ClockTime(6, 40)), AnswerParser.Parse("20 to 6"), AnswerMode.Said);
         var random = new Random(2);
         _year = [.. Enumerable.Range(0, 60).Select(week => new SittingAnswers(
             new DateOnly(2026, 1, 5).AddDays(6 * week),
-            [.. Enumerable.Range(0, 10).Select(_ => _bank[random.Next(_bank.Count)]).Select(item => new GivenAnswer(item, item.Read(child.Answer(item)), item.Task.Taken))],
+            [.. Enumerable.Range(0, 10).Select(_ => _bank[random.Next(_bank.Count)]).Select(item => new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken))],
             []))];
     }
 
     [Benchmark(Description = "an answer folded in")]
-    public void Fold() => _afterFive.Copy().Observe(_answer);
+    public void Fold() => _afterFive.Copy().Update(_answer);
 
     [Benchmark(Description = "the first item of 2,136")]
     public NextItem? First() => new ItemChooser(_model).Choose(_atFirst, _bank, [], 0);
@@ -82,7 +82,7 @@ public class GrowthByItems
         var random = new Random(1);
         _bank = [.. ItemBank.Upto(Stage.EveryMinute, ClockTasks.OnOneTime).OrderBy(_ => random.Next()).Take(Items)];
         _belief = new Belief(_model);
-        _belief.Observe(new GivenAnswer(new Item(ClockTasks.ReadDigital, new ClockTime(6, 20)), AnswerParser.Parse("7:20"), AnswerMode.Said));
+        _belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, new ClockTime(6, 20)), AnswerParser.Parse("7:20"), AnswerMode.Said));
         foreach (var item in _bank) _ = _model.Predict(item, item.Task.Taken);
     }
 

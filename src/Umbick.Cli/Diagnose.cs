@@ -4,7 +4,7 @@ using System.Text.Json;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
-using Umbick.Store.Files;
+using Umbick.Casework.Files;
 
 namespace Umbick.Cli;
 

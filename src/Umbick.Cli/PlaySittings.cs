@@ -3,7 +3,7 @@ using System.Text.Json;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Store.Files;
+using Umbick.Casework.Files;
 
 namespace Umbick.Cli;
 
@@ -49,7 +49,7 @@ internal static class PlaySittings
                     output.WriteLine(Error("An answer is {\"answer\":\"8:07\"}."));
                     return 1;
                 }
-                sitting.Take(new GivenAnswer(next.Item, raw.Length > AnswerParser.LongestAnswer ? new Unread(raw) : next.Item.Read(raw, Typist.Child), next.Item.Task.Taken));
+                sitting.Take(new ItemAnswer(next.Item, raw.Length > AnswerParser.LongestAnswer ? new Unread(raw) : next.Item.Read(raw, Typist.Child), next.Item.Task.Taken));
             }
             output.WriteLine(JsonSerializer.Serialize(DiagnosisJson.Of(child, sitting.Conclude(), []), DiagnosisJson.Options));
         }

@@ -1,7 +1,8 @@
+using Microsoft.AspNetCore.Identity;
 using Npgsql;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework.Demo;
 
 namespace Umbick.Cli;
 
@@ -30,7 +31,7 @@ internal static class Prepare
         if (await database.IsDemo()) return;
         Console.WriteLine("Making demonstration data");
         // The mark comes last: what a run that was stopped half-way left is made anew.
-        await new DemoSchool(new ReadingModel(), DateTimeOffset.UtcNow).Fill(database);
+        await new DemoSchool(new ReadingModel(), DateTimeOffset.UtcNow).Fill(database, new PasswordHasher<Person>().HashPassword(new Person(), DemoSchool.Password));
         await using (var mark = source.CreateCommand($"comment on database umbick is '{Database.DemoMark}'")) await mark.ExecuteNonQueryAsync();
     }
 }

@@ -1,10 +1,7 @@
 using System.Data.Common;
 using Dapper;
 using Npgsql;
-using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
-using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
@@ -33,23 +30,20 @@ public sealed class CaseloadRow
 
     public bool PractisedSinceAsked { get; init; }
 
-    /// <summary>Whether she is on the caseload; else she is only on a screened class's list.</summary>
+    /// <summary>Whether the child is on the caseload; else only on a screened class's list.</summary>
     public bool OnCaseload { get; init; }
 
-    /// <summary>The ids of the tasks she has met; null: those of her stage.</summary>
-    public string[]? Met { get; init; }
+    /// <summary>The ids of the tasks that the child has met; null: those of the stage.</summary>
+    public string[]? TasksMet { get; init; }
 
-    /// <summary>What is chosen for her alone, as it stands in the row.</summary>
+    /// <summary>What is chosen for this child alone, as it stands in the row.</summary>
     public string SettingsText { get; init; } = "{}";
 
-    /// <summary>What her school has chosen, as it stands in the row.</summary>
+    /// <summary>What the school has chosen, as it stands in the row.</summary>
     public string SchoolSettingsText { get; init; } = "{}";
 
-    /// <summary>How clocks are taught, said and drawn for her.</summary>
-    public Manner Manner => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
-
-    /// <summary>Whether she has met a task, and it is in use at this stage.</summary>
-    public bool Uses(ClockTask task, Stage stage) => Manner.Uses(task, stage) && (Met is null || !ClockTasks.Plain.Contains(task) || Met.Contains(task.Id));
+    /// <summary>How clocks are taught, said and drawn for this child.</summary>
+    public TeachingPreferences Preferences => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
 
     /// <summary>The last finished sitting: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
     public Guid? LastSitting { get; init; }
@@ -59,10 +53,6 @@ public sealed class CaseloadRow
 
     /// <summary>The number of the latest answer; 0 where there is none.</summary>
     public long LatestAnswer { get; init; }
-
-    /// <summary>Where the case stands when patterns have these labels.</summary>
-    public CaseState StateWith(IReadOnlyCollection<(Pattern Pattern, Label Label)> labels) => new(
-        Sittings, CaseState.Labelled(labels, Label.Likely), CaseState.Labelled(labels, Label.Possible), OpenAsking is not null, OpenSet is not null, PractisedSinceAsked);
 }
 
 /// <summary>Children of a school.</summary>
@@ -70,7 +60,7 @@ public static class Children
 {
     private const string Caseload =
         $"""
-        select child.id, child.alias, child.stage, child.on_caseload, child.met, child.settings::text as settings_text,
+        select child.id, child.alias, child.stage, child.on_caseload, child.tasks_met, child.settings::text as settings_text,
           (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
           (select open.id from sitting open where open.school = child.school and open.child = child.id
              and open.kind = 'asking' and open.screening is null and open.ended_at is null) as open_asking,
@@ -109,11 +99,11 @@ public static class Children
         connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Caseload} where child.id = @id", new { id });
 
     /// <summary>How clocks are taught, said and drawn for a child of the school.</summary>
-    public static async Task<Manner> MannerOf(DbConnection connection, Guid id)
+    public static async Task<TeachingPreferences> PreferencesOf(DbConnection connection, Guid id)
     {
         var (school, child) = await connection.QuerySingleAsync<(string School, string Child)>(
             "select school.settings::text, child.settings::text from child join school on school.id = child.school where child.id = @id", new { id });
-        return new Manner(Store.SettingsText.Read(school), Store.SettingsText.Read(child));
+        return new TeachingPreferences(Store.SettingsText.Read(school), Store.SettingsText.Read(child));
     }
 
     /// <summary>The ids of the children with these aliases.</summary>
@@ -170,12 +160,12 @@ public static class Children
     /// <param name="connection">The connection.</param>
     /// <param name="id">The child.</param>
     /// <param name="stage">Her stage.</param>
-    /// <param name="met">The tasks she has met; null: those of her stage.</param>
+    /// <param name="tasksMet">The tasks she has met; null: those of her stage.</param>
     /// <param name="settings">What is chosen for her alone.</param>
-    public static Task<int> Teach(DbConnection connection, Guid id, Stage stage, IEnumerable<string>? met, IReadOnlyDictionary<string, string> settings) =>
+    public static Task<int> Teach(DbConnection connection, Guid id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync(
-            "update child set stage = @stage, met = @met, settings = @settings::jsonb where id = @id",
-            new { id, stage = (int)stage, met = met?.ToArray(), settings = Store.SettingsText.Write(settings) });
+            "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",
+            new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = Store.SettingsText.Write(settings) });
 
     private static object Row(Guid school, Child child, DateTime now, bool onCaseload) =>
         new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload };

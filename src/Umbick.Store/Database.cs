@@ -41,6 +41,16 @@ public sealed class Database(NpgsqlDataSource source)
         return await work(connection);
     }
 
+    /// <summary>Does some work before a school is known.</summary>
+    public Task BeforeSchool(Func<DbConnection, Task> work, CancellationToken cancel = default) =>
+        BeforeSchool<object?>(
+            async connection =>
+            {
+                await work(connection);
+                return null;
+            },
+            cancel);
+
     /// <summary>Writes a row and rolls it back.</summary>
     /// <exception cref="NpgsqlException">Nothing can be written: the database is down, full, or only read.</exception>
     public async Task TryWriting(CancellationToken cancel = default)

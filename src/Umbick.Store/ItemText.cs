@@ -23,10 +23,10 @@ internal static class ItemText
     /// <summary>The rest of an item; null where there is none.</summary>
     public static string? Detail(Item item)
     {
-        if (item is { Question: null, Choices.Count: 0, Clocks.Count: 0, Move: 0 }) return null;
+        if (item is { OtherSkill: null, Choices.Count: 0, Clocks.Count: 0, Move: 0 }) return null;
         return JsonSerializer.Serialize(
             new ItemDetail(
-                item.Question?.Given,
+                item.OtherSkill?.Given,
                 item.Choices.Count == 0 ? null : [.. item.Choices.Select(choice => choice.Short(Wording.Usual))],
                 item.Clocks.Count == 0 ? null : [.. item.Clocks.Select(clock => clock.ToString())],
                 item.Move == 0 ? null : item.Move),
@@ -37,7 +37,7 @@ internal static class ItemText
     public static Item Read(string task, string time, string? claim, string? detail = null)
     {
         if (ClockTasks.Find(task) is not { } known || ClockTime.TryParse(time) is not { } shown || !TryRead(detail, out var rest)) return Item.Unreadable($"{task} {time}");
-        if (rest?.Question is { } question) return SideQuestions.Find(known, question) is { } found ? Item.Of(found) : Item.Unreadable($"{task} {question}");
+        if (rest?.Question is { } question) return OtherSkillItems.Find(known, question) is { } found ? Item.Of(found) : Item.Unreadable($"{task} {question}");
         var clocks = (rest?.Clocks ?? []).Select(ClockTime.TryParse).ToList();
         if (clocks.Contains(null) || known.IsQuestion) return Item.Unreadable($"{task} {time}");
         return new Item(known, shown, claim is null ? null : AnswerParser.Parse(claim))

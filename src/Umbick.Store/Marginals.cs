@@ -2,59 +2,57 @@ using System.Data.Common;
 using Dapper;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
-using Umbick.Store.Casework;
 
 namespace Umbick.Store;
+
+/// <summary>One pattern's marginal after a sitting.</summary>
+/// <param name="Pattern">The pattern.</param>
+/// <param name="Belief">The belief in it, 0 to 1.</param>
+/// <param name="Label">What it was called.</param>
+/// <param name="PracticeOrder">Its place among what should be practised, from 0; null where it need not be.</param>
+public sealed record Marginal(Pattern Pattern, double Belief, Label Label, int? PracticeOrder);
 
 /// <summary>What was believed after each sitting, by pattern.</summary>
 public static class Marginals
 {
     private sealed record Row(Guid Sitting, string Pattern, string Label);
 
-    /// <summary>Keeps what is believed after a sitting that has ended, and after each later one, and what of it should be practised first.</summary>
-    public static async Task Keep(DbConnection connection, Guid school, ChildRecord record, Guid from)
+    /// <summary>Keeps what is believed after a sitting, in place of what was kept before.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="sitting">The sitting.</param>
+    /// <param name="marginals">What is believed.</param>
+    /// <param name="engine">The version of the model.</param>
+    public static async Task Keep(DbConnection connection, Guid school, Guid sitting, IEnumerable<Marginal> marginals, string engine)
     {
-        var first = record.Sittings.ToList().FindIndex(sitting => sitting.Sitting.Id == from);
-        if (first < 0) return;
-        for (var place = first; place < record.Sittings.Count; place++)
-        {
-            var sitting = record.Sittings[place].Sitting;
-            if (sitting.EndedAt is null) continue;
-            await Keep(connection, school, sitting.Id, record.After(place), record.FirstAfter(place));
-        }
+        await connection.ExecuteAsync("delete from marginal where sitting = @sitting", new { sitting });
         await connection.ExecuteAsync(
-            "update sitting set concluded_from = @reckoned where id = @last", new { reckoned = ReckonedFrom(record.Child), last = record.Sittings[^1].Sitting.Id });
+            "insert into marginal (school, sitting, pattern, belief, label, engine, practice_order) values (@school, @sitting, @pattern, @belief, @label, @engine, @PracticeOrder)",
+            marginals.Select(marginal => new
+            {
+                school,
+                sitting,
+                pattern = marginal.Pattern.Id,
+                belief = (float)marginal.Belief,
+                label = marginal.Label.ToString(),
+                engine,
+                marginal.PracticeOrder,
+            }));
     }
 
-    /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
-    public static string ReckonedFrom(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}";
+    /// <summary>Notes what the marginals of a child's last sitting follow from.</summary>
+    public static Task NoteSource(DbConnection connection, Guid lastSitting, string concludedFrom) =>
+        connection.ExecuteAsync("update sitting set concluded_from = @concludedFrom where id = @lastSitting", new { lastSitting, concludedFrom });
 
     /// <summary>The labels after some sittings: first what should be practised first, then the firmest belief.</summary>
     public static async Task<ILookup<Guid, (Pattern Pattern, Label Label)>> After(DbConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<Row>(
-            "select sitting, pattern, label from marginal where sitting = any(@sittings) order by sitting, practise_place, belief desc", new { sittings = sittings.ToArray() });
+            "select sitting, pattern, label from marginal where sitting = any(@sittings) order by sitting, practice_order, belief desc", new { sittings = sittings.ToArray() });
         return (from row in rows
                 let pattern = Catalogue.Find(row.Pattern)
                 where pattern is not null && Enum.TryParse<Label>(row.Label, out _)
                 select (row.Sitting, Pattern: pattern, Label: Enum.Parse<Label>(row.Label)))
             .ToLookup(row => row.Sitting, row => (row.Pattern, row.Label));
-    }
-
-    private static async Task Keep(DbConnection connection, Guid school, Guid sitting, Conclusion conclusion, IReadOnlyList<Pattern> first)
-    {
-        await connection.ExecuteAsync("delete from marginal where sitting = @sitting", new { sitting });
-        await connection.ExecuteAsync(
-            "insert into marginal (school, sitting, pattern, belief, label, engine, practise_place) values (@school, @sitting, @pattern, @belief, @label, @engine, @place)",
-            conclusion.Findings.Select(finding => new
-            {
-                school,
-                sitting,
-                pattern = finding.Pattern.Id,
-                belief = (float)finding.Belief,
-                label = finding.Label.ToString(),
-                engine = ReadingModel.Version,
-                place = first.ToList().IndexOf(finding.Pattern) is >= 0 and var place ? place : default(int?),
-            }));
     }
 }

@@ -1,5 +1,5 @@
+using System.Data.Common;
 using Dapper;
-using Microsoft.AspNetCore.Identity;
 
 namespace Umbick.Store;
 
@@ -28,118 +28,48 @@ public sealed class Person
     public string Key => $"{School:N}.{Id:N}";
 }
 
-/// <summary>People as the accounts library asks for them.</summary>
-public sealed class People(Database database) :
-    IUserPasswordStore<Person>, IUserSecurityStampStore<Person>, IUserLockoutStore<Person>
+/// <summary>People of a school, and who one is before their school is known.</summary>
+public static class People
 {
     private const string Columns =
         "school, id, user_name, normalized_user_name, display_name, password_hash, security_stamp, access_failed_count, lockout_end";
 
-    public async Task<Person?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken)
+    /// <summary>The school and the id of whoever goes by a user name; null where nobody does.</summary>
+    public static Task<(Guid School, Guid Id)?> FindByName(DbConnection connection, string normalizedUserName) =>
+        connection.QuerySingleOrDefaultAsync<(Guid School, Guid Id)?>("select school, id from find_person(@normalizedUserName)", new { normalizedUserName });
+
+    /// <summary>A person of the school that is set; null where there is none.</summary>
+    public static Task<Person?> Find(DbConnection connection, Guid id) =>
+        connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from person where id = @id", new { id });
+
+    /// <summary>Keeps a person's password and what signing in has counted.</summary>
+    public static Task Update(DbConnection connection, Person person) => connection.ExecuteAsync(
+        """
+        update person set password_hash = @PasswordHash, security_stamp = @SecurityStamp,
+          access_failed_count = @AccessFailedCount, lockout_end = @LockoutEnd
+        where id = @Id
+        """,
+        person);
+
+    /// <summary>Adds somebody who signs in. Only the owner may.</summary>
+    public static async Task<Person> Add(DbConnection owner, Guid school, string userName, string displayName, string passwordHash)
     {
-        var found = await database.BeforeSchool(
-            connection => connection.QuerySingleOrDefaultAsync<(Guid School, Guid Id)?>(
-                "select school, id from find_person(@normalizedUserName)", new { normalizedUserName }),
-            cancellationToken);
-        return found is var (school, id) ? await Find(school, id, cancellationToken) : null;
-    }
-
-    public async Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken)
-    {
-        var parts = userId.Split('.');
-        return parts.Length == 2 && Guid.TryParse(parts[0], out var school) && Guid.TryParse(parts[1], out var id)
-            ? await Find(school, id, cancellationToken)
-            : null;
-    }
-
-    private Task<Person?> Find(Guid school, Guid id, CancellationToken cancel) => database.InSchool(
-        school,
-        connection => connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from person where school = @school and id = @id", new { school, id }),
-        cancel);
-
-    public async Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken)
-    {
-        await database.InSchool(
-            user.School,
-            connection => connection.ExecuteAsync(
-                """
-                update person set password_hash = @PasswordHash, security_stamp = @SecurityStamp,
-                  access_failed_count = @AccessFailedCount, lockout_end = @LockoutEnd
-                where school = @School and id = @Id
-                """,
-                user),
-            cancellationToken);
-        return IdentityResult.Success;
-    }
-
-    public Task<IdentityResult> CreateAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(Refused);
-
-    public Task<IdentityResult> DeleteAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(Refused);
-
-    /// <summary>People are added and taken away by the launcher, as the owner.</summary>
-    private static IdentityResult Refused { get; } =
-        IdentityResult.Failed(new IdentityError { Code = "NotHere", Description = "People are added with ./umbick new-school." });
-
-    public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Key);
-
-    public Task<string?> GetUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.UserName);
-
-    public Task SetUserNameAsync(Person user, string? userName, CancellationToken cancellationToken)
-    {
-        user.UserName = userName ?? "";
-        return Task.CompletedTask;
-    }
-
-    public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalizedUserName);
-
-    public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken)
-    {
-        user.NormalizedUserName = normalizedName ?? "";
-        return Task.CompletedTask;
-    }
-
-    public Task SetPasswordHashAsync(Person user, string? passwordHash, CancellationToken cancellationToken)
-    {
-        user.PasswordHash = passwordHash;
-        return Task.CompletedTask;
-    }
-
-    public Task<string?> GetPasswordHashAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash);
-
-    public Task<bool> HasPasswordAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash is not null);
-
-    public Task SetSecurityStampAsync(Person user, string stamp, CancellationToken cancellationToken)
-    {
-        user.SecurityStamp = stamp;
-        return Task.CompletedTask;
-    }
-
-    public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
-
-    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
-        Task.FromResult(user.LockoutEnd is { } end ? (DateTimeOffset?)new DateTimeOffset(DateTime.SpecifyKind(end, DateTimeKind.Utc)) : null);
-
-    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken)
-    {
-        user.LockoutEnd = lockoutEnd?.UtcDateTime;
-        return Task.CompletedTask;
-    }
-
-    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(++user.AccessFailedCount);
-
-    public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken)
-    {
-        user.AccessFailedCount = 0;
-        return Task.CompletedTask;
-    }
-
-    public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount);
-
-    public Task<bool> GetLockoutEnabledAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(true);
-
-    public Task SetLockoutEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken) => Task.CompletedTask;
-
-    public void Dispose()
-    {
+        var person = new Person
+        {
+            School = school,
+            Id = Guid.NewGuid(),
+            UserName = userName,
+            NormalizedUserName = userName.ToUpperInvariant(),
+            DisplayName = displayName,
+            PasswordHash = passwordHash,
+            SecurityStamp = Guid.NewGuid().ToString("N"),
+        };
+        await owner.ExecuteAsync(
+            """
+            insert into person (school, id, user_name, normalized_user_name, display_name, password_hash, security_stamp)
+            values (@School, @Id, @UserName, @NormalizedUserName, @DisplayName, @PasswordHash, @SecurityStamp)
+            """,
+            person);
+        return person;
     }
 }

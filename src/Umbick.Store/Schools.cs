@@ -1,17 +1,16 @@
 using System.Data.Common;
 using Dapper;
-using Microsoft.AspNetCore.Identity;
 
 namespace Umbick.Store;
 
 /// <summary>A school.</summary>
 public sealed record School(Guid Id, string Name);
 
-/// <summary>Schools and the people of one, as the launcher adds them.</summary>
+/// <summary>Schools, and what one has chosen.</summary>
 public static class Schools
 {
     /// <summary>The school that is set.</summary>
-    public static Task<School> Here(DbConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
+    public static Task<School> Current(DbConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
 
     /// <summary>What the school has chosen, by the ids of settings.</summary>
     public static async Task<IReadOnlyDictionary<string, string>> Settings(DbConnection connection) =>
@@ -22,7 +21,7 @@ public static class Schools
         connection.QuerySingleAsync<DateOnly>("select (@now at time zone time_zone)::date from school where id = current_school()", new { now });
 
     /// <summary>What the school has chosen, its time zone, and the day that it is there.</summary>
-    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> Ways(DbConnection connection, DateTime now)
+    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> SettingsAndDay(DbConnection connection, DateTime now)
     {
         var (settings, zone, today) = await connection.QuerySingleAsync<(string, string, DateOnly)>(
             "select settings::text, time_zone, (@now at time zone time_zone)::date from school", new { now });
@@ -48,32 +47,10 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(DbConnection owner)
     {
-        foreach (var table in new[] { "marginal", "answer", "asked", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "child", "person" })
+        foreach (var table in new[] { "marginal", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         // A school that is given the same mark later must not wait for this one's wrong codes.
         await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");
         await owner.ExecuteAsync("delete from school where id = current_school()");
-    }
-
-    /// <summary>Adds somebody who signs in. Only the owner may.</summary>
-    public static async Task<Person> AddPerson(DbConnection owner, Guid school, string userName, string displayName, string password)
-    {
-        var person = new Person
-        {
-            School = school,
-            Id = Guid.NewGuid(),
-            UserName = userName,
-            NormalizedUserName = userName.ToUpperInvariant(),
-            DisplayName = displayName,
-            SecurityStamp = Guid.NewGuid().ToString("N"),
-        };
-        person.PasswordHash = new PasswordHasher<Person>().HashPassword(person, password);
-        await owner.ExecuteAsync(
-            """
-            insert into person (school, id, user_name, normalized_user_name, display_name, password_hash, security_stamp)
-            values (@School, @Id, @UserName, @NormalizedUserName, @DisplayName, @PasswordHash, @SecurityStamp)
-            """,
-            person);
-        return person;
     }
 }

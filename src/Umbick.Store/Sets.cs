@@ -1,6 +1,5 @@
 using System.Data.Common;
 using Dapper;
-using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
@@ -40,9 +39,6 @@ public sealed class AssignedSet
 
     /// <summary>The pattern it is for; null where it is for none, or a later catalogue has dropped it.</summary>
     public Pattern? Pattern => Catalogue.Find(PatternId);
-
-    /// <summary>What it is called; of a set for a pattern that is no longer in the catalogue only that it is practice.</summary>
-    public string HeadingIn(Wording wording) => IsAtEase || Pattern is not null ? PracticeSet.Heading(Pattern, wording) : "Practice";
 
     public Support Support => ItemText.Support(StartSupport);
 }

@@ -12,7 +12,7 @@ public sealed class Sitting
 
     public Guid Child { get; init; }
 
-    public string Kind { get; init; } = "";
+    public SittingKind Kind { get; init; }
 
     public Guid? PracticeSet { get; init; }
 
@@ -34,67 +34,38 @@ public sealed class Sitting
     public DateTime? FirstAnswerAt { get; init; }
 
     /// <summary>The day that was told, where it was answered on paper.</summary>
-    public DateOnly? ToldDay { get; init; }
+    public DateOnly? PaperDay { get; init; }
 
     /// <summary>Its day, where the school is: the one that was told, else that of its first answer; null while nothing is answered.</summary>
     public DateOnly? Day { get; init; }
 
     /// <summary>What is asked: by what tells most, or a list made before.</summary>
-    public string Plan { get; init; } = Plans.Adaptive;
+    public Plan Plan { get => PlanNames.Read(PlanName); init => PlanName = PlanNames.Of(value); }
 
     /// <summary>How it is asked.</summary>
-    public string Way { get; init; } = Ways.Conversation;
+    public DeliveryMode Delivery { get => DeliveryNames.Read(DeliveryName); init => DeliveryName = DeliveryNames.Of(value); }
 
     /// <summary>The visit that it shares with other children's sittings; null where the child is alone.</summary>
     public Guid? Visit { get; init; }
 
     /// <summary>The child's place in the turns of a visit.</summary>
-    public int Turn { get; init; }
+    public int TurnInVisit { get; init; }
 
     /// <summary>The screening that it belongs to.</summary>
     public Guid? Screening { get; init; }
 
-    public bool IsPractice => Kind == Practice;
+    public bool IsPractice => Kind == SittingKind.Practice;
 
-    public const string Asking = "asking";
+    internal string PlanName { get; init; } = PlanNames.Of(Plan.Adaptive);
 
-    public const string Practice = "practice";
-}
-
-/// <summary>What is asked in a sitting.</summary>
-public static class Plans
-{
-    /// <summary>Each item is chosen by the answers before it.</summary>
-    public const string Adaptive = "adaptive";
-
-    /// <summary>A fixed form.</summary>
-    public const string Form = "form";
-
-    /// <summary>The ground skills.</summary>
-    public const string Ground = "ground";
-
-    /// <summary>One of each of the tasks that the teacher chose.</summary>
-    public const string Chosen = "chosen";
-}
-
-/// <summary>How a sitting is held.</summary>
-public static class Ways
-{
-    /// <summary>The teacher shows the clock on her screen, and types what is said.</summary>
-    public const string Conversation = "conversation";
-
-    /// <summary>The teacher sets her own clock, and types what is said.</summary>
-    public const string OwnClock = "own-clock";
-
-    /// <summary>The child answers on a screen herself.</summary>
-    public const string Screen = "screen";
+    internal string DeliveryName { get; init; } = DeliveryNames.Of(DeliveryMode.Conversation);
 }
 
 /// <summary>An item as it was asked.</summary>
-public sealed record Asked(int Place, Item Item, Support Support, string Why);
+public sealed record AskedItem(int Place, Item Item, Support Support, string Why);
 
 /// <summary>An answer as it was given.</summary>
-public sealed class GivenRow
+public sealed class AnswerRow
 {
     public Guid Sitting { get; init; }
 
@@ -114,13 +85,13 @@ public sealed class GivenRow
     /// <summary>From the question's being shown to the beginning of the answer, where it was measured.</summary>
     public float? BegunSeconds { get; init; }
 
-    /// <summary>What the child said before she put herself right; null where she did not.</summary>
+    /// <summary>What the child said before putting it right; null where that did not happen.</summary>
     public string? FirstRaw { get; init; }
 
     /// <summary>Whether the child was helped by a word.</summary>
     public bool Prompted { get; init; }
 
-    /// <summary>The id of how she did it, where it was noted.</summary>
+    /// <summary>The id of how the child did it, where it was noted.</summary>
     public string? How { get; init; }
 
     /// <summary>Its number among all answers: a later one has a higher.</summary>
@@ -138,27 +109,21 @@ public sealed class GivenRow
     public AnswerMode? KnownMode => Enum.TryParse<AnswerMode>(Mode, ignoreCase: true, out var mode) && Enum.IsDefined(mode) ? mode : null;
 
     public AnswerMode AnswerMode => KnownMode ?? AnswerMode.Said;
-
-    /// <summary>What is read in it. A row that cannot be understood is read as nothing, and never throws.</summary>
-    public Answer ReadFor(Item item) => KnownMode is null ? new Unread(Raw) : item.Read(Raw, Typist);
-
-    /// <summary>What is read in the child's first answer, where the child then put it right; else null.</summary>
-    public Answer? FirstFor(Item item) => FirstRaw is null ? null : item.Read(FirstRaw, Typist);
 }
 
 /// <summary>Sittings, what was asked in them and what was answered.</summary>
 public static class Sittings
 {
     /// <summary>The day of a sitting where the school is. PostgreSQL knows the zones, and when their clocks change.</summary>
-    internal const string Day = "coalesce(sitting.told_day, (sitting.first_answer_at at time zone (select time_zone from school where school.id = sitting.school))::date)";
+    internal const string Day = "coalesce(sitting.paper_day, (sitting.first_answer_at at time zone (select time_zone from school where school.id = sitting.school))::date)";
 
     /// <summary>When a sitting was held: what goes on paper has no hour.</summary>
-    internal const string Held = "coalesce((sitting.told_day + time '12:00') at time zone (select time_zone from school where school.id = sitting.school), sitting.first_answer_at)";
+    internal const string Held = "coalesce((sitting.paper_day + time '12:00') at time zone (select time_zone from school where school.id = sitting.school), sitting.first_answer_at)";
 
     private const string Columns =
         $"""
-        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan, way, visit, turn::int as turn, screening,
-        first_answer_at, told_day, {Day} as day
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening,
+        first_answer_at, paper_day, {Day} as day
         """;
 
     /// <summary>Sittings in the order in which they were held; one that is not answered yet comes last.</summary>
@@ -167,7 +132,7 @@ public static class Sittings
     private const string AnswerColumns =
         "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_by as by";
 
-    private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked";
+    private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked_item";
 
     private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail);
 
@@ -198,8 +163,8 @@ public static class Sittings
     /// <returns>Whether it was started.</returns>
     public static async Task<bool> Start(DbConnection connection, Guid school, Sitting sitting) => await connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, way, visit, turn, screening)
-        values (@school, @Id, @Child, @Kind, @PracticeSet, @stage, @Length, @StartedAt, @Plan, @Way, @Visit, @Turn, @Screening)
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening)
+        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening)
         on conflict do nothing
         """,
         new
@@ -207,33 +172,33 @@ public static class Sittings
             school,
             sitting.Id,
             sitting.Child,
-            sitting.Kind,
+            kind = sitting.Kind.ToString().ToLowerInvariant(),
             sitting.PracticeSet,
             stage = (int)sitting.Stage,
             sitting.Length,
             sitting.StartedAt,
-            sitting.Plan,
-            sitting.Way,
+            sitting.PlanName,
+            sitting.DeliveryName,
             sitting.Visit,
-            sitting.Turn,
+            sitting.TurnInVisit,
             sitting.Screening,
         }) > 0;
 
     /// <summary>The sittings of a visit, by turn.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfVisit(DbConnection connection, Guid visit) =>
-        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn, id", new { visit })];
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn_in_visit, id", new { visit })];
 
     /// <summary>The sittings of a screening.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfScreening(DbConnection connection, Guid screening) =>
-        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn, id", new { screening })];
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn_in_visit, id", new { screening })];
 
     /// <summary>Keeps the day that was told; null goes by the first answer again.</summary>
     public static Task TellDay(DbConnection connection, IEnumerable<Guid> sittings, DateOnly? day) =>
-        connection.ExecuteAsync("update sitting set told_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
+        connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
 
     /// <summary>Goes on in another way.</summary>
-    public static Task HoldIn(DbConnection connection, Guid id, string way) =>
-        connection.ExecuteAsync("update sitting set way = @way, version = version + 1 where id = @id", new { id, way });
+    public static Task Deliver(DbConnection connection, Guid id, DeliveryMode mode) =>
+        connection.ExecuteAsync("update sitting set delivery = @delivery, version = version + 1 where id = @id", new { id, delivery = DeliveryNames.Of(mode) });
 
     /// <summary>Makes a sitting shorter or longer.</summary>
     public static Task Lengthen(DbConnection connection, Guid id, int length) =>
@@ -246,9 +211,9 @@ public static class Sittings
     public static Task End(DbConnection connection, Guid id, DateTime now) =>
         connection.ExecuteAsync("update sitting set ended_at = @now, version = version + 1 where id = @id and ended_at is null", new { id, now });
 
-    public static Task Ask(DbConnection connection, Guid school, Guid sitting, IEnumerable<Asked> items, DateTime now) => connection.ExecuteAsync(
+    public static Task Ask(DbConnection connection, Guid school, Guid sitting, IEnumerable<AskedItem> items, DateTime now) => connection.ExecuteAsync(
         """
-        insert into asked (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
+        insert into asked_item (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
         values (@school, @sitting, @Place, @task, @time, @claim, @support, @Why, @now, @detail::jsonb)
         """,
         items.Select(item => new
@@ -267,11 +232,19 @@ public static class Sittings
 
     /// <summary>Takes an item back that was asked and not answered.</summary>
     public static Task Withdraw(DbConnection connection, Guid sitting, int place) =>
-        connection.ExecuteAsync("update asked set withdrawn = true where sitting = @sitting and place = @place", new { sitting, place });
+        connection.ExecuteAsync("update asked_item set withdrawn = true where sitting = @sitting and place = @place", new { sitting, place });
+
+    /// <summary>Takes back every item that stands and has no answer.</summary>
+    public static Task WithdrawUnanswered(DbConnection connection, Guid sitting) => connection.ExecuteAsync(
+        """
+        update asked_item set withdrawn = true where sitting = @sitting and not withdrawn
+          and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
+        """,
+        new { sitting });
 
     /// <summary>Has an item stand again that was taken back: it was answered after all.</summary>
     public static Task Restore(DbConnection connection, Guid sitting, int place) =>
-        connection.ExecuteAsync("update asked set withdrawn = false where sitting = @sitting and place = @place and withdrawn", new { sitting, place });
+        connection.ExecuteAsync("update asked_item set withdrawn = false where sitting = @sitting and place = @place and withdrawn", new { sitting, place });
 
     /// <summary>The item at a place, also one that was taken back; null where none was asked there.</summary>
     public static async Task<Item?> ItemAt(DbConnection connection, Guid sitting, int place) =>
@@ -289,21 +262,21 @@ public static class Sittings
     /// <summary>How many items of a sitting stand, and the highest place that was ever asked, also one that was taken back.</summary>
     public static Task<(int Standing, int LastPlace)> AskedSoFar(DbConnection connection, Guid sitting) =>
         connection.QuerySingleAsync<(int Standing, int LastPlace)>(
-            "select count(*) filter (where not withdrawn)::int, coalesce(max(place), 0)::int from asked where sitting = @sitting", new { sitting });
+            "select count(*) filter (where not withdrawn)::int, coalesce(max(place), 0)::int from asked_item where sitting = @sitting", new { sitting });
 
     /// <summary>The items of some sittings that stand, in order.</summary>
-    public static async Task<ILookup<Guid, Asked>> AskedIn(DbConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<Guid, AskedItem>> AskedIn(DbConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<AskedRow>(
             $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place",
             new { sittings = sittings.ToArray() });
-        return rows.ToLookup(row => row.Sitting, row => new Asked(row.Place, ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail), ItemText.Support(row.Support), row.Why));
+        return rows.ToLookup(row => row.Sitting, row => new AskedItem(row.Place, ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail), ItemText.Support(row.Support), row.Why));
     }
 
     /// <summary>The answers of some sittings that stand: the latest to each place and try.</summary>
-    public static async Task<ILookup<Guid, GivenRow>> AnswersIn(DbConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<Guid, AnswerRow>> AnswersIn(DbConnection connection, IEnumerable<Guid> sittings)
     {
-        var rows = await connection.QueryAsync<GivenRow>(
+        var rows = await connection.QueryAsync<AnswerRow>(
             $"""
             select distinct on (sitting, place, try) {AnswerColumns} from answer
             where sitting = any(@sittings) order by sitting, place, try, seq desc
@@ -313,7 +286,7 @@ public static class Sittings
     }
 
     /// <summary>An answer by its own id, whether it still stands or not.</summary>
-    public static Task<GivenRow?> Answer(DbConnection connection, Guid sitting, Guid id) => connection.QuerySingleOrDefaultAsync<GivenRow>(
+    public static Task<AnswerRow?> FindAnswer(DbConnection connection, Guid sitting, Guid id) => connection.QuerySingleOrDefaultAsync<AnswerRow>(
         $"select {AnswerColumns} from answer where sitting = @sitting and id = @id", new { sitting, id });
 
     /// <summary>Adds an answer.</summary>
@@ -322,7 +295,7 @@ public static class Sittings
     /// <param name="answer">The answer.</param>
     /// <param name="givenAt">When it was given.</param>
     /// <param name="now">When it is kept.</param>
-    public static Task Add(DbConnection connection, Guid school, GivenRow answer, DateTime givenAt, DateTime now) => connection.ExecuteAsync(
+    public static Task AddAnswer(DbConnection connection, Guid school, AnswerRow answer, DateTime givenAt, DateTime now) => connection.ExecuteAsync(
         """
         insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, corrects, given_at, given_by, kept_at)
         values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @Corrects, @givenAt, @By, @now);

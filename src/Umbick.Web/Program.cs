@@ -10,7 +10,7 @@ using Npgsql;
 using Serilog;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web;
 using Umbick.Web.Pages;
 using Umbick.Web.Security;
@@ -32,9 +32,9 @@ builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
-builder.Services.AddSingleton<Screen>();
-builder.Services.AddScoped<Here>();
-builder.Services.AddScoped<MannerFilter>();
+builder.Services.AddSingleton<ClassScreening>();
+builder.Services.AddScoped<RequestPreferences>();
+builder.Services.AddScoped<PreferencesFilter>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddHostedService<WarmUp>();
 
@@ -48,7 +48,7 @@ builder.Services.AddIdentityCore<Person>(options =>
 {
     options.Lockout.MaxFailedAccessAttempts = 8;
     options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
-}).AddUserStore<People>().AddClaimsPrincipalFactory<TeacherClaims>().AddSignInManager().AddDefaultTokenProviders();
+}).AddUserStore<PeopleStore>().AddClaimsPrincipalFactory<TeacherClaims>().AddSignInManager().AddDefaultTokenProviders();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
     {
@@ -73,7 +73,7 @@ builder.Services.AddAuthorizationBuilder()
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => options.Cookie.Name = "umbick.form");
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.AddService<MannerFilter>());
+builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.AddService<PreferencesFilter>());
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();

@@ -46,15 +46,15 @@ public sealed class AlonePracticeTests
     public void After_telling_the_face_is_explained_at_the_step_that_went_wrong(string task, string time, string given, params string[] told)
     {
         var item = new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value);
-        Assert.Equal(told, FaceTold.Of(item, item.Read(given, Typist.Child), Manner.Usual));
+        Assert.Equal(told, FaceTold.Of(item, item.Read(given, Typist.Child), TeachingPreferences.Usual));
     }
 
     [Fact]
     public void What_is_told_at_last_asks_nothing_and_is_told_of_every_clock()
     {
         var items = from task in ClockTasks.OnOneTime from time in ClockTime.All() where time.Minute % 7 is 0 or 3 select new Item(task, time);
-        Assert.All(items, item => Assert.All(FaceTold.Of(item, null, Manner.Usual), sentence => Assert.DoesNotContain('?', sentence)));
-        Assert.All(items, item => Assert.NotEmpty(FaceTold.Of(item, null, Manner.Usual)));
+        Assert.All(items, item => Assert.All(FaceTold.Of(item, null, TeachingPreferences.Usual), sentence => Assert.DoesNotContain('?', sentence)));
+        Assert.All(items, item => Assert.NotEmpty(FaceTold.Of(item, null, TeachingPreferences.Usual)));
     }
 
     [Theory]
@@ -68,20 +68,20 @@ public sealed class AlonePracticeTests
     [Fact]
     public void What_would_only_be_copied_from_a_screen_is_asked_aloud()
     {
-        Assert.Contains(GroundCheck.Items, item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
-        Assert.DoesNotContain(GroundCheck.ItemsOnScreen, item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
+        Assert.Contains(PrerequisiteCheck.Items, item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
+        Assert.DoesNotContain(PrerequisiteCheck.ItemsOnScreen, item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
         for (var seed = 0; seed < 40; seed++)
-            Assert.DoesNotContain(new OneOfEach(Model).Make([ClockTasks.Ground, ClockTasks.Ground], Stage.HalfPast, seed, onScreen: true), item => item.IsOnlyAloud);
+            Assert.DoesNotContain(new OneOfEach(Model).Make([ClockTasks.Prerequisite, ClockTasks.Prerequisite], Stage.HalfPast, seed, onScreen: true), item => item.IsOnlyAloud);
     }
 
     [Fact]
     public void The_hundreds_link_and_the_label_are_the_same_on_a_page_and_in_a_file()
     {
-        var half = SideQuestions.Find(ClockTasks.TimeFact, "minutes in half an hour")!;
-        GivenAnswer[] answers = [new(Item.Of(half), new TextAnswer("50"), AnswerMode.Written)];
-        double Belief(double hundreds) => BesideReading.Of(answers, hundreds).Findings.SingleOrDefault(finding => finding.Pattern!.Id == "hundred-minutes")?.Belief ?? 0;
+        var half = OtherSkillItems.Find(ClockTasks.TimeFact, "minutes in half an hour")!;
+        ItemAnswer[] answers = [new(Item.Of(half), new TextAnswer("50"), AnswerMode.Written)];
+        double Belief(double hundreds) => OtherSkills.Of(answers, hundreds).Findings.SingleOrDefault(finding => finding.Pattern!.Id == "hundred-minutes")?.Belief ?? 0;
         Assert.True(Belief(1) > Belief(0), "who believes that a half is 50 is believed sooner to reckon in hundreds");
-        var once = new SideFinding(Catalogue.Find("hundred-minutes"), 0.95, Telling: 1, ItsWay: 1);
+        var once = new OtherSkillFinding(Catalogue.Find("hundred-minutes"), 0.95, Telling: 1, ItsWay: 1);
         Assert.Equal(Label.Possible, once.Label);
         Assert.Equal(Label.Likely, (once with { Telling = 2, ItsWay = 2 }).Label);
         Assert.Equal(Label.Unlikely, (once with { Belief = 0.3 }).Label);
@@ -111,7 +111,7 @@ public sealed class AlonePracticeTests
         Assert.IsType<Unread>(answer);
         Assert.False(item.IsReadable);
         Assert.False(Scoring.IsRight(item, answer, AnswerMode.Written, Stage.EveryMinute));
-        Assert.Empty(Model.Observe(new GivenAnswer(item, answer, AnswerMode.Written)));
-        Assert.True(BesideReading.Of([new GivenAnswer(item, answer, AnswerMode.Written)], 0).IsEmpty);
+        Assert.Empty(Model.Observe(new ItemAnswer(item, answer, AnswerMode.Written)));
+        Assert.True(OtherSkills.Of([new ItemAnswer(item, answer, AnswerMode.Written)], 0).IsEmpty);
     }
 }

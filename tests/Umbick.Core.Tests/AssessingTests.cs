@@ -7,7 +7,7 @@ using Umbick.Core.Progress;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>How items are answered on a screen, ground skills, answers that stand ready, and where a screened child belongs.</summary>
+/// <summary>How items are answered on a screen, prerequisite skills, answers that stand ready, and where a screened child belongs.</summary>
 public sealed class AssessingTests
 {
     private static readonly ReadingModel Model = new();
@@ -47,7 +47,7 @@ public sealed class AssessingTests
     [Fact]
     public void A_whole_face_is_numbered_and_its_answer_names_the_numerals_from_the_top()
     {
-        var item = Item.Of(SideQuestions.Find(ClockTasks.NumberFace, SideQuestions.WholeFace)!);
+        var item = Item.Of(OtherSkillItems.Find(ClockTasks.NumberFace, OtherSkillItems.WholeFace)!);
         Assert.Equal(AnswerBox.Numerals, AnswerBoxes.Of(item));
         Assert.True(Right(item, "12 1 2 3 4 5 6 7 8 9 10 11"));
         Assert.False(Right(item, "12 11 10 9 8 7 6 5 4 3 2 1"));
@@ -83,7 +83,7 @@ public sealed class AssessingTests
     public void Of_a_hand_and_a_time_the_time_is_the_reading(string raw, string read)
     {
         var item = new Item(ClockTasks.InferMinuteHand, new ClockTime(8, 25));
-        Assert.Equal(read, Assert.Single(Reading.In(item, item.Read(raw), AnswerMode.Written)).Answer.Short(Wording.Usual));
+        Assert.Equal(read, Assert.Single(ImpliedReading.In(item, item.Read(raw), AnswerMode.Written)).Answer.Short(Wording.Usual));
     }
 
     [Theory]
@@ -96,19 +96,19 @@ public sealed class AssessingTests
     public void Hands_that_go_together_tell_of_the_long_hand_only()
     {
         var item = new Item(ClockTasks.SetFromDigital, new ClockTime(7, 40));
-        var geared = Assert.Single(Reading.In(item, item.Read("7.67|40"), AnswerMode.Geared));
+        var geared = Assert.Single(ImpliedReading.In(item, item.Read("7.67|40"), AnswerMode.Geared));
         Assert.Equal((ClockTasks.PlaceMinuteHand, new PlacedAnswer(null, 40)), (geared.Item.Task, geared.Answer));
         foreach (var pattern in Catalogue.All.Where(pattern => pattern.Step == Step.Placing))
         {
-            Assert.True(After(AnswerMode.Geared, pattern) >= new Belief(Model).In(pattern), pattern.Id);
-            Assert.True(After(AnswerMode.Placed, pattern) < new Belief(Model).In(pattern) / 2, pattern.Id);
+            Assert.True(After(AnswerMode.Geared, pattern) >= new Belief(Model).ProbabilityOf(pattern), pattern.Id);
+            Assert.True(After(AnswerMode.Placed, pattern) < new Belief(Model).ProbabilityOf(pattern) / 2, pattern.Id);
         }
 
         double After(AnswerMode mode, Pattern pattern)
         {
             var belief = new Belief(Model);
-            belief.Observe(new GivenAnswer(item, item.Read("7.67|40"), mode));
-            return belief.In(pattern);
+            belief.Update(new ItemAnswer(item, item.Read("7.67|40"), mode));
+            return belief.ProbabilityOf(pattern);
         }
     }
 
@@ -140,20 +140,20 @@ public sealed class AssessingTests
     [InlineData("10 seconds", "10", "10 seconds: exactly")]
     public void A_stop_by_feeling_is_told_in_words(string given, string stopped, string told)
     {
-        var item = Item.Of(SideQuestions.Find(ClockTasks.Feel, given)!);
-        Assert.Equal([told], BesideReading.Of([new GivenAnswer(item, item.Read(stopped), AnswerMode.Written)], 0).Felt);
+        var item = Item.Of(OtherSkillItems.Find(ClockTasks.Feel, given)!);
+        Assert.Equal([told], OtherSkills.Of([new ItemAnswer(item, item.Read(stopped), AnswerMode.Written)], 0).Felt);
     }
 
     [Fact]
     public void Beside_reading_only_what_has_shown_itself_is_told()
     {
         var clock = new Item(ClockTasks.ReadDigital, new ClockTime(4, 0));
-        Assert.True(BesideReading.Of([new GivenAnswer(clock, clock.Right, AnswerMode.Said)], 0).IsEmpty);
-        var later = SideQuestions.All.Where(item => item.Task == ClockTasks.Later).ToList();
-        var way = (OwnWay)Catalogue.Find("past-sixty")!.Way;
-        var found = BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, new TextAnswer(way.AnswerTo(item.Question!) ?? item.Question!.Right), AnswerMode.Written)), 0).Findings;
+        Assert.True(OtherSkills.Of([new ItemAnswer(clock, clock.Right, AnswerMode.Said)], 0).IsEmpty);
+        var later = OtherSkillItems.All.Where(item => item.Task == ClockTasks.Later).ToList();
+        var way = (OtherSkillRule)Catalogue.Find("past-sixty")!.Rule;
+        var found = OtherSkills.Of(later.ConvertAll(item => new ItemAnswer(item, new TextAnswer(way.AnswerTo(item.OtherSkill!) ?? item.OtherSkill!.Right), AnswerMode.Written)), 0).Findings;
         Assert.Equal("past-sixty", Assert.Single(found).Pattern!.Id);
-        Assert.Empty(BesideReading.Of(later.ConvertAll(item => new GivenAnswer(item, item.Right, AnswerMode.Written)), 0).Findings);
+        Assert.Empty(OtherSkills.Of(later.ConvertAll(item => new ItemAnswer(item, item.Right, AnswerMode.Written)), 0).Findings);
     }
 
     [Fact]
@@ -180,22 +180,22 @@ public sealed class AssessingTests
     [InlineData("60 seconds", "71", 11.0)]
     [InlineData("10 seconds", "10", 0.0)]
     public void Stopping_too_early_or_too_late_is_told_in_seconds(string given, string stopped, double off) =>
-        Assert.Equal(off, SideQuestions.Find(ClockTasks.Feel, given)!.SecondsOff(stopped));
+        Assert.Equal(off, OtherSkillItems.Find(ClockTasks.Feel, given)!.SecondsOff(stopped));
 
     [Theory]
     [InlineData("30 seconds", "soon")]
     [InlineData("30 seconds", "-3")]
     public void What_is_no_number_of_seconds_is_not_reckoned(string given, string stopped) =>
-        Assert.Null(SideQuestions.Find(ClockTasks.Feel, given)!.SecondsOff(stopped));
+        Assert.Null(OtherSkillItems.Find(ClockTasks.Feel, given)!.SecondsOff(stopped));
 
     [Fact]
     public void The_ground_check_has_each_skill_and_every_answer_is_right_as_it_stands()
     {
-        Assert.Equal(12, GroundCheck.Items.Count);
+        Assert.Equal(12, PrerequisiteCheck.Items.Count);
         Assert.Equal(
             ["clockwise", "counts in fives", "doubles and halves", "half and quarter", "longer and shorter", "reads numerals to 12"],
-            GroundCheck.Items.Select(item => item.Question!.Skill!).Distinct().Order());
-        Assert.All(GroundCheck.Items, item => Assert.True(Right(item, item.Question!.Right)));
+            PrerequisiteCheck.Items.Select(item => item.OtherSkill!.Skill!).Distinct().Order());
+        Assert.All(PrerequisiteCheck.Items, item => Assert.True(Right(item, item.OtherSkill!.Right)));
     }
 
     [Theory]
@@ -204,7 +204,7 @@ public sealed class AssessingTests
     [InlineData(false, "numeral-as-minutes next-hour", false)]
     [InlineData(false, "", false)]
     public void The_ground_check_is_offered_where_the_minutes_are_muddled(bool otherWay, string believed, bool offered) =>
-        Assert.Equal(offered, GroundCheckOffer.IsWorthOffering(
+        Assert.Equal(offered, PrerequisiteCheckOffer.IsWorthOffering(
             otherWay ? [Step.Minutes] : [Step.Hour], believed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Catalogue.Find(id)!)));
 
     [Theory]
@@ -214,7 +214,7 @@ public sealed class AssessingTests
     public void An_answer_of_a_pattern_that_is_believed_stands_ready(string time, string answer, string pattern)
     {
         var belief = new Belief(Model);
-        belief.Hear(Catalogue.Find(pattern)!, holds: true);
+        belief.ApplyTeacherJudgement(Catalogue.Find(pattern)!, holds: true);
         var ready = new ReadyAnswers(Model).For(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerMode.Said, belief);
         Assert.Equal(answer, ready[0].Answer.Short(Wording.Usual));
         Assert.Equal(pattern, ready[0].Patterns[0].Id);
@@ -236,7 +236,7 @@ public sealed class AssessingTests
 
     [Fact]
     public void A_question_of_its_own_has_no_ready_answers() =>
-        Assert.Empty(new ReadyAnswers(Model).For(GroundCheck.Items[0], AnswerMode.Said, new Belief(Model)));
+        Assert.Empty(new ReadyAnswers(Model).For(PrerequisiteCheck.Items[0], AnswerMode.Said, new Belief(Model)));
 
     [Theory]
     [InlineData("6:20=7:20 8:40=9:40 4:25=5:25 9:50=10:50 2:00=2:00 3:30=4:30 7:00=7:00 1:10=2:10", ScreeningGroup.Join, "the coming hour")]
@@ -248,10 +248,10 @@ public sealed class AssessingTests
     public void A_screened_child_is_sorted_with_a_reason(string answers, ScreeningGroup group, string reason)
     {
         var given = answers.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => one.Split('='))
-            .Select(one => new GivenAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one[0])!.Value), AnswerParser.Parse(one[1]), AnswerMode.Written)).ToList();
+            .Select(one => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one[0])!.Value), AnswerParser.Parse(one[1]), AnswerMode.Written)).ToList();
         var belief = new Belief(Model);
         var observed = Observed.All(Model, given);
-        foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Observe(observation);
+        foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Update(observation);
         var right = given.Count(one => Scoring.IsRight(one.Item, one.Answer, one.Mode, Stage.EveryMinute));
         var result = ScreeningResult.Of(8, given.Count, right, Conclusion.Of(Model, belief, observed));
         Assert.Equal(group, result.Group);

@@ -79,7 +79,7 @@ public sealed class FormTests
         while (length < 40 && StopRules.After(Model, sitting.Belief, sitting.Answers, bank, 40) == StopReason.None)
         {
             var item = sitting.Next()!.Item;
-            sitting.Take(new GivenAnswer(item, item.Right, item.Task.Taken));
+            sitting.Take(new ItemAnswer(item, item.Right, item.Task.Taken));
             length++;
         }
         Assert.Equal(StopReason.Clear, StopRules.After(Model, sitting.Belief, sitting.Answers, bank, 40));
@@ -100,7 +100,7 @@ public sealed class FormTests
             {
                 var next = sitting.Next()!;
                 asked.Add($"{next.Item.Task.Id} {next.Item.Given}: {next.Why}");
-                sitting.Take(new GivenAnswer(next.Item, next.Item.Right, next.Item.Task.Taken));
+                sitting.Take(new ItemAnswer(next.Item, next.Item.Right, next.Item.Task.Taken));
             }
             return asked;
         }
@@ -108,10 +108,10 @@ public sealed class FormTests
 
     private static StopReason Stop(IEnumerable<string> answers)
     {
-        var given = answers.Select(answer => answer.Split('=')).Select(parts => new GivenAnswer(
+        var given = answers.Select(answer => answer.Split('=')).Select(parts => new ItemAnswer(
             new Item(ClockTasks.ReadDigital, ClockTime.TryParse(parts[0])!.Value), AnswerParser.Parse(parts[1]), AnswerMode.Said)).ToList();
         var belief = new Belief(Model);
-        foreach (var answer in given) belief.Observe(answer);
+        foreach (var answer in given) belief.Update(answer);
         return StopRules.After(Model, belief, Observed.All(Model, given), ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital]), 12);
     }
 }

@@ -27,7 +27,7 @@ public sealed class LearningTests
         for (var week = 0; week < 8; week++)
         {
             if (week == 4) child.Unlearn(pattern);
-            var answers = forms[week % 3].Items.Select(item => new GivenAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said));
+            var answers = forms[week % 3].Items.Select(item => new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said));
             sittings.Add(new SittingAnswers(Monday.AddDays(7 * week), [.. answers], [pattern.Step]));
         }
         var replay = Replay.Of(Model, sittings);
@@ -50,7 +50,7 @@ public sealed class LearningTests
         for (var week = 0; week < 4; week++)
         {
             if (week == 2) child.Unlearn(Catalogue.Find(id)!);
-            var all = forms[week % 3].Items.Select(item => new GivenAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said)).ToList();
+            var all = forms[week % 3].Items.Select(item => new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said)).ToList();
             for (var answered = 0; answered <= all.Count; answered += 4)
             {
                 var sitting = new SittingAnswers(Monday.AddDays(7 * week), [.. all.Take(answered)], [Step.Hour]);
@@ -68,7 +68,7 @@ public sealed class LearningTests
         var before = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []) { Id = "as given" };
         var putRight = new SittingAnswers(Monday, [Said("6:20", "6:20"), Said("3:40", "4:40")], []) { Id = "put right" };
         var now = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25")], []) { Id = "now" };
-        Assert.True(Replay.Of(Model, [putRight, now]).Belief.In(NextHour) < Replay.Of(Model, [before, now]).Belief.In(NextHour));
+        Assert.True(Replay.Of(Model, [putRight, now]).Belief.ProbabilityOf(NextHour) < Replay.Of(Model, [before, now]).Belief.ProbabilityOf(NextHour));
         AssertSame(Replay.Of(Model, [putRight with { Id = null }, now]), Replay.Of(Model, [putRight, now]));
         Assert.Null(Replay.GoOn(Model, ["put right once more"], now));
     }
@@ -77,7 +77,7 @@ public sealed class LearningTests
     {
         Assert.Equal(Told(whole), Told(remembered));
         Assert.Equal(whole.Answers, remembered.Answers);
-        Assert.All(Model.Patterns, pattern => Assert.Equal(whole.Belief.In(pattern), remembered.Belief.In(pattern), 12));
+        Assert.All(Model.Patterns, pattern => Assert.Equal(whole.Belief.ProbabilityOf(pattern), remembered.Belief.ProbabilityOf(pattern), 12));
 
         static IEnumerable<string> Told(Replay replay) => replay.Sittings.Select(after =>
             $"{after.Day:O} {string.Join(' ', after.Conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Label} {finding.Belief:0.000000000} {finding.Evidence.ItsWay}"))} {string.Join(',', after.Conclusion.Unexplained)}");
@@ -91,7 +91,7 @@ public sealed class LearningTests
         var second = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25"), Said("2:15", "3:15")], []);
         Assert.True(After(late, second) > After(first, second));
 
-        static double After(params SittingAnswers[] sittings) => Replay.Of(Model, sittings).Belief.In(NextHour);
+        static double After(params SittingAnswers[] sittings) => Replay.Of(Model, sittings).Belief.ProbabilityOf(NextHour);
     }
 
     [Fact]
@@ -100,9 +100,9 @@ public sealed class LearningTests
         double After(int days, Step[] practised)
         {
             var belief = Believed();
-            belief.Loosen(days, practised);
+            belief.Transition(days, practised);
             Assert.Equal(1, belief.Total, 9);
-            return belief.In(NextHour);
+            return belief.ProbabilityOf(NextHour);
         }
         Assert.True(After(0, []) > After(30, []));
         Assert.True(After(30, []) > After(120, []));
@@ -113,9 +113,9 @@ public sealed class LearningTests
     [Fact]
     public void Help_makes_an_answer_weigh_less_and_count_for_no_label()
     {
-        GivenAnswer[] alone = [Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15"), Said("6:00", "6:00")];
+        ItemAnswer[] alone = [Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15"), Said("6:00", "6:00")];
         var helped = alone.Select(given => given with { Helped = true }).ToArray();
-        Assert.True(Folded(helped).In(NextHour) < Folded(alone).In(NextHour));
+        Assert.True(Folded(helped).ProbabilityOf(NextHour) < Folded(alone).ProbabilityOf(NextHour));
         Assert.Contains(Concluded(alone).Likely, finding => finding.Pattern == NextHour);
         Assert.Empty(Concluded(helped).Likely);
     }
@@ -125,14 +125,14 @@ public sealed class LearningTests
     {
         var corrected = Said("6:20", "6:20") with { First = AnswerParser.Parse("7:20") };
         Assert.True(Scoring.IsRight(corrected.Item, corrected.Answer, corrected.Mode, Stage.EveryMinute));
-        Assert.Equal(Folded([Said("6:20", "7:20")]).In(NextHour), Folded([corrected]).In(NextHour), 12);
+        Assert.Equal(Folded([Said("6:20", "7:20")]).ProbabilityOf(NextHour), Folded([corrected]).ProbabilityOf(NextHour), 12);
     }
 
     [Fact]
     public void The_teacher_s_word_is_evidence_and_can_be_taken_back()
     {
         var sitting = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []);
-        double With(params TeacherWord[] words) => Replay.Of(Model, [sitting with { Words = words }]).Belief.In(NextHour);
+        double With(params TeacherWord[] words) => Replay.Of(Model, [sitting with { Words = words }]).Belief.ProbabilityOf(NextHour);
         Assert.True(With(new TeacherWord(NextHour, true, "seen at the board")) > With());
         Assert.True(With(new TeacherWord(NextHour, false, "she was joking")) < With());
         Assert.Equal(With(), With([]));
@@ -142,21 +142,21 @@ public sealed class LearningTests
     public void Ruling_everything_out_leaves_a_belief()
     {
         var belief = Believed();
-        foreach (var pattern in Model.Patterns) belief.Hear(pattern, holds: false);
+        foreach (var pattern in Model.Patterns) belief.ApplyTeacherJudgement(pattern, holds: false);
         Assert.Equal(1, belief.Total, 9);
     }
 
     private static Belief Believed() => Folded([Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15")]);
 
-    private static Belief Folded(IEnumerable<GivenAnswer> answers)
+    private static Belief Folded(IEnumerable<ItemAnswer> answers)
     {
         var belief = new Belief(Model);
-        foreach (var answer in answers) belief.Observe(answer);
+        foreach (var answer in answers) belief.Update(answer);
         return belief;
     }
 
-    private static Conclusion Concluded(IReadOnlyList<GivenAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
+    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
 
-    private static GivenAnswer Said(string shown, string answer) =>
+    private static ItemAnswer Said(string shown, string answer) =>
         new(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(answer), AnswerMode.Said);
 }

@@ -19,8 +19,8 @@ public sealed class ModelTests
         var answers = new[]
         {
             Said("6:20", "7:20"), Said("4:00", "4:00"), Said("12:25", "1:25"), Said("8:35", "8:07"), Said("9:10", "ten to nine"),
-            new GivenAnswer(Item(ClockTasks.SetFromDigital, "7:40"), AnswerParser.Parse("7|40"), AnswerMode.Placed),
-            new GivenAnswer(Item(ClockTasks.WordsToDigital, "9:05"), AnswerParser.Parse("9:5"), AnswerMode.Written),
+            new ItemAnswer(Item(ClockTasks.SetFromDigital, "7:40"), AnswerParser.Parse("7|40"), AnswerMode.Placed),
+            new ItemAnswer(Item(ClockTasks.WordsToDigital, "9:05"), AnswerParser.Parse("9:5"), AnswerMode.Written),
         };
         var straight = Folded(answers);
         Gen.Shuffle(answers).Sample(
@@ -28,7 +28,7 @@ public sealed class ModelTests
             {
                 var belief = Folded(shuffled);
                 return Math.Abs(belief.Total - 1) < 1e-9
-                    && Model.Patterns.All(pattern => Math.Abs(belief.In(pattern) - straight.In(pattern)) < 1e-9);
+                    && Model.Patterns.All(pattern => Math.Abs(belief.ProbabilityOf(pattern) - straight.ProbabilityOf(pattern)) < 1e-9);
             },
             iter: 20);
     }
@@ -37,9 +37,9 @@ public sealed class ModelTests
     public void An_answer_that_says_nothing_changes_nothing()
     {
         var belief = Folded([Said("6:20", "7:20")]);
-        var before = Model.Patterns.Select(belief.In).ToList();
-        foreach (var raw in new[] { "-", "?", "the big one", "half 8", "quarter past ?" }) belief.Observe(Said("4:40", raw));
-        Assert.Equal(before, Model.Patterns.Select(belief.In));
+        var before = Model.Patterns.Select(belief.ProbabilityOf).ToList();
+        foreach (var raw in new[] { "-", "?", "the big one", "half 8", "quarter past ?" }) belief.Update(Said("4:40", raw));
+        Assert.Equal(before, Model.Patterns.Select(belief.ProbabilityOf));
     }
 
     [Fact]
@@ -86,12 +86,12 @@ public sealed class ModelTests
     [Fact]
     public void A_new_pattern_is_one_entry_and_nothing_else()
     {
-        var entry = new Pattern("two-hours-on", 0.03, new HourWay(pointer => [new(Hours.Named(HourWay.LastPassed(pointer) + 2), 1)]), new(
+        var entry = new Pattern("two-hours-on", 0.03, new HourRule(pointer => [new(Hours.Named(HourRule.LastPassed(pointer) + 2), 1)]), new(
             "Two hours on are read", "{child} reads two hours on.", "two hours on", "Your child reads two hours on.", "Nobody knows.", "Touch the numeral.", "Touch the numeral.", "Practise: which hour?"));
         var model = new ReadingModel([.. Catalogue.All, entry]);
-        GivenAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"), Said("8:10", "10 past 10")];
+        ItemAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"), Said("8:10", "10 past 10")];
         var belief = new Belief(model);
-        foreach (var answer in answers) belief.Observe(answer);
+        foreach (var answer in answers) belief.Update(answer);
         Assert.Equal([entry], Conclusion.Of(model, belief, Observed.All(model, answers)).Likely.Select(finding => finding.Pattern));
         Assert.Equal([entry], new Explainer(model).Explain(answers[0]).Explanations[0].Patterns);
         Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), one => one.Pattern == entry && one.Telling == 5);
@@ -233,15 +233,15 @@ public sealed class ModelTests
         var chooser = new ItemChooser(Model, seed);
         var bank = ItemBank.Upto(Stage.EveryMinute, ItemBank.AskedAloud);
         var belief = new Belief(Model);
-        var given = new List<GivenAnswer>();
+        var given = new List<ItemAnswer>();
         var right = 0;
         while (given.Count < 14)
         {
             var next = chooser.Choose(belief, bank, [.. given.Select(answer => answer.Item)], right)!;
             var mode = next.Item.Task.Aloud;
-            var answer = new GivenAnswer(next.Item, AnswerParser.Parse(child.Answer(next.Item, mode)), mode);
+            var answer = new ItemAnswer(next.Item, AnswerParser.Parse(child.Answer(next.Item, mode)), mode);
             if (Scoring.IsRight(next.Item, answer.Answer, mode, Stage.EveryMinute)) right++;
-            belief.Observe(answer);
+            belief.Update(answer);
             given.Add(answer);
         }
         return Conclusion.Of(Model, belief, Observed.All(Model, given));
@@ -249,15 +249,15 @@ public sealed class ModelTests
 
     private static Item Item(ClockTask task, string time) => new(task, ClockTime.TryParse(time)!.Value);
 
-    private static GivenAnswer Said(string shown, string answer) =>
+    private static ItemAnswer Said(string shown, string answer) =>
         new(Item(ClockTasks.ReadDigital, shown), AnswerParser.Parse(answer), AnswerMode.Said);
 
-    private static Belief Folded(IEnumerable<GivenAnswer> answers)
+    private static Belief Folded(IEnumerable<ItemAnswer> answers)
     {
         var belief = new Belief(Model);
-        foreach (var answer in answers) belief.Observe(answer);
+        foreach (var answer in answers) belief.Update(answer);
         return belief;
     }
 
-    private static Conclusion Diagnosed(IReadOnlyList<GivenAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
+    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
 }

@@ -115,7 +115,7 @@ public sealed class ProgressTests
     private static (DateOnly Day, TellingAnswer Answer) Telling(DateOnly day, char outcome)
     {
         var item = new Item(ClockTasks.ReadDigital, new ClockTime(6, 20));
-        var given = new GivenAnswer(item, item.Right, AnswerMode.Said);
+        var given = new ItemAnswer(item, item.Right, AnswerMode.Said);
         return (day, new TellingAnswer(0, given, item.Right, outcome == 'r' ? TellingOutcome.Right : TellingOutcome.ItsWay));
     }
 

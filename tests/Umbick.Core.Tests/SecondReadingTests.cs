@@ -55,9 +55,9 @@ public sealed class SecondReadingTests
     [Fact]
     public void No_odd_way_is_a_pattern_of_the_catalogue()
     {
-        Assert.InRange(OddWay.All.Count, 6, 20);
+        Assert.InRange(UnlistedReading.All.Count, 6, 20);
         var times = ClockTime.All().Where(time => time.Minute is 7 or 20 or 35 or 53).ToList();
-        foreach (var odd in OddWay.All)
+        foreach (var odd in UnlistedReading.All)
         {
             foreach (var pattern in Model.Patterns)
             {

@@ -9,15 +9,15 @@ public sealed class SideQuestionTests
     [Fact]
     public void Every_question_can_be_found_again_and_has_one_right_answer()
     {
-        Assert.Equal(SideQuestions.All.Count, SideQuestions.All.Select(item => (item.Task.Id, item.Given)).Distinct().Count());
-        foreach (var question in SideQuestions.All.Select(item => item.Question!))
+        Assert.Equal(OtherSkillItems.All.Count, OtherSkillItems.All.Select(item => (item.Task.Id, item.Given)).Distinct().Count());
+        foreach (var question in OtherSkillItems.All.Select(item => item.OtherSkill!))
         {
-            Assert.Equal(question.Text, SideQuestions.Find(question.Task, question.Given)?.Text);
+            Assert.Equal(question.Text, OtherSkillItems.Find(question.Task, question.Given)?.Text);
             if (question.Choices.Count > 0) Assert.Single(question.Choices, question.IsRight);
             if (question.Kind != QuestionKind.Feel) Assert.True(question.IsRight(question.Right), question.Given);
         }
-        var asked = ClockTasks.All.Where(task => task.Given == Given.Text && task.Order.Count == 0);
-        Assert.All(asked, task => Assert.Contains(SideQuestions.All, item => item.Task == task));
+        var asked = ClockTasks.All.Where(task => task.Stimulus == Stimulus.Text && task.Order.Count == 0);
+        Assert.All(asked, task => Assert.Contains(OtherSkillItems.All, item => item.Task == task));
     }
 
     [Theory]
@@ -51,9 +51,9 @@ public sealed class SideQuestionTests
     [InlineData("day-part", "a new day begins", "pm", "midnight-is-pm")]
     public void An_answer_is_right_or_a_pattern_s(string task, string given, string answer, string? pattern)
     {
-        var question = SideQuestions.Find(ClockTasks.Find(task)!, given)!;
+        var question = OtherSkillItems.Find(ClockTasks.Find(task)!, given)!;
         Assert.Equal(pattern is null, question.IsRight(answer));
-        Assert.Equal(pattern, SideModel.Explaining(question, answer).Select(found => found.Id).FirstOrDefault());
+        Assert.Equal(pattern, OtherSkillModel.Explaining(question, answer).Select(found => found.Id).FirstOrDefault());
     }
 
     [Theory]
@@ -61,12 +61,12 @@ public sealed class SideQuestionTests
     [InlineData("later", "soon")]
     [InlineData("day-part", "elevenses")]
     [InlineData("ground", "")]
-    public void What_is_no_question_is_not_found(string task, string given) => Assert.Null(SideQuestions.Find(ClockTasks.Find(task)!, given));
+    public void What_is_no_question_is_not_found(string task, string given) => Assert.Null(OtherSkillItems.Find(ClockTasks.Find(task)!, given));
 
     [Fact]
     public void Two_answers_its_way_make_a_pattern_of_counting_on_likely()
     {
-        var findings = SideModel.Of(Step.CountingOn, [Said("later", "10:59 + 1", "10:60"), Said("later", "3:50 + 20", "3:70"), Said("time-fact", "minutes in an hour", "60")]);
+        var findings = OtherSkillModel.Of(Step.CountingOn, [Said("later", "10:59 + 1", "10:60"), Said("later", "3:50 + 20", "3:70"), Said("time-fact", "minutes in an hour", "60")]);
         Assert.Equal(1, findings.Sum(finding => finding.Belief), 9);
         var pastSixty = findings.Single(finding => finding.Pattern?.Id == "past-sixty");
         Assert.True(pastSixty is { Belief: > 0.9, Telling: 2, ItsWay: 2 });
@@ -75,17 +75,17 @@ public sealed class SideQuestionTests
     [Fact]
     public void Who_takes_a_quarter_for_25_is_sooner_believed_to_reckon_in_hundreds()
     {
-        GivenAnswer[] one = [Said("time-fact", "minutes in half an hour", "50")];
-        double Hundreds(double link) => SideModel.Of(Step.CountingOn, one, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
+        ItemAnswer[] one = [Said("time-fact", "minutes in half an hour", "50")];
+        double Hundreds(double link) => OtherSkillModel.Of(Step.CountingOn, one, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
         Assert.True(Hundreds(1) > Hundreds(0));
     }
 
     [Fact]
     public void Who_cannot_go_on_in_fives_does_not_yet_count_in_fives()
     {
-        GivenAnswer[] wrong = [Said("count-fives", "5 10 15", "16"), Said("count-fives", "25 30 35", "36"), Said("count-fives", "to the 7", "7")];
+        ItemAnswer[] wrong = [Said("count-fives", "5 10 15", "16"), Said("count-fives", "25 30 35", "36"), Said("count-fives", "to the 7", "7")];
         Assert.True(SkillBelief.NotYetCountingInFives(wrong));
-        GivenAnswer[] right = [Said("count-fives", "5 10 15", "20"), Said("count-fives", "25 30 35", "40")];
+        ItemAnswer[] right = [Said("count-fives", "5 10 15", "20"), Said("count-fives", "25 30 35", "40")];
         Assert.False(SkillBelief.NotYetCountingInFives(right));
         Assert.Equal(2, Assert.Single(SkillBelief.Of(right)).Asked);
     }
@@ -94,16 +94,16 @@ public sealed class SideQuestionTests
     public void A_question_beside_reading_says_nothing_of_reading()
     {
         var belief = new Belief(Model);
-        var before = Model.Patterns.Select(belief.In).ToList();
-        belief.Observe(Said("later", "10:59 + 1", "10:60"));
-        Assert.Equal(before, Model.Patterns.Select(belief.In));
+        var before = Model.Patterns.Select(belief.ProbabilityOf).ToList();
+        belief.Update(Said("later", "10:59 + 1", "10:60"));
+        Assert.Equal(before, Model.Patterns.Select(belief.ProbabilityOf));
     }
 
     private static readonly ReadingModel Model = new();
 
-    private static GivenAnswer Said(string task, string given, string answer)
+    private static ItemAnswer Said(string task, string given, string answer)
     {
-        var item = Item.Of(SideQuestions.Find(ClockTasks.Find(task)!, given)!);
-        return new GivenAnswer(item, item.Read(answer), AnswerMode.Said);
+        var item = Item.Of(OtherSkillItems.Find(ClockTasks.Find(task)!, given)!);
+        return new ItemAnswer(item, item.Read(answer), AnswerMode.Said);
     }
 }

@@ -73,7 +73,7 @@ public sealed class TaskTests
             foreach (var minute in new[] { 0, 5, 30, 47, 55 })
             {
                 var item = new Item(task, new ClockTime(12, minute));
-                var given = new GivenAnswer(item, item.Right, task.Taken);
+                var given = new ItemAnswer(item, item.Right, task.Taken);
                 Assert.True(Scoring.IsRight(item, item.Right, task.Taken, Stage.EveryMinute), $"{task.Id} {item.Given}");
                 Assert.All(Model.Observe(given), seen => Assert.True(seen.IsRight, $"{task.Id} {item.Given}"));
                 Assert.NotEmpty(Model.Observe(given));
@@ -104,7 +104,7 @@ public sealed class TaskTests
     public void A_wrong_answer_of_every_task_is_explained(string task, string time, string answer, string pattern)
     {
         var item = new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value) { Move = 60 };
-        var explained = new Explainer(Model).Explain(new GivenAnswer(item, item.Read(answer), item.Task.Taken));
+        var explained = new Explainer(Model).Explain(new ItemAnswer(item, item.Read(answer), item.Task.Taken));
         Assert.InRange(explained.Explanations.Count, 1, Explainer.Most);
         Assert.Contains(explained.Explanations, one => one.Patterns.Any(found => found.Id == pattern));
     }
@@ -115,7 +115,7 @@ public sealed class TaskTests
         var item = new Item(ClockTasks.Match, new ClockTime(6, 20)) { Clocks = [new(6, 20), new(3, 0), new(9, 45)] };
         var answer = item.Read("6:20=7:20; 3:00=3:00; 9:45=9:45");
         Assert.False(Scoring.IsRight(item, answer, AnswerMode.Chosen, Stage.EveryMinute));
-        Assert.Equal(2, Model.Observe(new GivenAnswer(item, answer, AnswerMode.Chosen)).Count);
+        Assert.Equal(2, Model.Observe(new ItemAnswer(item, answer, AnswerMode.Chosen)).Count);
         Assert.True(Scoring.IsRight(item, item.Read("3:00=3:00; 6:20=6:20; 9:45=quarter to 10"), AnswerMode.Chosen, Stage.EveryMinute));
         Assert.IsType<Unread>(item.Read("6:20 and 7:20"));
     }
@@ -128,9 +128,9 @@ public sealed class TaskTests
         Assert.True(Scoring.IsRight(item, item.Read("6:45; quarter to 7"), AnswerMode.Chosen, Stage.EveryMinute));
         Assert.False(Scoring.IsRight(item, item.Read("6:45"), AnswerMode.Chosen, Stage.EveryMinute));
         var belief = new Belief(Model);
-        var before = belief.In(Catalogue.Find("to-this-hour")!);
-        belief.Observe(new GivenAnswer(item, item.Read("quarter to 6"), AnswerMode.Chosen));
-        Assert.True(belief.In(Catalogue.Find("to-this-hour")!) > 2 * before);
+        var before = belief.ProbabilityOf(Catalogue.Find("to-this-hour")!);
+        belief.Update(new ItemAnswer(item, item.Read("quarter to 6"), AnswerMode.Chosen));
+        Assert.True(belief.ProbabilityOf(Catalogue.Find("to-this-hour")!) > 2 * before);
     }
 
     [Fact]
@@ -142,8 +142,8 @@ public sealed class TaskTests
         double After(Item item, AnswerMode mode)
         {
             var belief = new Belief(Model);
-            belief.Observe(new GivenAnswer(item, AnswerParser.Parse("7:20"), mode));
-            return belief.In(pattern);
+            belief.Update(new ItemAnswer(item, AnswerParser.Parse("7:20"), mode));
+            return belief.ProbabilityOf(pattern);
         }
         Assert.True(After(chosen, AnswerMode.Chosen) < After(free, AnswerMode.Said));
     }
@@ -163,7 +163,7 @@ public sealed class TaskTests
                 Assert.Equal(item.Choices, distractors.With(new Item(task, time), 4, seed: 3).Choices);
                 foreach (var wrong in item.Choices.Where(choice => choice.Meaning != time))
                 {
-                    var explained = new Explainer(Model).Explain(new GivenAnswer(new Item(task, time), task == ClockTasks.ChooseNames ? new SeveralAnswer([wrong]) : wrong, AnswerMode.Chosen));
+                    var explained = new Explainer(Model).Explain(new ItemAnswer(new Item(task, time), task == ClockTasks.ChooseNames ? new SeveralAnswer([wrong]) : wrong, AnswerMode.Chosen));
                     Assert.NotEmpty(explained.Explanations);
                 }
             }
@@ -185,7 +185,7 @@ public sealed class TaskTests
     public void Every_task_about_a_time_can_be_made_whole()
     {
         var maker = new ItemMaker(Model);
-        foreach (var task in ClockTasks.All.Where(task => task.Given != Given.Text || task.Order.Count > 0))
+        foreach (var task in ClockTasks.All.Where(task => task.Stimulus != Stimulus.Text || task.Order.Count > 0))
         {
             foreach (var seed in new[] { 1, 2 })
             {
@@ -198,7 +198,7 @@ public sealed class TaskTests
                 if (task != ClockTasks.RepairClock) Assert.True(Scoring.IsRight(item, item.Right, task.Taken, Stage.EveryMinute), task.Id);
             }
         }
-        Assert.Throws<ArgumentException>(() => maker.Make(ClockTasks.Ground, new ClockTime(6, 40), Stage.EveryMinute, 1));
+        Assert.Throws<ArgumentException>(() => maker.Make(ClockTasks.Prerequisite, new ClockTime(6, 40), Stage.EveryMinute, 1));
     }
 
     [Fact]
@@ -282,8 +282,8 @@ public sealed class TaskTests
     public void Two_patterns_on_one_idea_come_together_more_often_than_by_chance()
     {
         var belief = new Belief(Model);
-        belief.Observe(new GivenAnswer(new Item(ClockTasks.WordsToDigital, new ClockTime(11, 15)), AnswerParser.Parse("11:25"), AnswerMode.Written));
+        belief.Update(new ItemAnswer(new Item(ClockTasks.WordsToDigital, new ClockTime(11, 15)), AnswerParser.Parse("11:25"), AnswerMode.Written));
         var half = Catalogue.Find("half-is-50")!;
-        Assert.True(belief.In(half) > 3 * new Belief(Model).In(half));
+        Assert.True(belief.ProbabilityOf(half) > 3 * new Belief(Model).ProbabilityOf(half));
     }
 }

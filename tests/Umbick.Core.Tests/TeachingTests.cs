@@ -14,7 +14,7 @@ public sealed class TeachingTests
     public void Each_setting_has_a_usual_choice_a_reason_in_one_sentence_and_no_choice_twice(string id)
     {
         var setting = SettingList.Find(id)!;
-        Assert.Equal(setting.Usual.Id, Manner.Usual[setting]);
+        Assert.Equal(setting.Usual.Id, TeachingPreferences.Usual[setting]);
         Assert.EndsWith(".", setting.Why, StringComparison.Ordinal);
         Assert.Equal(setting.Choices.Count, setting.Choices.Select(choice => choice.Id).Distinct().Count());
         Assert.Single(SettingList.All, other => other.Id == id);
@@ -73,11 +73,11 @@ public sealed class TeachingTests
     [Fact]
     public void Counting_prompts_follow_where_the_count_starts_and_how_late_minutes_are_counted()
     {
-        Assert.Contains("Start at the top", ChildWords.LookAgain(Step.Minutes, Manner.Usual), StringComparison.Ordinal);
+        Assert.Contains("Start at the top", ChildWords.LookAgain(Step.Minutes, TeachingPreferences.Usual), StringComparison.Ordinal);
         Assert.Contains("five at the 1", ChildWords.LookAgain(Step.Minutes, With(("count-start", "one"))), StringComparison.Ordinal);
         Assert.Contains("count back", ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"))), StringComparison.Ordinal);
         Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"), ("minute-words", "count")), Stage.QuarterPast), StringComparison.Ordinal);
-        Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, Manner.Usual), StringComparison.Ordinal);
+        Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, TeachingPreferences.Usual), StringComparison.Ordinal);
     }
 
     [Theory]
@@ -90,7 +90,7 @@ public sealed class TeachingTests
     public void With_figures_first_words_wait_until_five_minute_times(string task, Stage stage, bool used)
     {
         Assert.Equal(used, With(("path", "figures")).Uses(ClockTasks.Find(task)!, stage));
-        Assert.True(Manner.Usual.Uses(ClockTasks.Find(task)!, stage));
+        Assert.True(TeachingPreferences.Usual.Uses(ClockTasks.Find(task)!, stage));
     }
 
     [Theory]
@@ -122,7 +122,7 @@ public sealed class TeachingTests
     public void What_is_no_setting_or_no_choice_changes_nothing()
     {
         var manner = With(("numerals", "upside down"), ("weather", "fine"));
-        Assert.Equal(Manner.Usual.Dial, manner.Dial);
+        Assert.Equal(TeachingPreferences.Usual.Dial, manner.Dial);
         Assert.Null(SettingList.Find("weather"));
     }
 
@@ -167,7 +167,7 @@ public sealed class TeachingTests
     [Theory]
     [InlineData("3:10 half an hour later", "It is 3.10. What time will it be half an hour later?")]
     public void Times_in_questions_have_the_school_s_mark(string given, string asked) =>
-        Assert.Equal(asked, Item.Of(SideQuestions.Find(ClockTasks.Later, given)!).Ask(With(("mark", "stop")).Wording));
+        Assert.Equal(asked, Item.Of(OtherSkillItems.Find(ClockTasks.Later, given)!).Ask(With(("mark", "stop")).Wording));
 
     [Theory]
     [InlineData("read-digital", "First the short hand")]
@@ -184,8 +184,8 @@ public sealed class TeachingTests
     public void A_word_that_helps_points_at_what_to_do(string task, string word)
     {
         var found = ClockTasks.Find(task)!;
-        var item = SideQuestions.All.FirstOrDefault(item => item.Task == found) ?? new Item(found, new ClockTime(7, 40));
-        Assert.Contains(word, ChildWords.Help(item, Manner.Usual, Stage.EveryMinute), StringComparison.Ordinal);
+        var item = OtherSkillItems.All.FirstOrDefault(item => item.Task == found) ?? new Item(found, new ClockTime(7, 40));
+        Assert.Contains(word, ChildWords.Help(item, TeachingPreferences.Usual, Stage.EveryMinute), StringComparison.Ordinal);
     }
 
     [Theory]
@@ -196,9 +196,9 @@ public sealed class TeachingTests
     [Fact]
     public void Timing_can_be_switched_off()
     {
-        Assert.True(Manner.Usual.Timed);
+        Assert.True(TeachingPreferences.Usual.Timed);
         Assert.False(With(("timing", "off")).Timed);
     }
 
-    private static Manner With(params (string Id, string Choice)[] chosen) => new(chosen.ToDictionary(one => one.Id, one => one.Choice));
+    private static TeachingPreferences With(params (string Id, string Choice)[] chosen) => new(chosen.ToDictionary(one => one.Id, one => one.Choice));
 }

@@ -1,20 +1,26 @@
 using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
+using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
+using Assembly = System.Reflection.Assembly;
 
 namespace Umbick.Web.Tests;
 
 /// <summary>Who knows whom: every arrow between projects, between the folders of the core and between the pages' is named here, and there are no others.</summary>
 public sealed class ArrowTests
 {
-    private static readonly Architecture All = new ArchLoader().LoadAssemblies(typeof(ReadingModel).Assembly, typeof(Database).Assembly, typeof(Demo).Assembly).Build();
+    private static readonly Architecture All = new ArchLoader().LoadAssemblies(
+        typeof(ReadingModel).Assembly, typeof(Database).Assembly, typeof(Asking).Assembly, typeof(Demo).Assembly,
+        Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
     [Fact]
     public void Between_projects() => Assert.Equal(
         [
+            "Casework -> Core", "Casework -> Store",
+            "Cli -> Casework", "Cli -> Core", "Cli -> Store",
             "Store -> Core",
-            "Web -> Core", "Web -> Store",
+            "Web -> Casework", "Web -> Core", "Web -> Store",
         ],
         Arrows("Umbick."));
 
@@ -33,6 +39,17 @@ public sealed class ArrowTests
 
     [Fact]
     public void Between_the_pages_none() => Assert.Equal("", string.Join("\n", Arrows("Umbick.Web.Pages.")));
+
+    [Theory]
+    [InlineData("Umbick.Core", "System")]
+    [InlineData("Umbick.Store", "System Umbick Dapper DbUp Npgsql")]
+    [InlineData("Umbick.Casework", "System Umbick CsvHelper")]
+    public void Beyond_its_own_a_project_knows_only_these(string project, string known)
+    {
+        var assembly = All.Assemblies.Select(one => one.Name).Single(name => name.Split(',')[0] == project);
+        var others = Assembly.Load(assembly).GetReferencedAssemblies().Select(name => name.Name!.Split('.', '-')[0]).Distinct();
+        Assert.Empty(others.Except(known.Split(' ')).Except(["dbup"]));
+    }
 
     /// <summary>The arrows between the rooms whose names begin like this, as "from -> to".</summary>
     private static List<string> Arrows(string under) =>

@@ -93,7 +93,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         browser.AwaitPath($"/children/{child.Id}");
         browser.Open("/children");
         browser.Await($"[data-child='{alias}']");
-        Assert.Single((await site.Record(site.A, child.Id)).Begun);
+        Assert.Single((await site.Record(site.A, child.Id)).SittingsAsked);
     }
 
     [Fact]
@@ -127,7 +127,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         await site.Owner.InSchool(school, async connection =>
         {
             await Schools.Add(connection, new School(school, "Noss"));
-            await Schools.AddPerson(connection, school, $"teacher@{school:N}.example", "Teacher", Site.Password);
+            await People.Add(connection, school, $"teacher@{school:N}.example", "Teacher", Site.PasswordHash);
         });
         try
         {

@@ -37,7 +37,7 @@ public static class ChildAtScreen
         switch (AnswerBoxes.Of(item))
         {
             case AnswerBox.Keys:
-                right = item is { Question: null, Task.Form: AnswerForm.Minutes } ? $"{item.Time.Minute}" : right;
+                right = item is { OtherSkill: null, Task.Form: AnswerForm.Minutes } ? $"{item.Time.Minute}" : right;
                 Figures(browser, right, byTouch);
                 return right;
             case AnswerBox.Verdict when item.ClaimIsRight:
@@ -127,10 +127,10 @@ public static class ChildAtScreen
             else browser.TabTo("Other number of minutes");
             browser.Type(amount);
         }
-        var way = spoken.Form == SpokenForm.Past ? "past" : "to";
-        Choose(browser, "way", [way], byTouch);
+        var word = spoken.Form == SpokenForm.Past ? "past" : "to";
+        Choose(browser, "pastOrTo", [word], byTouch);
         Choose(browser, "hour", [$"{spoken.Hour}"], byTouch);
-        return $"{amount} {way} {spoken.Hour}";
+        return $"{amount} {word} {spoken.Hour}";
     }
 
     private static string Hands(Browser browser, Item item, bool byTouch)

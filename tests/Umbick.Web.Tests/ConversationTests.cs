@@ -2,7 +2,7 @@ using OpenQA.Selenium;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -42,7 +42,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
         var sitting = await site.OnScreen(site.A, child.Id, ClockTasks.ReadWords.Id);
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
-        foreach (var (group, keys) in new[] { ("amount", "q"), ("way", "t"), ("hour", "11") })
+        foreach (var (group, keys) in new[] { ("amount", "q"), ("pastOrTo", "t"), ("hour", "11") })
         {
             tablet.Focus($"[name={group}]");
             tablet.Type(keys);
@@ -135,7 +135,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task Her_own_clock_is_told_to_the_teacher_in_figures_and_can_be_turned_towards_her()
     {
-        var (browser, _, sitting) = await Open(new Beginning(Way: Ways.OwnClock));
+        var (browser, _, sitting) = await Open(new AskingOptions(Delivery: DeliveryMode.OwnClock));
         using (browser)
         {
             browser.Await("[data-own-clock]");
@@ -192,7 +192,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
     public async Task Each_kind_of_answer_can_be_typed_in_conversation(string task)
     {
         var child = await site.Child(site.A, Stage.EveryMinute);
-        var sitting = await site.Sitting(site.A, child.Id, new Beginning(Plans.Chosen) { Tasks = [task] });
+        var sitting = await site.Sitting(site.A, child.Id, new AskingOptions(Plan.Chosen) { Tasks = [task] });
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var item = (await site.Current(site.A, sitting)).Item;
         await teacher.Send($"/ask/{sitting}", "Next", new() { ["raw"] = Typed(item) });
@@ -220,7 +220,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
 
     private async Task<int> Count(Guid child) => (await site.Record(site.A, child)).Sittings.Sum(one => one.Answered.Count());
 
-    private async Task<(Browser Browser, Guid Child, Guid Sitting)> Open(Beginning? beginning = null)
+    private async Task<(Browser Browser, Guid Child, Guid Sitting)> Open(AskingOptions? beginning = null)
     {
         var child = await site.Child(site.A);
         var sitting = await site.Sitting(site.A, child.Id, beginning);

@@ -177,7 +177,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
-        var items = (await site.Record(site.A, child.Id)).Begun[0].Questions.Select(question => question.Asked.Item).ToList();
+        var items = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.Select(question => question.Asked.Item).ToList();
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await("#turn[data-done='0'][data-ahead-ready]");
@@ -282,7 +282,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var other = await site.Child(site.A);
-        string[] tasks = [.. ClockTasks.All.Where(task => task == ClockTasks.ChooseClock || (task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story && task.Given is not Given.Figures)).Select(task => task.Id)];
+        string[] tasks = [.. ClockTasks.All.Where(task => task == ClockTasks.ChooseClock || (task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story && task.Stimulus is not Stimulus.Figures)).Select(task => task.Id)];
         var sitting = await site.OnScreen(site.A, child.Id, tasks);
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
@@ -344,7 +344,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, tasks);
-        var items = (await site.Record(site.A, child.Id)).Begun[0].Questions.Select(question => question.Asked.Item).ToList();
+        var items = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.Select(question => question.Asked.Item).ToList();
         var tablet = new Browser(address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await($"#turn[data-kept][data-ahead-ready] [data-question={tasks[0]}]");

@@ -2,7 +2,7 @@ using AngleSharp.Html.Dom;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -108,8 +108,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
             "clock" when what is not null => await Of(teacher, "/clock?handler=time&hour=10.75&minute=45"),
             "clock" => await Of(teacher, "/clock"),
             "adaptive" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child)}"),
-            "asking" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child, new Beginning(Plans.Chosen) { Tasks = [what!] })}"),
-            "form" => await Tasks(await site.Sitting(site.A, (await site.Child(site.A, Stage.QuarterTo)).Id, new Beginning(Plans.Form))),
+            "asking" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child, new AskingOptions(Plan.Chosen) { Tasks = [what!] })}"),
+            "form" => await Tasks(await site.Sitting(site.A, (await site.Child(site.A, Stage.QuarterTo)).Id, new AskingOptions(Plan.Form))),
             "set" => await Of(teacher, $"/practise/new/{child}?pattern={what}"),
             "set-sheet" => await Of(teacher, $"/sheets/{(await site.Set(site.A, child, what)).Sitting}"),
             "class-sheet" => await Of(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),

@@ -1,5 +1,5 @@
 using Umbick.Core.Items;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -25,11 +25,11 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var open = (Child: child.Id, Sitting: await site.Sitting(site.A, child.Id));
-        var ownClock = await site.Sitting(site.A, (await site.Child(site.A)).Id, new Beginning(Way: Store.Ways.OwnClock));
-        var ground = await Over(new Beginning(Store.Plans.Ground));
+        var ownClock = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions(Delivery: Store.DeliveryMode.OwnClock));
+        var ground = await Over(new AskingOptions(Store.Plan.Prerequisites));
         var visit = Guid.NewGuid();
-        var group = await site.Sitting(site.A, (await site.Child(site.A)).Id, new Beginning { Visit = visit });
-        await site.Sitting(site.A, (await site.Child(site.A)).Id, new Beginning { Visit = visit, Turn = 1 });
+        var group = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit });
+        await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit, TurnInVisit = 1 });
         var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
@@ -103,7 +103,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>A sitting that has been answered to its end.</summary>
-    private async Task<Guid> Over(Beginning beginning)
+    private async Task<Guid> Over(AskingOptions beginning)
     {
         var id = await site.Sitting(site.A, (await site.Child(site.A)).Id, beginning);
         var asking = new Asking(site.Model, TimeProvider.System);

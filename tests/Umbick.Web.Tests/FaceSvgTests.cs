@@ -74,7 +74,7 @@ public sealed class FaceSvgTests
         Assert.Equal("4:00 & \"so\"", labelled.GetAttribute("aria-label"));
     }
 
-    private static IElement Drawn(Face face) => new HtmlParser().ParseDocument(FaceSvg.Draw(face, Manner.Usual)).QuerySelector("svg")!;
+    private static IElement Drawn(Face face) => new HtmlParser().ParseDocument(FaceSvg.Draw(face, TeachingPreferences.Usual)).QuerySelector("svg")!;
 
     private static double Degrees(IElement svg, string hand) =>
         double.Parse(svg.QuerySelector(hand)!.GetAttribute("transform")!["rotate(".Length..^1], CultureInfo.InvariantCulture);

@@ -2,9 +2,10 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Net;
 using System.Text.RegularExpressions;
+using Umbick.Casework;
+using Umbick.Casework.Demo;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -87,7 +88,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         {
             var asking = new Asking(site.Model, TimeProvider.System);
             if ((await Children.Find(connection, child))!.OpenAsking is { } open) await asking.Stop(connection, school, open);
-            return (await asking.Start(connection, school, child, new Beginning(Way: Ways.Screen)))!.Value;
+            return (await asking.Start(connection, school, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)))!.Value;
         });
         var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(school, sitting) });
@@ -123,11 +124,8 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return $"{what} {At(0.5)} {name} (median), {At(0.95)} {name} (95 %), {At(1)} {name} at most, {seconds.Count} times.";
     }
 
-    private async Task<Guid> DemoSchoolId()
-    {
-        using var people = new People(site.App);
-        return (await people.FindByNameAsync(DemoSchool.UserName.ToUpperInvariant(), default))!.School;
-    }
+    private async Task<Guid> DemoSchoolId() =>
+        (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSchool.UserName.ToUpperInvariant())))!.Value.School;
 
     [GeneratedRegex("""<input(?=[^>]*\stype="hidden")(?=[^>]*\sname="(?<name>[^"]+)")(?=[^>]*\svalue="(?<value>[^"]*)")""")]
     private static partial Regex Hidden();

@@ -1,5 +1,5 @@
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 

@@ -3,7 +3,7 @@ using System.Text.Json;
 using Dapper;
 using Npgsql;
 using Umbick.Core.Items;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -132,7 +132,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         {
             var screening = await site.Class(site.A, Stage.FiveMinutesTo, [.. Enumerable.Range(0, sheets).Select(_ => $"Pupil {Guid.NewGuid():N}")]);
             var found = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, screening)))!;
-            clients.Add(new Client("grid", "teacher", Screen.Length) { Screening = screening, Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id)], User = site.TeacherOfA });
+            clients.Add(new Client("grid", "teacher", ClassScreening.Length) { Screening = screening, Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id)], User = site.TeacherOfA });
         }
         for (var i = 0; i < 2; i++)
         {

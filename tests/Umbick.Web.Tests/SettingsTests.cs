@@ -98,7 +98,7 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
         await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = choice }));
         var child = await site.Child(site.A);
         var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
-        var asked = (await site.Record(site.A, child.Id)).Begun[0].Questions.First(question => question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
+        var asked = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.First(question => question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
@@ -132,8 +132,8 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
         Assert.Equal("", Selected(page, "set-numerals"));
         await teacher.Send($"/children/{child.Id}/teaching", "Keep these", new() { ["set-numerals"] = "none", ["stage"] = "4", ["met"] = "read-digital" });
         var row = (await site.App.InSchool(site.A, connection => Children.Find(connection, child.Id)))!;
-        Assert.Equal((Core.Teaching.Numerals.None, "after", Stage.HalfPast), (row.Manner.Dial.Numerals, row.Manner.Wording.Past, row.Stage));
-        Assert.Equal(["read-digital"], row.Met!);
+        Assert.Equal((Core.Teaching.Numerals.None, "after", Stage.HalfPast), (row.Preferences.Dial.Numerals, row.Preferences.Wording.Past, row.Stage));
+        Assert.Equal(["read-digital"], row.TasksMet!);
     }
 
     [Theory]

@@ -2,7 +2,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Simulation;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -10,6 +10,9 @@ namespace Umbick.Web.Tests;
 public sealed class Site(RunningSite running) : IAsyncLifetime
 {
     public const string Password = "a long enough password";
+
+    /// <summary>What is kept of it: reckoned once, for it takes long on purpose.</summary>
+    public static string PasswordHash { get; } = new Microsoft.AspNetCore.Identity.PasswordHasher<Person>().HashPassword(new Person(), Password);
 
     public Uri Address => running.Address;
 
@@ -21,7 +24,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 
     public void ForgetConnections() => running.ForgetConnections();
 
-    public Screen Screen => new(Model, TimeProvider.System);
+    public ClassScreening Screen => new(Model, TimeProvider.System);
 
     public Guid A { get; } = Guid.NewGuid();
 
@@ -38,7 +41,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
             await Owner.InSchool(school, async connection =>
             {
                 await Schools.Add(connection, new School(school, name));
-                await Schools.AddPerson(connection, school, teacher, "Teacher", Password);
+                await People.Add(connection, school, teacher, "Teacher", PasswordHash);
             });
         }
     }
@@ -60,18 +63,18 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     }
 
     /// <summary>A sitting that stands open.</summary>
-    public async Task<Guid> Sitting(Guid school, Guid child, Beginning? beginning = null) =>
+    public async Task<Guid> Sitting(Guid school, Guid child, AskingOptions? beginning = null) =>
         (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, school, child, beginning)))!.Value;
 
     /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
     public Task<Guid> OnScreen(Guid school, Guid child, params string[] tasks) =>
-        Sitting(school, child, tasks.Length == 0 ? new Beginning(Way: Ways.Screen) : new Beginning(Plans.Chosen, Ways.Screen) { Tasks = tasks });
+        Sitting(school, child, tasks.Length == 0 ? new AskingOptions(Delivery: DeliveryMode.OnChildsScreen) : new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = tasks });
 
     /// <summary>A code that opens a sitting.</summary>
     public Task<string> Code(Guid school, Guid sitting) => App.InSchool(school, connection => Codes.Make(connection, school, sitting, DateTime.UtcNow));
 
     /// <summary>The question that is being asked.</summary>
-    public async Task<Asked> Current(Guid school, Guid sitting) => await App.InSchool(school, async connection =>
+    public async Task<AskedItem> Current(Guid school, Guid sitting) => await App.InSchool(school, async connection =>
     {
         var now = (await Sittings.Find(connection, sitting))!;
         return (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace);

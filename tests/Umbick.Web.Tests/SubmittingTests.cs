@@ -15,7 +15,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         using (tablet)
         {
             var (action, fields) = await tablet.Form("/turn", "Done");
-            fields = new(fields) { ["amount"] = "20", ["way"] = "past", ["hour"] = "6" };
+            fields = new(fields) { ["amount"] = "20", ["pastOrTo"] = "past", ["hour"] = "6" };
             var first = await tablet.Swap(action, fields);
             Assert.Equal($"kept {fields["answer"]}", Header(first));
             // The reply was lost. The same comes again, when hands are asked for.
@@ -44,7 +44,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
             var (action, words) = await tablet.Form("/turn", "Done");
             var hands = new Dictionary<string, string>(words) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = "2", ["hourHand"] = "7.5", ["minuteHand"] = "30" };
             var figures = new Dictionary<string, string>(words) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = "3", ["raw"] = "4:00" };
-            foreach (var sent in new[] { hands, figures, new(words) { ["amount"] = "20", ["way"] = "past", ["hour"] = "6" } })
+            foreach (var sent in new[] { hands, figures, new(words) { ["amount"] = "20", ["pastOrTo"] = "past", ["hour"] = "6" } })
                 Assert.StartsWith("kept ", Header(await tablet.Swap(action, sent)), StringComparison.Ordinal);
             Assert.Equal(["20 past 6", "7.5|30", "4:00"], await Raws(child));
         }
@@ -299,7 +299,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var answer = await teacher.Send($"/ask/begin/{child.Id}", "Begin", new() { ["plan"] = Plans.Chosen, ["task"] = "" });
+        var answer = await teacher.Send($"/ask/begin/{child.Id}", "Begin", new() { ["plan"] = $"{Plan.Chosen}", ["task"] = "" });
         await Visitor.AssertSentTo($"/ask/begin/{child.Id}?none=true", answer);
         Assert.Contains("No task is ticked", (await teacher.Page($"/ask/begin/{child.Id}?none=true")).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
         Assert.Null((await site.Record(site.A, child.Id)).Child.OpenAsking);
@@ -330,7 +330,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         await site.App.InSchool(site.B, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = "geared" }));
         var child = await site.Child(site.B);
         var (_, sitting) = await site.Set(site.B, child.Id, "next-hour");
-        var hands = (await site.Record(site.B, child.Id)).Begun[0].Questions.First(question => AnswerBoxes.CanGear(question.Asked.Item)).Asked;
+        var hands = (await site.Record(site.B, child.Id)).SittingsAsked[0].Questions.First(question => AnswerBoxes.CanGear(question.Asked.Item)).Asked;
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.B, sitting) });
         var ahead = (await tablet.Page("/turn?handler=ahead")).QuerySelectorAll("[data-ahead]").Single(part => part.QuerySelector("[name=place]")?.GetAttribute("value") == $"{hands.Place}");

@@ -1,6 +1,6 @@
 using OpenQA.Selenium;
 using Umbick.Core.Items;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
@@ -139,7 +139,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         await using var proxy = await FaultProxy.Start([site.Address], new Random(1));
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, Tasks);
-        var items = (await site.Record(site.A, child.Id)).Begun[0].Questions.Select(question => question.Asked.Item).ToList();
+        var items = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.Select(question => question.Asked.Item).ToList();
         using var tablet = new Browser(proxy.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await("#turn[data-ahead-ready]");
@@ -193,7 +193,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, Tasks);
-        var items = (await site.Record(site.A, child.Id)).Begun[0].Questions.Select(question => question.Asked.Item).ToList();
+        var items = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.Select(question => question.Asked.Item).ToList();
         var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await("#turn[data-kept][data-ahead-ready]");

@@ -159,7 +159,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
 
     private async Task Practise(Browser browser, Guid child)
     {
-        var total = (await site.Record(site.A, child)).Begun[^1].Questions.Count;
+        var total = (await site.Record(site.A, child)).SittingsAsked[^1].Questions.Count;
         for (var done = 0; done < total; done++)
         {
             browser.Await($"#turn[data-done='{done}'] [data-question]");
@@ -214,9 +214,9 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         browser.AwaitPath("/children");
     }
 
-    private async Task<Store.Asked> Current(Guid child)
+    private async Task<Store.AskedItem> Current(Guid child)
     {
-        var sitting = (await site.Record(site.A, child)).Begun[^1];
+        var sitting = (await site.Record(site.A, child)).SittingsAsked[^1];
         return sitting.Questions.Single(question => question.Asked.Place == sitting.Sitting.CurrentPlace).Asked;
     }
 }

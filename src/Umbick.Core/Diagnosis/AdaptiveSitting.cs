@@ -21,13 +21,13 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
     public IReadOnlyList<Observed> Answers => _answers;
 
     /// <summary>The item that tells most now; null where everything has been asked.</summary>
-    public NextItem? Next() => _chooser.Choose(belief, bank, _asked, _right, Wanting.After(model, belief, _answers));
+    public NextItem? Next() => _chooser.Choose(belief, bank, _asked, _right, UnconfirmedPattern.After(model, belief, _answers));
 
     /// <summary>Takes the answer to an item.</summary>
-    public void Take(GivenAnswer given)
+    public void Take(ItemAnswer given)
     {
         var observed = new Observed(given, model.Observe(given));
-        foreach (var observation in observed.Observations) belief.Observe(observation);
+        foreach (var observation in observed.Observations) belief.Update(observation);
         _answers.Add(observed);
         _asked.Add(given.Item);
         if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) _right++;

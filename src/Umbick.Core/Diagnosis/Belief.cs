@@ -64,13 +64,13 @@ public sealed class Belief
     public double Total => Guessing + (Vector256.Sum(_sum) * _scale);
 
     /// <summary>Folds an answer in, a reading at a time. An answer that says nothing about reading changes nothing.</summary>
-    public void Observe(GivenAnswer given)
+    public void Update(ItemAnswer given)
     {
-        foreach (var observation in _model.Observe(given)) Observe(observation);
+        foreach (var observation in _model.Observe(given)) Update(observation);
     }
 
     /// <summary>Folds one observation in.</summary>
-    public void Observe(Observation observation)
+    public void Update(Observation observation)
     {
         var prediction = observation.Prediction;
         var weight = observation.Weight * (observation.Helped ? HelpedWeight : 1);
@@ -88,10 +88,10 @@ public sealed class Belief
     /// <summary>Takes in what the teacher says of a pattern, as evidence of its own.</summary>
     /// <param name="pattern">The pattern.</param>
     /// <param name="holds">Whether she confirms it; otherwise she rules it out.</param>
-    public void Hear(Pattern pattern, bool holds)
+    public void ApplyTeacherJudgement(Pattern pattern, bool holds)
     {
         var choices = _model.Space.At(pattern.Step);
-        var at = _model.Space.ChoicesAt(pattern.Step);
+        var at = _model.Space.StatesAt(pattern.Step);
         var sum = Vector256<double>.Zero;
         for (var procedure = 0; procedure < _shares.Length; procedure++)
         {
@@ -106,30 +106,30 @@ public sealed class Belief
     /// <summary>Loosens the belief at each step for the time gone by, most where the step was practised.</summary>
     /// <param name="days">Days since the last sitting, 0 or more.</param>
     /// <param name="practised">The steps practised in the last sitting.</param>
-    public void Loosen(double days, IReadOnlyCollection<Step> practised)
+    public void Transition(double days, IReadOnlyCollection<Step> practised)
     {
         foreach (var step in _model.Space.Steps)
         {
-            var rate = Loosening.Rate(days, practised.Contains(step));
-            var targets = Loosening.Targets([.. _model.Space.At(step).Select(choice => choice.Prior)], practised.Contains(step));
+            var rate = TransitionModel.Rate(days, practised.Contains(step));
+            var targets = TransitionModel.Targets([.. _model.Space.At(step).Select(choice => choice.Prior)], practised.Contains(step));
             Passes.Mix(_shares, _model.Space.Siblings(step), 1 - rate, [.. targets.Select(target => Vector256.Create(target * rate))]);
         }
-        Guessing += (Noise.GuessingShare - Guessing) * Loosening.Rate(days, practised: false);
+        Guessing += (Noise.GuessingShare - Guessing) * TransitionModel.Rate(days, practised: false);
         Normalise(_sum, _scale);
     }
 
     /// <summary>The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> they add up to 1.</summary>
-    public IReadOnlyList<double> At(Step step) => Marginals[(int)step];
+    public IReadOnlyList<double> MarginalAt(Step step) => Marginals[(int)step];
 
     /// <summary>The belief in a pattern, 0 to 1, with benchmarks right or not.</summary>
-    public double In(Pattern pattern)
+    public double ProbabilityOf(Pattern pattern)
     {
         var choices = _model.Space.At(pattern.Step);
-        return At(pattern.Step).Where((_, choice) => choices[choice].Holds(pattern)).Sum();
+        return MarginalAt(pattern.Step).Where((_, choice) => choices[choice].Holds(pattern)).Sum();
     }
 
     /// <summary>The belief in each part of a sub-space, 0 to 1.</summary>
-    public double[] Over(SubSpace subSpace)
+    public double[] MarginalOver(SubSpace subSpace)
     {
         var sums = new double[subSpace.Size];
         var (whole, parts) = (Whole, subSpace.Parts);
@@ -138,7 +138,7 @@ public sealed class Belief
     }
 
     /// <summary>The chance, 0 to 1, that the listed ways give the answer that was observed, by present belief; some other way explains nothing.</summary>
-    public double Explains(Observation observation) =>
+    public double ListedProbabilityOf(Observation observation) =>
         Passes.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf, observation.ListedChances);
 
     /// <summary>How often the child follows her way, by present belief, 0 to 1.</summary>
@@ -148,7 +148,7 @@ public sealed class Belief
     public int Best(Pattern? with = null)
     {
         var whole = Whole;
-        var at = with is null ? null : _model.Space.ChoicesAt(with.Step);
+        var at = with is null ? null : _model.Space.StatesAt(with.Step);
         bool[] holds = with is null ? [] : [.. _model.Space.At(with.Step).Select(choice => choice.Holds(with))];
         var (best, most) = (0, -1.0);
         for (var procedure = 0; procedure < whole.Length; procedure++)
@@ -181,10 +181,10 @@ public sealed class Belief
             foreach (var half in _model.Space.Steps.Chunk((_model.Space.Steps.Count + 1) / 2))
             {
                 var subSpace = _model.Space.Of(half);
-                var shares = Over(subSpace);
+                var shares = MarginalOver(subSpace);
                 foreach (var step in half)
                 {
-                    var (sums, choices) = (marginals[(int)step], subSpace.ChoicesAt(step));
+                    var (sums, choices) = (marginals[(int)step], subSpace.StatesAt(step));
                     for (var part = 0; part < shares.Length; part++) sums[choices[part]] += shares[part];
                 }
             }

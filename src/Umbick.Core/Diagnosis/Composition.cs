@@ -15,10 +15,10 @@ internal static class Composition
     /// <param name="item">The item.</param>
     /// <param name="outcome">Takes what is in mind after the last step, and gives it a place.</param>
     /// <returns>The place of each part's outcome.</returns>
-    public static int[] Compose(ProcedureSpace space, SubSpace subSpace, Item item, Func<Thoughts, int> outcome)
+    public static int[] Compose(ProcedureSpace space, SubSpace subSpace, Item item, Func<PartialReadings, int> outcome)
     {
-        var after = new Thoughts();
-        after.Add(Thought.Before(item.Time), 1);
+        var after = new PartialReadings();
+        after.Add(PartialReading.Before(item.Time), 1);
         List<State> states = [new State(after)];
         var stateOfPart = new int[subSpace.Size];
         Step[] steps = [.. item.Task.Order.Where(subSpace.Steps.Contains)];
@@ -32,11 +32,11 @@ internal static class Composition
                 for (var choice = 0; choice < ways.Count; choice++)
                 {
                     after.Clear();
-                    states[state].Take(ways[choice].Way, item.Task.Inverse, after);
+                    states[state].Take(ways[choice].Rule, item.Task.Inverse, after);
                     places[(state * ways.Count) + choice] = step == steps[^1] ? outcome(after) : next.PlaceOf(after);
                 }
             }
-            var choices = subSpace.ChoicesAt(step);
+            var choices = subSpace.StatesAt(step);
             for (var part = 0; part < stateOfPart.Length; part++) stateOfPart[part] = places[(stateOfPart[part] * ways.Count) + choices[part]];
             states = next.States;
         }
@@ -44,12 +44,12 @@ internal static class Composition
     }
 
     /// <summary>What may be in a child's mind between two steps.</summary>
-    private sealed class State(Thoughts thoughts)
+    private sealed class State(PartialReadings thoughts)
     {
-        private readonly Thought[] _thoughts = thoughts.All.ToArray();
+        private readonly PartialReading[] _thoughts = thoughts.All.ToArray();
         private readonly double[] _shares = thoughts.Shares.ToArray();
 
-        public void Take(Way way, bool inverse, Thoughts after)
+        public void Take(StepRule way, bool inverse, PartialReadings after)
         {
             for (var i = 0; i < _thoughts.Length; i++)
             {
@@ -58,7 +58,7 @@ internal static class Composition
             }
         }
 
-        public bool Is(Thoughts other)
+        public bool Is(PartialReadings other)
         {
             if (other.Count != _thoughts.Length) return false;
             for (var i = 0; i < _thoughts.Length; i++)
@@ -76,7 +76,7 @@ internal static class Composition
 
         public List<State> States { get; } = [];
 
-        public int PlaceOf(Thoughts thoughts)
+        public int PlaceOf(PartialReadings thoughts)
         {
             var hash = 0;
             foreach (ref readonly var thought in thoughts.All) hash = (hash * 31) + thought.GetHashCode();

@@ -67,7 +67,7 @@ public sealed record Conclusion(
     public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, Conclusion? before = null)
     {
         var findings = model.Patterns
-            .Select(pattern => (Pattern: pattern, Belief: belief.In(pattern)))
+            .Select(pattern => (Pattern: pattern, Belief: belief.ProbabilityOf(pattern)))
             .Where(pattern => pattern.Belief >= Worth)
             .OrderByDescending(pattern => pattern.Belief)
             .Select(pattern =>
@@ -77,7 +77,7 @@ public sealed record Conclusion(
             })
             .ToList();
         var otherAt = model.Space.Steps
-            .Where(step => belief.At(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= PossibleFrom);
+            .Where(step => belief.MarginalAt(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= PossibleFrom);
         return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
     }
 
@@ -100,7 +100,7 @@ public sealed record Conclusion(
             if (given.Answer is Clocks.Unread) yield return index;
             foreach (var seen in answers[index].Observations.Where(seen => !seen.IsRight).Take(1))
             {
-                if (belief.Explains(seen) < ExplainedFrom) yield return index;
+                if (belief.ListedProbabilityOf(seen) < ExplainedFrom) yield return index;
             }
         }
     }

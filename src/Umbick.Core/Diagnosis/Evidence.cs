@@ -22,7 +22,7 @@ public enum TellingOutcome
 /// <param name="Given">The answer.</param>
 /// <param name="Expected">What the pattern would answer.</param>
 /// <param name="Outcome">How it came out.</param>
-public sealed record TellingAnswer(int Index, GivenAnswer Given, Answer Expected, TellingOutcome Outcome);
+public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected, TellingOutcome Outcome);
 
 /// <summary>What the answers say for and against one pattern.</summary>
 /// <param name="Pattern">The pattern.</param>
@@ -69,7 +69,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         var alike = pattern.Alike
             .Select(id => model.Patterns.FirstOrDefault(other => other.Id == id))
             .OfType<Pattern>()
-            .Select(other => (Pattern: other, Procedure: space.With(without, other.Step, space.ChoiceWith(other))))
+            .Select(other => (Pattern: other, Procedure: space.With(without, other.Step, space.StateWith(other))))
             .Where(other => other.Procedure >= 0)
             .ToList();
         var told = new bool[alike.Count];
@@ -99,9 +99,9 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
 /// <summary>An answer with the readings of a clock that lie in it.</summary>
 /// <param name="Given">The answer.</param>
 /// <param name="Observations">Its readings, held against the model; none where it says nothing.</param>
-public sealed record Observed(GivenAnswer Given, IReadOnlyList<Observation> Observations)
+public sealed record Observed(ItemAnswer Given, IReadOnlyList<Observation> Observations)
 {
     /// <summary>Holds answers against the model.</summary>
-    public static IReadOnlyList<Observed> All(ReadingModel model, IEnumerable<GivenAnswer> answers) =>
+    public static IReadOnlyList<Observed> All(ReadingModel model, IEnumerable<ItemAnswer> answers) =>
         [.. answers.Select(given => new Observed(given, model.Observe(given)))];
 }

@@ -28,14 +28,14 @@ public sealed class Explainer(ReadingModel model)
     private const double Rarest = 0.02;
 
     /// <summary>Explains an answer.</summary>
-    public Explained Explain(GivenAnswer given)
+    public Explained Explain(ItemAnswer given)
     {
         var isRight = Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute);
         if (model.Observe(given) is not [var seen, ..]) return new Explained(isRight, [], false, 0);
         var prediction = seen.Prediction;
         if (isRight) return new Explained(true, [], false, AlsoRight(prediction));
 
-        var prior = new Belief(model).Over(prediction.SubSpace);
+        var prior = new Belief(model).MarginalOver(prediction.SubSpace);
         var found = Enumerable.Range(0, prediction.SubSpace.Size)
             .Select(part => (Part: part, Weight: prior[part] * seen.ListedChanceOf(part)))
             .Where(part => part.Weight > 0 && !Choices(prediction, part.Part).Any(choice => choice.IsOther))
@@ -73,7 +73,7 @@ public sealed class Explainer(ReadingModel model)
         return [.. alone];
     }
 
-    private IEnumerable<Choice> Choices(Prediction prediction, int part) =>
+    private IEnumerable<StepState> Choices(Prediction prediction, int part) =>
         prediction.SubSpace.Steps.Select(step => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)]);
 
     private List<Pattern> PatternsOf(Prediction prediction, int part) =>

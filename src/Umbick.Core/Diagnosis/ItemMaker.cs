@@ -21,11 +21,11 @@ public sealed class ItemMaker(ReadingModel model)
     /// <param name="time">The time.</param>
     /// <param name="stage">How far times are taught: no clock that has to be read goes beyond it.</param>
     /// <param name="seed">The same seed makes the same item.</param>
-    /// <exception cref="ArgumentException">The task is a question that is no reading: those are listed in <see cref="SideQuestions"/>.</exception>
+    /// <exception cref="ArgumentException">The task is a question that is no reading: those are listed in <see cref="OtherSkillItems"/>.</exception>
     public Item Make(ClockTask task, ClockTime time, Stage stage, int seed)
     {
         var item = new Item(task, time);
-        if (task.Given == Given.Text && task.Order.Count == 0) throw new ArgumentException($"{task.Id} is not about a time.", nameof(task));
+        if (task.Stimulus == Stimulus.Text && task.Order.Count == 0) throw new ArgumentException($"{task.Id} is not about a time.", nameof(task));
         return task.Id switch
         {
             "choose-time" or "choose-clock" => _distractors.With(item, Choices, seed),

@@ -10,7 +10,7 @@ internal static class ItemReason
 
     public static string Of(ReadingModel model, Belief belief, Prediction prediction, Wording wording)
     {
-        var shares = belief.Over(prediction.SubSpace);
+        var shares = belief.MarginalOver(prediction.SubSpace);
         var mass = new double[prediction.Answers.Count];
         var best = new int[mass.Length];
         Array.Fill(best, -1);
@@ -37,6 +37,6 @@ internal static class ItemReason
         }
         return StillRight;
 
-        Choice At(Step step, int part) => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)];
+        StepState At(Step step, int part) => model.Space.At(step)[prediction.SubSpace.ChoiceOf(part, step)];
     }
 }

@@ -32,8 +32,8 @@ public sealed class OneOfEach(ReadingModel model)
 
     private static Item Question(ClockTask task, Stage stage, Random random, HashSet<Item> asked, bool onScreen)
     {
-        var all = SideQuestions.All.Where(item => item.Task == task && !(onScreen && item.IsOnlyAloud)).ToList();
-        var taught = all.Where(item => item.Question!.From <= stage).ToList();
+        var all = OtherSkillItems.All.Where(item => item.Task == task && !(onScreen && item.IsOnlyAloud)).ToList();
+        var taught = all.Where(item => item.OtherSkill!.From <= stage).ToList();
         var open = taught.Count > 0 ? taught : all;
         var item = open.OrderBy(asked.Contains).ThenBy(_ => random.Next()).First();
         asked.Add(item);

@@ -30,7 +30,7 @@ public sealed class Prediction
         var answers = new Dictionary<Answer, int>();
         RightId = IdOf(Predictable(item.Right), answers);
         var distributions = new DistributionTable();
-        var ids = new Dictionary<Thought, int>();
+        var ids = new Dictionary<PartialReading, int>();
         var places = Composition.Compose(space, SubSpace, item, thoughts =>
         {
             distributions.Begin();
@@ -132,7 +132,7 @@ public sealed class Prediction
         return at < 0 ? 0 : distribution.Shares[at];
     }
 
-    private Answer AnswerOf(Thought thought)
+    private Answer AnswerOf(PartialReading thought)
     {
         if (thought.OtherAt is { } step) return new SomeOtherAnswer(step, thought.Hour, thought.Minutes);
         return Item.Task.Form switch
@@ -148,7 +148,7 @@ public sealed class Prediction
     }
 
     /// <summary>Copying a clock touches only where the hour hand is put: the hour itself is seen.</summary>
-    private HandPositions Placed(Thought thought) => Item.Task == ClockTasks.CopyClock
+    private HandPositions Placed(PartialReading thought) => Item.Task == ClockTasks.CopyClock
         ? HandPositions.Wrapped(thought.Time.Hour + thought.HourHandOffset, thought.Placed.Minute)
         : thought.Placed;
 
@@ -156,7 +156,7 @@ public sealed class Prediction
 
     private static double? Round(double? place) => place is { } at ? Math.Round(at, 2) : null;
 
-    private int IdOf(in Thought thought, Dictionary<Thought, int> known, Dictionary<Answer, int> answers)
+    private int IdOf(in PartialReading thought, Dictionary<PartialReading, int> known, Dictionary<Answer, int> answers)
     {
         if (!known.TryGetValue(thought, out var id)) known[thought] = id = IdOf(AnswerOf(thought), answers);
         return id;

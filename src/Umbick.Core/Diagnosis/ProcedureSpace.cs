@@ -16,7 +16,7 @@ public sealed class ProcedureSpace
     /// </summary>
     public const int MostDepartures = 4;
 
-    private readonly Choice[][] _choices;
+    private readonly StepState[][] _choices;
     private readonly int[][] _siblings;
     private readonly double[] _priors;
     private readonly SubSpace _whole;
@@ -43,13 +43,13 @@ public sealed class ProcedureSpace
     public int Size => _whole.Size;
 
     /// <summary>The choices at a step. The first is the correct one.</summary>
-    public IReadOnlyList<Choice> At(Step step) => _choices[(int)step];
+    public IReadOnlyList<StepState> At(Step step) => _choices[(int)step];
 
     /// <summary>Which choice (its place in <see cref="At"/>) a procedure takes at a step.</summary>
     public int ChoiceOf(int procedure, Step step) => _whole.ChoiceOf(procedure, step);
 
     /// <summary>The choices of all procedures at a step.</summary>
-    internal byte[] ChoicesAt(Step step) => _whole.ChoicesAt(step);
+    internal byte[] StatesAt(Step step) => _whole.StatesAt(step);
 
     /// <summary>The same procedure with another choice at a step; -1 where that would be one departure too many.</summary>
     public int With(int procedure, Step step, int choice) => _whole.With(procedure, step, choice);
@@ -64,16 +64,16 @@ public sealed class ProcedureSpace
     public int Without(int procedure, Pattern pattern)
     {
         var left = At(pattern.Step)[ChoiceOf(procedure, pattern.Step)].Patterns.Where(other => other != pattern).ToList();
-        return With(procedure, pattern.Step, left.Count == 0 ? 0 : ChoiceWith(left[0]));
+        return With(procedure, pattern.Step, left.Count == 0 ? 0 : StateWith(left[0]));
     }
 
     /// <summary>The procedure that holds these patterns and nothing else.</summary>
     /// <param name="patterns">At most one a step, and at most four.</param>
-    public int Of(IEnumerable<Pattern> patterns) => patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, ChoiceWith(pattern)));
+    public int Of(IEnumerable<Pattern> patterns) => patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, StateWith(pattern)));
 
     /// <summary>The first choice at its step that holds a pattern and no other.</summary>
     /// <exception cref="InvalidOperationException">The pattern is not in this space.</exception>
-    public int ChoiceWith(Pattern pattern)
+    public int StateWith(Pattern pattern)
     {
         var choices = _choices[(int)pattern.Step];
         return Enumerable.Range(0, choices.Length).First(i => choices[i].Patterns is [var only] && only == pattern);
@@ -105,28 +105,28 @@ public sealed class ProcedureSpace
         return [.. siblings];
     }
 
-    private static Choice[] ChoicesOf(Step step, IReadOnlyList<Pattern> patterns)
+    private static StepState[] ChoicesOf(Step step, IReadOnlyList<Pattern> patterns)
     {
-        var choices = new List<Choice>();
+        var choices = new List<StepState>();
         foreach (var pattern in patterns.Where(pattern => pattern.Step == step))
         {
-            if (pattern.BenchmarksMayBeRight && pattern.Way is MinutesWay minutes)
+            if (pattern.BenchmarksMayBeRight && pattern.Rule is MinutesRule minutes)
             {
-                choices.Add(new Choice(pattern.Way, [pattern], pattern.Weight / 2));
-                choices.Add(new Choice(minutes.WithBenchmarks(), [pattern], pattern.Weight / 2));
+                choices.Add(new StepState(pattern.Rule, [pattern], pattern.Weight / 2));
+                choices.Add(new StepState(minutes.WithBenchmarks(), [pattern], pattern.Weight / 2));
             }
             else
             {
-                choices.Add(new Choice(pattern.Way, [pattern], pattern.Weight));
+                choices.Add(new StepState(pattern.Rule, [pattern], pattern.Weight));
             }
         }
         foreach (var (first, second, both) in Catalogue.Linked)
         {
             var pair = patterns.Where(pattern => pattern.Step == step && (pattern.Id == first || pattern.Id == second)).ToList();
-            if (pair.Count == 2) choices.Add(new Choice(new BothWays(pair[0].Way, pair[1].Way), pair, both));
+            if (pair.Count == 2) choices.Add(new StepState(new CombinedRules(pair[0].Rule, pair[1].Rule), pair, both));
         }
-        if (Catalogue.OtherWeight(step) is > 0 and var other) choices.Add(new Choice(new OtherWay(step), [], other));
-        choices.Insert(0, new Choice(Way.Correct(step), [], 1 - choices.Sum(choice => choice.Prior)));
+        if (Catalogue.OtherWeight(step) is > 0 and var other) choices.Add(new StepState(new UnlistedRule(step), [], other));
+        choices.Insert(0, new StepState(StepRule.Correct(step), [], 1 - choices.Sum(choice => choice.Prior)));
         return [.. choices];
     }
 }

@@ -52,12 +52,12 @@ public sealed class ReadingModel
     }
 
     /// <summary>An answer held against the model, a reading at a time; none where it says nothing about how the child reads.</summary>
-    public IReadOnlyList<Observation> Observe(GivenAnswer given)
+    public IReadOnlyList<Observation> Observe(ItemAnswer given)
     {
-        if (given.Item.Question is not null) return [];
+        if (given.Item.OtherSkill is not null) return [];
         if (given.Item.Task == ClockTasks.ChooseClock) return ChosenClock(given);
         var observations = new List<Observation>();
-        foreach (var reading in Reading.In(given.Item, given.Telling, given.Mode))
+        foreach (var reading in ImpliedReading.In(given.Item, given.Telling, given.Mode))
         {
             if (!IsReadable(reading)) continue;
             var prediction = Predict(reading.Item, reading.Mode);
@@ -66,7 +66,7 @@ public sealed class ReadingModel
         return observations;
     }
 
-    private static bool IsReadable(Reading reading) => reading.Item.Task.Order.Count > 0 && (reading.Item.Task.Form, reading.Answer) switch
+    private static bool IsReadable(ImpliedReading reading) => reading.Item.Task.Order.Count > 0 && (reading.Item.Task.Form, reading.Answer) switch
     {
         (AnswerForm.Words, WordsAnswer { Time: { Amount: not null, Hour: not null } }) => true,
         (AnswerForm.Digital, DigitalAnswer { Hour: not null }) => true,
@@ -78,7 +78,7 @@ public sealed class ReadingModel
     };
 
     /// <summary>A chosen clock is one that she reads as the time she was given.</summary>
-    private Observation[] ChosenClock(GivenAnswer given)
+    private Observation[] ChosenClock(ItemAnswer given)
     {
         if (given.Telling.Meaning is not { } chosen) return [];
         var read = new Item(ClockTasks.ReadWords, chosen);

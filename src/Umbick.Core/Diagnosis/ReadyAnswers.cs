@@ -29,9 +29,9 @@ public sealed class ReadyAnswers(ReadingModel model)
                 .Select(pattern => (Pattern: pattern, Answer: prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.Of([pattern])))))
                 .Where(one => one.Answer != prediction.RightId && prediction.Answers[one.Answer] is not SomeOtherAnswer)
                 .GroupBy(one => one.Answer)
-                .OrderByDescending(same => same.Sum(one => belief.In(one.Pattern)))
+                .OrderByDescending(same => same.Sum(one => belief.ProbabilityOf(one.Pattern)))
                 .Take(Most)
-                .Select(same => new ReadyAnswer(prediction.Answers[same.Key], [.. same.Select(one => one.Pattern).OrderByDescending(belief.In)])),
+                .Select(same => new ReadyAnswer(prediction.Answers[same.Key], [.. same.Select(one => one.Pattern).OrderByDescending(belief.ProbabilityOf)])),
         ];
     }
 }

@@ -7,7 +7,7 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="Day">The day of the sitting.</param>
 /// <param name="Answers">The answers that stand: one put right later stands in its corrected form.</param>
 /// <param name="Practised">The steps that this sitting practised; none where it only asked.</param>
-public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<GivenAnswer> Answers, IReadOnlyCollection<Step> Practised)
+public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<ItemAnswer> Answers, IReadOnlyCollection<Step> Practised)
 {
     /// <summary>
     /// What these answers are known by: two that have the same id hold the same answers and words, so that a replay may go on from where it
@@ -53,7 +53,7 @@ public sealed class Replay
     public IReadOnlyList<AfterSitting> Sittings => _sittings.Value;
 
     /// <summary>Every answer with the place of its sitting, in order: <see cref="TellingAnswer.Index"/> points here.</summary>
-    public IReadOnlyList<(int Sitting, GivenAnswer Given)> Answers { get; }
+    public IReadOnlyList<(int Sitting, ItemAnswer Given)> Answers { get; }
 
     /// <summary>The same answers held against the model.</summary>
     public IReadOnlyList<Observed> Observed { get; }

@@ -27,7 +27,7 @@ internal sealed class ReplayCourse
 
     public Belief Belief { get; }
 
-    public List<(int Sitting, GivenAnswer Given)> Answers { get; }
+    public List<(int Sitting, ItemAnswer Given)> Answers { get; }
 
     public List<Observed> Observed { get; }
 
@@ -45,7 +45,7 @@ internal sealed class ReplayCourse
     /// <summary>Begins the next sitting.</summary>
     public void Begin(IReadOnlyList<SittingAnswers> sittings, int next)
     {
-        if (next > 0) Belief.Loosen(sittings[next].Day.DayNumber - sittings[next - 1].Day.DayNumber, sittings[next - 1].Practised);
+        if (next > 0) Belief.Transition(sittings[next].Day.DayNumber - sittings[next - 1].Day.DayNumber, sittings[next - 1].Practised);
         HasBegun = true;
     }
 
@@ -57,9 +57,9 @@ internal sealed class ReplayCourse
         {
             Answers.Add((place, given));
             Observed.Add(new Observed(given, _model.Observe(given)));
-            foreach (var observation in Observed[^1].Observations) Belief.Observe(observation);
+            foreach (var observation in Observed[^1].Observations) Belief.Update(observation);
         }
-        foreach (var word in sitting.Words) Belief.Hear(word.Pattern, word.Holds);
+        foreach (var word in sitting.Words) Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);
     }
 
     /// <summary>Concludes a sitting whose answers have been taken in.</summary>
@@ -77,7 +77,7 @@ internal sealed class ReplayCourse
         var findings = conclusion.Findings.ToList();
         foreach (var (pattern, sitting) in _lastLikely)
         {
-            var share = Belief.In(pattern);
+            var share = Belief.ProbabilityOf(pattern);
             if (share >= Conclusion.ClearedBelow) continue;
             var evidence = Evidence.For(pattern, _model, Belief, Observed);
             var right = evidence.Answers

@@ -6,8 +6,8 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>Stands in a prediction for 'any answer that is wrong at one step and right at the others'.</summary>
 /// <param name="At">The step that is taken some other way.</param>
-/// <param name="Hour">The hour that comes out, 1 to 12, or <see cref="Thought.AnyWrong"/>.</param>
-/// <param name="Minutes">The minutes that come out, or <see cref="Thought.AnyWrong"/>.</param>
+/// <param name="Hour">The hour that comes out, 1 to 12, or <see cref="PartialReading.AnyWrong"/>.</param>
+/// <param name="Minutes">The minutes that come out, or <see cref="PartialReading.AnyWrong"/>.</param>
 internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
 {
     private const double WrongHours = 11;
@@ -30,10 +30,10 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
 
     private double ChanceOfRead(ClockTime right, ClockTime given)
     {
-        var hourFits = Hour == Thought.AnyWrong ? given.Hour != right.Hour : given.Hour == Hour;
-        var minutesFit = Minutes == Thought.AnyWrong ? given.Minute != right.Minute : given.Minute == Minutes;
+        var hourFits = Hour == PartialReading.AnyWrong ? given.Hour != right.Hour : given.Hour == Hour;
+        var minutesFit = Minutes == PartialReading.AnyWrong ? given.Minute != right.Minute : given.Minute == Minutes;
         return hourFits && minutesFit
-            ? (Hour == Thought.AnyWrong ? 1 / WrongHours : 1) * (Minutes == Thought.AnyWrong ? 1 / WrongMinutes : 1)
+            ? (Hour == PartialReading.AnyWrong ? 1 / WrongHours : 1) * (Minutes == PartialReading.AnyWrong ? 1 / WrongMinutes : 1)
             : 0;
     }
 
@@ -52,7 +52,7 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
         return At switch
         {
             Step.Minutes => hourRight && !minuteRight ? 1 / WrongMinutes : 0,
-            Step.PastOrTo => item.Task.Given == Given.Words && !minuteRight ? 1 / WrongPlaces / WrongPastOrTo : 0,
+            Step.PastOrTo => item.Task.Stimulus == Stimulus.Words && !minuteRight ? 1 / WrongPlaces / WrongPastOrTo : 0,
             _ => minuteRight && !hourRight ? 1 / WrongPlaces : 0,
         };
     }

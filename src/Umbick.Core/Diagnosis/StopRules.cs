@@ -58,7 +58,7 @@ public static class StopRules
         {
             var choices = model.Space.At(step);
             // Two variants of one pattern are one choice.
-            var shares = belief.At(step)
+            var shares = belief.MarginalAt(step)
                 .Select((share, i) => (Share: share, Choice: choices[i]))
                 .Where(choice => !choice.Choice.Patterns.Any(hidden.Contains))
                 .GroupBy(choice => (choice.Choice.Patterns.Count == 0 ? null : choice.Choice.Patterns[0], choice.Choice.Patterns.Count, choice.Choice.IsOther))
@@ -66,6 +66,6 @@ public static class StopRules
                 .ToList();
             if (shares.Max() < Sure * shares.Sum()) return false;
         }
-        return Wanting.After(model, belief, answers).Count == 0;
+        return UnconfirmedPattern.After(model, belief, answers).Count == 0;
     }
 }

@@ -14,7 +14,7 @@ public sealed class SubSpace
     private readonly int[] _keys;
     private readonly byte[][] _choices;
 
-    internal SubSpace(Choice[][] choices, Step[] steps, SubSpace? whole = null)
+    internal SubSpace(StepState[][] choices, Step[] steps, SubSpace? whole = null)
     {
         Steps = steps;
         _counts = [.. steps.Select(step => choices[(int)step].Length)];
@@ -59,7 +59,7 @@ public sealed class SubSpace
     public int ChoiceOf(int part, Step step) => _choices[IndexOf(step)][part];
 
     /// <summary>The choices of all parts at a step.</summary>
-    internal byte[] ChoicesAt(Step step) => _choices[IndexOf(step)];
+    internal byte[] StatesAt(Step step) => _choices[IndexOf(step)];
 
     /// <summary>The same part with another choice at a step; -1 where that would be one departure too many.</summary>
     public int With(int part, Step step, int choice)

@@ -52,10 +52,10 @@ public static class AnswerBoxes
     /// <summary>What the child answers this item with.</summary>
     public static AnswerBox Of(Item item) => item switch
     {
-        { Question: { Kind: QuestionKind.Feel } } => AnswerBox.Feel,
-        { Question: { Given: SideQuestions.WholeFace } } => AnswerBox.Numerals,
-        { Question: { Choices.Count: > 0 } } => AnswerBox.Choice,
-        { Question: not null } => AnswerBox.Keys,
+        { OtherSkill: { Kind: QuestionKind.Feel } } => AnswerBox.Feel,
+        { OtherSkill: { Given: OtherSkillItems.WholeFace } } => AnswerBox.Numerals,
+        { OtherSkill: { Choices.Count: > 0 } } => AnswerBox.Choice,
+        { OtherSkill: not null } => AnswerBox.Keys,
         { Task.Form: AnswerForm.Hands } => AnswerBox.Hands,
         { Task.Id: "infer-minute-hand" } => AnswerBox.HandAndTime,
         { Task.Form: AnswerForm.Words } => AnswerBox.Words,

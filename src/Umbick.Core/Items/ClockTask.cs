@@ -1,7 +1,7 @@
 namespace Umbick.Core.Items;
 
 /// <summary>What the child is given.</summary>
-public enum Given
+public enum Stimulus
 {
     /// <summary>An analog clock with both hands.</summary>
     Clock,
@@ -25,20 +25,20 @@ public enum Given
 /// <summary>One kind of question. The ids stand in files and in the database, so they never change.</summary>
 /// <param name="Id">The stable id.</param>
 /// <param name="From">The first stage at which it is asked.</param>
-/// <param name="Given">What the child is given.</param>
+/// <param name="Stimulus">What the child is given.</param>
 /// <param name="Form">What the child answers with.</param>
 /// <param name="Order">The steps of reading that the task touches, in the order in which they compose; none where it is no reading.</param>
 /// <param name="Inverse">Whether the steps run backwards: from a time asked to hands, or from words heard to a time.</param>
-public sealed record ClockTask(string Id, Stage From, Given Given, AnswerForm Form, IReadOnlyList<Step> Order, bool Inverse = false)
+public sealed record ClockTask(string Id, Stage From, Stimulus Stimulus, AnswerForm Form, IReadOnlyList<Step> Order, bool Inverse = false)
 {
     /// <summary>What is said about it and with it.</summary>
     public TaskTexts Texts { get; init; } = new("", "");
 
     /// <summary>Whether it is a question of its own, with a small model, and not about reading or setting one time.</summary>
-    public bool IsQuestion => Given == Given.Text && Order.Count == 0;
+    public bool IsQuestion => Stimulus == Stimulus.Text && Order.Count == 0;
 
     /// <summary>Whether the child looks at hands.</summary>
-    public bool ShowsClock => Given is Given.Clock or Given.HourHand or Given.MinuteHand;
+    public bool ShowsClock => Stimulus is Stimulus.Clock or Stimulus.HourHand or Stimulus.MinuteHand;
 
     /// <summary>
     /// The task as which its answers are understood, where it is another's question in another dress: a chosen time is a reading.
@@ -61,7 +61,7 @@ public sealed record ClockTask(string Id, Stage From, Given Given, AnswerForm Fo
     public AnswerMode Aloud => this switch
     {
         { Form: AnswerForm.Hands } => AnswerMode.Placed,
-        { Form: AnswerForm.Digital, Given: Given.Words } => AnswerMode.Written,
+        { Form: AnswerForm.Digital, Stimulus: Stimulus.Words } => AnswerMode.Written,
         _ => AnswerMode.Said,
     };
 

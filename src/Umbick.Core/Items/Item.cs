@@ -18,21 +18,21 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     public int Move { get; init; }
 
     /// <summary>The question, where it is no reading of a clock.</summary>
-    public SideQuestion? Question { get; init; }
+    public OtherSkillItem? OtherSkill { get; init; }
 
     /// <summary>Whether it tests what it says only when it is asked aloud.</summary>
-    public bool IsOnlyAloud => Question?.OnlyAloud == true;
+    public bool IsOnlyAloud => OtherSkill?.OnlyAloud == true;
 
     /// <summary>Whether it could be understood; else it stands for a row that is kept and shown, and says nothing.</summary>
-    public bool IsReadable => Question?.Kind != QuestionKind.Unreadable;
+    public bool IsReadable => OtherSkill?.Kind != QuestionKind.Unreadable;
 
     /// <summary>What stands for an item that is kept and cannot be understood.</summary>
     /// <param name="kept">What is kept of it.</param>
     public static Item Unreadable(string kept) =>
-        Of(new SideQuestion(ClockTasks.Unreadable, kept, "This question cannot be read.", "", QuestionKind.Unreadable));
+        Of(new OtherSkillItem(ClockTasks.Unreadable, kept, "This question cannot be read.", "", QuestionKind.Unreadable));
 
     /// <summary>An item for a question that is no reading of a clock.</summary>
-    public static Item Of(SideQuestion question) => new(question.Task, question.Time) { Question = question };
+    public static Item Of(OtherSkillItem question) => new(question.Task, question.Time) { OtherSkill = question };
 
     /// <summary>What the child is given, as it stands in files: a time as <c>h:mm</c>, words, or the question's own name.</summary>
     public string Given => GivenIn(Wording.Usual);
@@ -40,15 +40,15 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     /// <summary>What the child is given, where times are said and written like this.</summary>
     public string GivenIn(Wording wording) => this switch
     {
-        { Question: { } question } => question.Given,
-        { Task.Given: Items.Given.Words } => wording.Words(Time),
+        { OtherSkill: { } question } => question.Given,
+        { Task.Stimulus: Items.Stimulus.Words } => wording.Words(Time),
         _ => wording.Digital(Time),
     };
 
     /// <summary>The right answer, in the form that the task asks for.</summary>
     public Answer Right => this switch
     {
-        { Question: { } question } => new TextAnswer(question.Right),
+        { OtherSkill: { } question } => new TextAnswer(question.Right),
         { Task.Id: "full-turn" } => DigitalAnswer.Of(Time.Plus(Move)),
         { Task.Id: "match" } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Of(clock)))]),
         { Task.Form: AnswerForm.Several } => new SeveralAnswer([.. Choices.Where(choice => choice.Meaning == Time)]),
@@ -69,7 +69,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         .Replace("{move}", Move == 60 ? "once round" : $"{Move} minutes", StringComparison.Ordinal)
         .Replace("{hour place}", HourPlaces.Told(Time), StringComparison.Ordinal)
         .Replace("{minute place}", MinutePlace(Time.Minute), StringComparison.Ordinal)
-        .Replace("{question}", wording.Fill(Question?.Text ?? ""), StringComparison.Ordinal);
+        .Replace("{question}", wording.Fill(OtherSkill?.Text ?? ""), StringComparison.Ordinal);
 
     private static string MinutePlace(int minute)
     {
@@ -91,7 +91,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         // To be asked whether a claim is right is the one question that is answered with yes, whoever answers.
         AnswerForm.Verdict when GivenText.Plain(raw) is "yes" or "ok" or "right" => new SaidRight(),
         _ when plain is NoAnswer or DontKnow or SaidRight or SaidWrong => plain,
-        _ when Question is not null => new TextAnswer(raw!.Trim()),
+        _ when OtherSkill is not null => new TextAnswer(raw!.Trim()),
         AnswerForm.Hour => HourPlaceAnswer.Parse(raw!),
         AnswerForm.Minutes => plain is DigitalAnswer { Hour: { } minutes, Minutes: null } ? new DigitalAnswer(null, minutes, 2) : plain,
         AnswerForm.Places => PlacesAnswer.Parse(raw!),
@@ -103,10 +103,10 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 
     /// <summary>Two items are the same when they ask the same of the same time.</summary>
     public bool Equals(Item? other) =>
-        other is not null && Task == other.Task && Time == other.Time && Equals(Claim, other.Claim) && Question?.Given == other.Question?.Given;
+        other is not null && Task == other.Task && Time == other.Time && Equals(Claim, other.Claim) && OtherSkill?.Given == other.OtherSkill?.Given;
 
     /// <inheritdoc/>
-    public override int GetHashCode() => HashCode.Combine(Task.Id, Time, Claim, Question?.Given);
+    public override int GetHashCode() => HashCode.Combine(Task.Id, Time, Claim, OtherSkill?.Given);
 
     private PlacedAnswer Hands()
     {

@@ -25,7 +25,7 @@ public static class Scoring
         if (answer is SaidRight) return item.Task != ClockTasks.Judge || item.ClaimIsRight;
         if (answer is HandAndTimeAnswer both)
             return HandPositions.MinutesApart(both.Minute, item.Time.Minute) <= MinuteHandTolerance && IsRight(item, both.Time, mode, stage, nearness);
-        if (item.Question is { } question) return answer is TextAnswer text && question.IsRight(text.Text);
+        if (item.OtherSkill is { } question) return answer is TextAnswer text && question.IsRight(text.Text);
         return (item.Task.Form, answer) switch
         {
             (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, DigitalAnswer digital) when item.Task != ClockTasks.DigitalToWords =>

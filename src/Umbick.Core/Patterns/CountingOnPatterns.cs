@@ -6,7 +6,7 @@ internal static class CountingOnPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("past-sixty", 0.08, new OwnWay(Step.CountingOn, PastSixty), new(
+        new("past-sixty", 0.08, new OtherSkillRule(Step.CountingOn, PastSixty), new(
             Name: "The count goes on beyond 59",
             Finding: "{child} counts on beyond 59 and keeps the hour: a minute after 10:59 is 10:60.",
             Reads: "minutes counted beyond 59",
@@ -16,7 +16,7 @@ internal static class CountingOnPatterns
             MinuteFirst: "Fifty-nine, and one more: the hour is full. Change its name and begin again at nought.",
             Practise: "Practise: over the top into a new hour")),
 
-        new("hundred-minutes", 0.05, new OwnWay(Step.CountingOn, InHundreds), new(
+        new("hundred-minutes", 0.05, new OtherSkillRule(Step.CountingOn, InHundreds), new(
             Name: "An hour is taken as a hundred minutes",
             Finding: "{child} reckons as if an hour had a hundred minutes.",
             Reads: "an hour as a hundred minutes",
@@ -26,7 +26,7 @@ internal static class CountingOnPatterns
             MinuteFirst: "Count the ticks of one turn. So a half has thirty and a quarter fifteen.",
             Practise: "Practise: sixty in an hour")),
 
-        new("counts-the-start", 0.04, new OwnWay(Step.CountingOn, CountsTheStart), new(
+        new("counts-the-start", 0.04, new OtherSkillRule(Step.CountingOn, CountsTheStart), new(
             Name: "The minute it is now is counted as the first",
             Finding: "{child} counts the minute it is now as the first, and comes out one short.",
             Reads: "the starting minute counted as one",
@@ -37,7 +37,7 @@ internal static class CountingOnPatterns
             Practise: "Practise: count the jumps")),
     ];
 
-    private static string? CountsTheStart(SideQuestion question) => question switch
+    private static string? CountsTheStart(OtherSkillItem question) => question switch
     {
         { Kind: QuestionKind.After, Time: var time, Minutes: > 1 and var minutes } => $"{time.Plus(minutes - 1)}",
         { Kind: QuestionKind.Before, Time: var time, Minutes: > 1 and var minutes } => $"{time.Plus(1 - minutes)}",
@@ -45,14 +45,14 @@ internal static class CountingOnPatterns
         _ => null,
     };
 
-    private static string? PastSixty(SideQuestion question) => question switch
+    private static string? PastSixty(OtherSkillItem question) => question switch
     {
         { Kind: QuestionKind.After, Time: var time, Minutes: var minutes } when time.Minute + minutes is >= 60 and < 100 =>
             $"{time.Hour}:{time.Minute + minutes}",
         _ => null,
     };
 
-    private static string? InHundreds(SideQuestion question) => question switch
+    private static string? InHundreds(OtherSkillItem question) => question switch
     {
         { Kind: QuestionKind.MinutesIn, Minutes: 60 } => "100",
         { Kind: QuestionKind.MinutesIn, Minutes: 30 } => "50",

@@ -6,7 +6,7 @@ internal static class DayHalvesPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("noon-is-am", 0.08, new OwnWay(Step.DayHalves, NoonInTheMorning), new(
+        new("noon-is-am", 0.08, new OtherSkillRule(Step.DayHalves, NoonInTheMorning), new(
             Name: "Noon is taken for morning",
             Finding: "{child} puts noon and the half hour after it into the morning.",
             Reads: "noon as a.m.",
@@ -16,7 +16,7 @@ internal static class DayHalvesPatterns
             MinuteFirst: "Draw the day as a line with the sun on it. At the highest point the count turns: from there it is p.m.",
             Practise: "Practise: where the day turns")),
 
-        new("midnight-is-pm", 0.06, new OwnWay(Step.DayHalves, MidnightInTheEvening), new(
+        new("midnight-is-pm", 0.06, new OtherSkillRule(Step.DayHalves, MidnightInTheEvening), new(
             Name: "Midnight is taken for evening",
             Finding: "{child} puts midnight and the time after it into the day before.",
             Reads: "midnight as p.m.",
@@ -26,7 +26,7 @@ internal static class DayHalvesPatterns
             MinuteFirst: "At midnight the calendar turns its leaf. The first hour of the new day is a.m.",
             Practise: "Practise: when the new day begins")),
 
-        new("twelve-added-always", 0.06, new OwnWay(Step.DayHalves, TwelveAdded), new(
+        new("twelve-added-always", 0.06, new OtherSkillRule(Step.DayHalves, TwelveAdded), new(
             Name: "Twelve is always added for 24-hour time",
             Finding: "{child} adds twelve for 24-hour time, in the morning too.",
             Reads: "twelve added always",
@@ -37,12 +37,12 @@ internal static class DayHalvesPatterns
             Practise: "Practise: add twelve, or not?")),
     ];
 
-    private static string? NoonInTheMorning(SideQuestion question) =>
+    private static string? NoonInTheMorning(OtherSkillItem question) =>
         question is { Kind: QuestionKind.HalfOfDay, HourOfDay: 12 } ? "am" : null;
 
-    private static string? MidnightInTheEvening(SideQuestion question) =>
+    private static string? MidnightInTheEvening(OtherSkillItem question) =>
         question is { Kind: QuestionKind.HalfOfDay, HourOfDay: 0 } ? "pm" : null;
 
-    private static string? TwelveAdded(SideQuestion question) =>
+    private static string? TwelveAdded(OtherSkillItem question) =>
         question is { Kind: QuestionKind.DayTime, HourOfDay: > 0 and < 12 } ? $"{question.HourOfDay + 12}:{question.Time.Minute:00}" : null;
 }

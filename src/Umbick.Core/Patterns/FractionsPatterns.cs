@@ -6,7 +6,7 @@ internal static class FractionsPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("quarter-is-25", 0.05, new FractionsWay(
+        new("quarter-is-25", 0.05, new FractionsRule(
             (_, _, words) => words.Amount == 25 ? words with { Amount = 15 } : words,
             words => words.Amount == 15 ? words with { Amount = 25 } : words), new(
             Name: "A quarter is taken as 25",
@@ -18,7 +18,7 @@ internal static class FractionsPatterns
             MinuteFirst: "Stop the long hand at the 3 and count in fives up to it. That quarter has fifteen.",
             Practise: "Practise: how many in a quarter?")),
 
-        new("half-is-50", 0.04, new FractionsWay(
+        new("half-is-50", 0.04, new FractionsRule(
             (hour, minutes, words) => minutes == 50 ? new SpokenTime(SpokenForm.Past, 30, hour) : words,
             words => words is { Form: SpokenForm.Past, Amount: 30 } ? words with { Amount = 50 } : words), new(
             Name: "Half is taken as 50",
@@ -30,7 +30,7 @@ internal static class FractionsPatterns
             MinuteFirst: "Put the long hand on the 6 and count up to it in fives. Half a turn is thirty.",
             Practise: "Practise: how many in a half?")),
 
-        new("half-names-next", 0.04, new FractionsWay(
+        new("half-names-next", 0.04, new FractionsRule(
             (hour, minutes, words) => minutes == 30 ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words,
             words => words is { Form: SpokenForm.Past, Amount: 30, Hour: { } named } ? words with { Hour = Hours.Before(named) } : words), new(
             Name: "Half names the coming hour",

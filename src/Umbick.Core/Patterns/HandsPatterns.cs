@@ -4,7 +4,7 @@ internal static class HandsPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("hands-swapped", 0.10, new HandsWay(swapped: true), new(
+        new("hands-swapped", 0.10, new HandsRule(swapped: true), new(
             Name: "The two hands are taken for each other",
             Finding: "{child} takes the two hands for each other.",
             Reads: "the hands swapped",

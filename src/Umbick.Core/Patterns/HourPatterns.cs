@@ -6,7 +6,7 @@ internal static class HourPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("next-hour", 0.08, new HourWay(NextHour), new(
+        new("next-hour", 0.08, new HourRule(NextHour), new(
             Name: "The coming hour is read",
             Finding: "{child} takes the hour that is coming, not the one the short hand has passed.",
             Reads: "the coming hour",
@@ -17,7 +17,7 @@ internal static class HourPatterns
             Practise: "Practise: which hour has it passed?"))
         { Alike = ["lower-numeral", "nearest-hour", "half-names-next"] },
 
-        new("nearest-hour", 0.05, new HourWay(NearestHour), new(
+        new("nearest-hour", 0.05, new HourRule(NearestHour), new(
             Name: "The nearest hour is read",
             Finding: "{child} takes whichever hour the short hand is nearest to.",
             Reads: "the nearest hour",
@@ -28,7 +28,7 @@ internal static class HourPatterns
             Practise: "Practise: almost there, but not yet"))
         { Alike = ["next-hour"] },
 
-        new("lower-numeral", 0.04, new HourWay(LowerNumeral), new(
+        new("lower-numeral", 0.04, new HourRule(LowerNumeral), new(
             Name: "The lower of two numerals is read",
             Finding: "{child} takes the lower of the two numerals beside the short hand.",
             Reads: "the lower numeral",
@@ -39,7 +39,7 @@ internal static class HourPatterns
             Practise: "Practise: over the top, from 12 to 1"))
         { Alike = ["next-hour"] },
 
-        new("previous-hour", 0.03, new HourWay(pointer => [new(Hours.Before(HourWay.LastPassed(pointer)), 1)]), new(
+        new("previous-hour", 0.03, new HourRule(pointer => [new(Hours.Before(HourRule.LastPassed(pointer)), 1)]), new(
             Name: "The hour before is read",
             Finding: "{child} goes one hour too far back.",
             Reads: "the hour before",
@@ -52,13 +52,13 @@ internal static class HourPatterns
 
     private static IReadOnlyList<Weighted<int>> NextHour(double pointer)
     {
-        var passed = HourWay.LastPassed(pointer);
-        return [new(HourWay.IsBetween(pointer) ? Hours.After(passed) : passed, 1)];
+        var passed = HourRule.LastPassed(pointer);
+        return [new(HourRule.IsBetween(pointer) ? Hours.After(passed) : passed, 1)];
     }
 
     private static IReadOnlyList<Weighted<int>> NearestHour(double pointer)
     {
-        var passed = HourWay.LastPassed(pointer);
+        var passed = HourRule.LastPassed(pointer);
         var into = pointer - Math.Floor(pointer + 1e-9);
         if (Math.Abs(into - 0.5) < 1e-9) return [new(passed, 0.5), new(Hours.After(passed), 0.5)];
         return [new(into > 0.5 ? Hours.After(passed) : passed, 1)];
@@ -66,7 +66,7 @@ internal static class HourPatterns
 
     private static IReadOnlyList<Weighted<int>> LowerNumeral(double pointer)
     {
-        var passed = HourWay.LastPassed(pointer);
-        return [new(HourWay.IsBetween(pointer) ? Math.Min(passed, Hours.After(passed)) : passed, 1)];
+        var passed = HourRule.LastPassed(pointer);
+        return [new(HourRule.IsBetween(pointer) ? Math.Min(passed, Hours.After(passed)) : passed, 1)];
     }
 }

@@ -6,7 +6,7 @@ internal static class MinutesPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("numeral-as-minutes", 0.08, new MinutesWay((tick, _) => NumeralAsMinutes(tick)), new(
+        new("numeral-as-minutes", 0.08, new MinutesRule((tick, _) => NumeralAsMinutes(tick)), new(
             Name: "The numeral is read as minutes",
             Finding: "{child} says the numeral at the long hand as if it were the minutes.",
             Reads: "the numeral as minutes",
@@ -17,7 +17,7 @@ internal static class MinutesPatterns
             Practise: "Practise: count it, don’t read it"))
         { BenchmarksMayBeRight = true },
 
-        new("fives-from-twelve", 0.04, new MinutesWay((tick, _) => [new(new(tick + 5), 1)]), new(
+        new("fives-from-twelve", 0.04, new MinutesRule((tick, _) => [new(new(tick + 5), 1)]), new(
             Name: "The count starts with five at the 12",
             Finding: "{child} says ‘five’ at the 12, so the minutes come out five too many.",
             Reads: "five at the 12",
@@ -28,7 +28,7 @@ internal static class MinutesPatterns
             Practise: "Practise: nought at the top"))
         { BenchmarksMayBeRight = true },
 
-        new("fives-from-one-as-nought", 0.03, new MinutesWay((tick, _) => [new(new(tick < 5 ? tick : tick - 5), 1)]), new(
+        new("fives-from-one-as-nought", 0.03, new MinutesRule((tick, _) => [new(new(tick < 5 ? tick : tick - 5), 1)]), new(
             Name: "The count starts with nought at the 1",
             Finding: "{child} says ‘nought’ at the 1, so the minutes come out five too few.",
             Reads: "nought at the 1",
@@ -39,7 +39,7 @@ internal static class MinutesPatterns
             Practise: "Practise: five at the 1"))
         { BenchmarksMayBeRight = true },
 
-        new("counts-in-twos", 0.02, new MinutesWay((tick, _) => [new(new((tick / 5 * 2) + (tick % 5)), 1)]), new(
+        new("counts-in-twos", 0.02, new MinutesRule((tick, _) => [new(new((tick / 5 * 2) + (tick % 5)), 1)]), new(
             Name: "Numerals are counted in twos",
             Finding: "{child} counts two minutes from numeral to numeral.",
             Reads: "the minutes counted in twos",
@@ -50,7 +50,7 @@ internal static class MinutesPatterns
             Practise: "Practise: how many from numeral to numeral?"))
         { BenchmarksMayBeRight = true },
 
-        new("counts-in-tens", 0.02, new MinutesWay((tick, _) => [new(new((tick / 5 * 10) + (tick % 5)), 1)]), new(
+        new("counts-in-tens", 0.02, new MinutesRule((tick, _) => [new(new((tick / 5 * 10) + (tick % 5)), 1)]), new(
             Name: "Numerals are counted in tens",
             Finding: "{child} counts ten minutes from numeral to numeral.",
             Reads: "the minutes counted in tens",
@@ -61,7 +61,7 @@ internal static class MinutesPatterns
             Practise: "Practise: fives, not tens"))
         { BenchmarksMayBeRight = true, Alike = ["fives-from-twelve"] },
 
-        new("whole-fives-only", 0.04, new MinutesWay((tick, _) => [new(new(tick / 5 * 5), 1)]), new(
+        new("whole-fives-only", 0.04, new MinutesRule((tick, _) => [new(new(tick / 5 * 5), 1)]), new(
             Name: "Single minutes are left out",
             Finding: "{child} stops at the last five and leaves out the single ticks.",
             Reads: "whole fives only",
@@ -72,7 +72,7 @@ internal static class MinutesPatterns
             Practise: "Practise: fives first, then ones"))
         { Alike = ["nearest-five"] },
 
-        new("nearest-five", 0.03, new MinutesWay((tick, _) => [new(new(Nearest(tick)), 1)]), new(
+        new("nearest-five", 0.03, new MinutesRule((tick, _) => [new(new(Nearest(tick)), 1)]), new(
             Name: "Minutes are rounded to the nearest five",
             Finding: "{child} gives the nearest five instead of the exact minute.",
             Reads: "the nearest five",
@@ -83,7 +83,7 @@ internal static class MinutesPatterns
             Practise: "Practise: the exact minute"))
         { Alike = ["whole-fives-only"] },
 
-        new("counts-first-tick", 0.03, new MinutesWay((tick, _) => [new(new(tick % 5 == 0 ? tick : tick + 1), 1)]), new(
+        new("counts-first-tick", 0.03, new MinutesRule((tick, _) => [new(new(tick % 5 == 0 ? tick : tick + 1), 1)]), new(
             Name: "The tick at the numeral is counted as one",
             Finding: "{child} counts the tick at the numeral as the first minute, so single minutes come out one too many.",
             Reads: "the numeral’s tick counted as one",
@@ -93,7 +93,7 @@ internal static class MinutesPatterns
             MinuteFirst: "Say the five at the numeral’s tick, then one more for each small tick after it.",
             Practise: "Practise: count the jumps")),
 
-        new("ticks-in-fives", 0.02, new MinutesWay((tick, _) => [new(new((tick / 5 * 5) + (tick % 5 * 5)), 1)]), new(
+        new("ticks-in-fives", 0.02, new MinutesRule((tick, _) => [new(new((tick / 5 * 5) + (tick % 5 * 5)), 1)]), new(
             Name: "The count goes on in fives over the ticks",
             Finding: "{child} goes on counting in fives over the single ticks.",
             Reads: "the ticks counted in fives",
@@ -103,7 +103,7 @@ internal static class MinutesPatterns
             MinuteFirst: "Big jumps to the numeral, small steps after it. Write both: 15 and 2.",
             Practise: "Practise: fives, then ones")),
 
-        new("anticlockwise", 0.03, new MinutesWay((tick, _) => [new(new((60 - tick) % 60), 1)]), new(
+        new("anticlockwise", 0.03, new MinutesRule((tick, _) => [new(new((60 - tick) % 60), 1)]), new(
             Name: "Minutes are counted the wrong way round",
             Finding: "{child} counts the minutes from 12 the wrong way round.",
             Reads: "minutes counted anticlockwise",
@@ -114,7 +114,7 @@ internal static class MinutesPatterns
             Practise: "Practise: count the way it walks"))
         { BenchmarksMayBeRight = true, Alike = ["minutes-to-as-minutes"] },
 
-        new("minutes-to-as-minutes", 0.035, new MinutesWay((tick, _) => MinutesToAsMinutes(tick)), new(
+        new("minutes-to-as-minutes", 0.035, new MinutesRule((tick, _) => MinutesToAsMinutes(tick)), new(
             Name: "Minutes to go are given as the minutes",
             Finding: "{child} counts late minutes back from 12 and gives them as the minutes.",
             Reads: "the minutes to go",
@@ -125,7 +125,7 @@ internal static class MinutesPatterns
             Practise: "Practise: gone by, or still to go?"))
         { BenchmarksMayBeRight = true, Alike = ["anticlockwise"] },
 
-        new("says-sixty", 0.03, new MinutesWay((tick, _) => [new(new(tick == 0 ? 60 : tick), 1)]), new(
+        new("says-sixty", 0.03, new MinutesRule((tick, _) => [new(new(tick == 0 ? 60 : tick), 1)]), new(
             Name: "The top is sixty",
             Finding: "{child} reads the minute hand at the top as sixty.",
             Reads: "sixty at the top",
@@ -136,7 +136,7 @@ internal static class MinutesPatterns
             Practise: "Practise: a full hour is a new hour"))
         { Alike = ["fives-from-twelve"], ShowsAtOnePlace = true },
 
-        new("between-is-half", 0.03, new MinutesWay((tick, between) => [new(new(between ? 30 : tick), 1)]), new(
+        new("between-is-half", 0.03, new MinutesRule((tick, between) => [new(new(between ? 30 : tick), 1)]), new(
             Name: "Between two numerals is half {past}",
             Finding: "{child} says half {past} whenever the short hand is between two numerals.",
             Reads: "half {past} whenever between",
@@ -147,7 +147,7 @@ internal static class MinutesPatterns
             Practise: "Practise: half {past}, or not?"))
         { BenchmarksMayBeRight = true },
 
-        new("minutes-ignored", 0.03, new MinutesWay((_, _) => [new(new(0), 1)]), new(
+        new("minutes-ignored", 0.03, new MinutesRule((_, _) => [new(new(0), 1)]), new(
             Name: "Everything is o’clock",
             Finding: "{child} reads every time as an o’clock.",
             Reads: "the minutes left out",

@@ -6,11 +6,11 @@ internal static class PastOrToPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("to-as-past", 0.07, new PastOrToWay(
+        new("to-as-past", 0.07, new PastOrToRule(
             (hour, minutes) => IsLate(minutes)
                 ? [new(new(SpokenForm.Past, 60 - minutes, hour), 0.5), new(new(SpokenForm.Past, 60 - minutes, Hours.After(hour)), 0.5)]
-                : PastOrToWay.SayRightly(hour, minutes),
-            words => words.Form == SpokenForm.To ? (words.Hour!.Value, words.Amount!.Value) : PastOrToWay.HearRightly(words)), new(
+                : PastOrToRule.SayRightly(hour, minutes),
+            words => words.Form == SpokenForm.To ? (words.Hour!.Value, words.Amount!.Value) : PastOrToRule.HearRightly(words)), new(
             Name: "‘{To}’ becomes ‘{past}’",
             Finding: "{child} says ‘{past}’ where it should be ‘{to}’.",
             Reads: "‘{to}’ taken as ‘{past}’",
@@ -21,9 +21,9 @@ internal static class PastOrToPatterns
             Practise: "Practise: ‘{past}’ going down, ‘{to}’ going up"))
         { Alike = ["to-this-hour", "to-without-turning"] },
 
-        new("to-this-hour", 0.05, new PastOrToWay(
-            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, 60 - minutes, hour), 1)] : PastOrToWay.SayRightly(hour, minutes),
-            words => words.Form == SpokenForm.To ? (words.Hour!.Value, 60 - words.Amount!.Value) : PastOrToWay.HearRightly(words)), new(
+        new("to-this-hour", 0.05, new PastOrToRule(
+            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, 60 - minutes, hour), 1)] : PastOrToRule.SayRightly(hour, minutes),
+            words => words.Form == SpokenForm.To ? (words.Hour!.Value, 60 - words.Amount!.Value) : PastOrToRule.HearRightly(words)), new(
             Name: "‘{To}’ names the hour that has passed",
             Finding: "{child} says ‘{to}’ with the hour that has passed.",
             Reads: "‘{to}’ with the hour passed",
@@ -34,9 +34,9 @@ internal static class PastOrToPatterns
             Practise: "Practise: ‘{to}’ which hour?"))
         { Alike = ["to-as-past"] },
 
-        new("to-without-turning", 0.03, new PastOrToWay(
-            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, minutes, Hours.After(hour)), 1)] : PastOrToWay.SayRightly(hour, minutes),
-            words => words.Form == SpokenForm.To ? (Hours.Before(words.Hour!.Value), words.Amount!.Value) : PastOrToWay.HearRightly(words)), new(
+        new("to-without-turning", 0.03, new PastOrToRule(
+            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, minutes, Hours.After(hour)), 1)] : PastOrToRule.SayRightly(hour, minutes),
+            words => words.Form == SpokenForm.To ? (Hours.Before(words.Hour!.Value), words.Amount!.Value) : PastOrToRule.HearRightly(words)), new(
             Name: "Minutes gone by are said with ‘{to}’",
             Finding: "{child} says ‘{to}’ but counts the minutes that have gone by.",
             Reads: "minutes gone by said with ‘{to}’",
@@ -47,11 +47,11 @@ internal static class PastOrToPatterns
             Practise: "Practise: how many more to the hour?"))
         { Alike = ["to-as-past"] },
 
-        new("past-as-to", 0.04, new PastOrToWay(
+        new("past-as-to", 0.04, new PastOrToRule(
             (hour, minutes) => IsEarly(minutes)
                 ? [new(new(SpokenForm.To, minutes, hour), 0.5), new(new(SpokenForm.To, minutes, Hours.After(hour)), 0.5)]
-                : PastOrToWay.SayRightly(hour, minutes),
-            words => words.Form == SpokenForm.Past && words.Amount != 30 ? (Hours.Before(words.Hour!.Value), 60 - words.Amount!.Value) : PastOrToWay.HearRightly(words)), new(
+                : PastOrToRule.SayRightly(hour, minutes),
+            words => words.Form == SpokenForm.Past && words.Amount != 30 ? (Hours.Before(words.Hour!.Value), 60 - words.Amount!.Value) : PastOrToRule.HearRightly(words)), new(
             Name: "‘{Past}’ becomes ‘{to}’",
             Finding: "{child} says ‘{to}’ where it should be ‘{past}’.",
             Reads: "‘{past}’ taken as ‘{to}’",

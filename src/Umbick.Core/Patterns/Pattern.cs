@@ -6,12 +6,12 @@ namespace Umbick.Core.Patterns;
 /// <summary>A misconception as a rule that produces answers.</summary>
 /// <param name="Id">The stable id that stands in files and in the database.</param>
 /// <param name="Weight">How common it is before anything is asked: its share of children at its step, 0 to 1.</param>
-/// <param name="Way">The rule.</param>
+/// <param name="Rule">The rule.</param>
 /// <param name="Texts">What is said about it.</param>
-public sealed record Pattern(string Id, double Weight, Way Way, PatternTexts Texts)
+public sealed record Pattern(string Id, double Weight, StepRule Rule, PatternTexts Texts)
 {
     /// <summary>Its step.</summary>
-    public Step Step => Way.Step;
+    public Step Step => Rule.Step;
 
     internal PatternTexts Texts { get; } = Texts;
 

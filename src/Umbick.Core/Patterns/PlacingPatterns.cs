@@ -4,7 +4,7 @@ internal static class PlacingPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("hour-hand-on-numeral", 0.09, new PlacingWay(_ => 0), new(
+        new("hour-hand-on-numeral", 0.09, new PlacingRule(_ => 0), new(
             Name: "The hour hand is put right on the numeral",
             Finding: "{child} puts the hour hand right on the numeral, whatever the minutes.",
             Reads: "the hour hand on its numeral",
@@ -14,7 +14,7 @@ internal static class PlacingPatterns
             MinuteFirst: "Set the long hand, then ask how much of the hour has gone. Move the short hand that much of its space.",
             Practise: "Practise: how far has it crept?")),
 
-        new("hour-hand-halfway", 0.05, new PlacingWay(minutes => minutes == 0 ? 0 : 0.5), new(
+        new("hour-hand-halfway", 0.05, new PlacingRule(minutes => minutes == 0 ? 0 : 0.5), new(
             Name: "The hour hand is put halfway",
             Finding: "{child} puts the hour hand halfway between numerals whenever it is not o’clock.",
             Reads: "the hour hand halfway",
@@ -24,7 +24,7 @@ internal static class PlacingPatterns
             MinuteFirst: "Look at the long hand: how much of its turn is done? The short hand has done as much of its space.",
             Practise: "Practise: a little past, half, nearly there")),
 
-        new("hour-hand-behind", 0.03, new PlacingWay(minutes => -minutes / 60.0), new(
+        new("hour-hand-behind", 0.03, new PlacingRule(minutes => -minutes / 60.0), new(
             Name: "The hour hand is put before its numeral",
             Finding: "{child} moves the hour hand back from its numeral as the minutes grow.",
             Reads: "the hour hand before its numeral",

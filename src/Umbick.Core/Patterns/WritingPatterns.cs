@@ -6,7 +6,7 @@ internal static class WritingPatterns
 {
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("no-leading-zero", 0.04, new WritingWay((hour, minutes) => new DigitalAnswer(hour, minutes, minutes < 10 ? 1 : 2)), new(
+        new("no-leading-zero", 0.04, new WritingRule((hour, minutes) => new DigitalAnswer(hour, minutes, minutes < 10 ? 1 : 2)), new(
             Name: "Minutes under ten are written with one figure",
             Finding: "{child} writes minutes under ten with one figure.",
             Reads: "one figure for small minutes",
@@ -16,7 +16,7 @@ internal static class WritingPatterns
             MinuteFirst: "Write the minutes into two boxes before the hour. An empty box holds a nought.",
             Practise: "Practise: two boxes for the minutes")),
 
-        new("zero-after", 0.03, new WritingWay((hour, minutes) => new DigitalAnswer(hour, minutes < 10 ? minutes * 10 : minutes, 2)), new(
+        new("zero-after", 0.03, new WritingRule((hour, minutes) => new DigitalAnswer(hour, minutes < 10 ? minutes * 10 : minutes, 2)), new(
             Name: "The nought is written on the wrong side",
             Finding: "{child} puts the nought after small minutes instead of before them.",
             Reads: "the nought on the wrong side",
@@ -26,7 +26,7 @@ internal static class WritingPatterns
             MinuteFirst: "Say the minutes as ‘nought five’ and write them as you say them.",
             Practise: "Practise: where does the nought go?")),
 
-        new("minutes-first", 0.02, new WritingWay((hour, minutes) => DigitalAnswer.Folded(minutes, hour, hour < 10 ? 1 : 2)), new(
+        new("minutes-first", 0.02, new WritingRule((hour, minutes) => DigitalAnswer.Folded(minutes, hour, hour < 10 ? 1 : 2)), new(
             Name: "Minutes are written before the hour",
             Finding: "{child} writes the minutes first and then the hour.",
             Reads: "the minutes written first",
@@ -36,7 +36,7 @@ internal static class WritingPatterns
             MinuteFirst: "Words may begin with the minutes; figures begin with the hour. Leave room for it.",
             Practise: "Practise: hour, then minutes")),
 
-        new("hour-alone", 0.03, new WritingWay((hour, _) => new DigitalAnswer(hour, null, 0)), new(
+        new("hour-alone", 0.03, new WritingRule((hour, _) => new DigitalAnswer(hour, null, 0)), new(
             Name: "Only the hour is written",
             Finding: "{child} writes the hour and leaves the minutes out.",
             Reads: "the hour written alone",

@@ -14,7 +14,7 @@ public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialC
     /// <summary>Counts answers given without help.</summary>
     public static DialMap Of(IEnumerable<ScoredAnswer> answers)
     {
-        var counted = answers.Where(answer => !answer.Helped && answer.Item.Question is null).ToList();
+        var counted = answers.Where(answer => !answer.Helped && answer.Item.OtherSkill is null).ToList();
         return new DialMap(
             [.. Enumerable.Range(1, 12).Select(hour => Count(hour, counted.Where(answer => answer.Item.Time.Hour == hour)))],
             [.. Enumerable.Range(0, 12).Select(sector => Count(sector * 5, counted.Where(answer => answer.Item.Time.Minute / 5 == sector)))]);

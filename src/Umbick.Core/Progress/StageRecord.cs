@@ -18,7 +18,7 @@ public sealed record StageRecord(Stage Stage, int Asked, int Right, bool IsSecur
     public static IReadOnlyList<StageRecord> Of(IEnumerable<ScoredAnswer> answers)
     {
         var byStage = answers
-            .Where(answer => !answer.Helped && answer.Item.Question is null)
+            .Where(answer => !answer.Helped && answer.Item.OtherSkill is null)
             .ToLookup(answer => Stages.FirstWith(answer.Item.Time.Minute));
         return [.. Stages.OfReading.Where(stage => stage != Stage.CountingInFives).Select(stage => Of(stage, [.. byStage[stage]]))];
     }

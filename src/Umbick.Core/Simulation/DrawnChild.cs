@@ -19,10 +19,10 @@ public sealed class DrawnChild
     private static readonly Pattern[][] ByStep = [.. Steps.OfReading.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).ToArray())];
 
     private readonly Random _random;
-    private readonly OddWay? _odd;
+    private readonly UnlistedReading? _odd;
     private readonly bool _guesses;
 
-    private DrawnChild(IReadOnlySet<string> patterns, bool benchmarks, OddWay? odd, bool guesses, Random random)
+    private DrawnChild(IReadOnlySet<string> patterns, bool benchmarks, UnlistedReading? odd, bool guesses, Random random)
     {
         (Patterns, Benchmarks, _odd, _guesses, _random) = (patterns, benchmarks, odd, guesses, random);
         Consistency = LeastConsistent + ((MostConsistent - LeastConsistent) * random.NextDouble());
@@ -50,7 +50,7 @@ public sealed class DrawnChild
     public static DrawnChild Guessing(Random random) => new(new HashSet<string>(), false, null, true, random);
 
     /// <summary>A child who reads in a way that the catalogue does not list.</summary>
-    public static DrawnChild Odd(Random random) => new(new HashSet<string>(), false, OddWay.All[random.Next(OddWay.All.Count)], false, random);
+    public static DrawnChild Odd(Random random) => new(new HashSet<string>(), false, UnlistedReading.All[random.Next(UnlistedReading.All.Count)], false, random);
 
     /// <summary>What she answers, as it would be typed.</summary>
     public string Answer(Item item)

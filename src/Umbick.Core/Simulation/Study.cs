@@ -62,15 +62,15 @@ public sealed class Study(ReadingModel model)
     {
         var belief = new Belief(model);
         var answers = Observed.All(model, form.Select(item => Given(item, child)));
-        foreach (var observation in answers.SelectMany(answer => answer.Observations)) belief.Observe(observation);
+        foreach (var observation in answers.SelectMany(answer => answer.Observations)) belief.Update(observation);
         return OutcomeOf(child, belief, Conclusion.Of(model, belief, answers), answers);
     }
 
-    private static GivenAnswer Given(Item item, DrawnChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
+    private static ItemAnswer Given(Item item, DrawnChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
 
     private StudyOutcome OutcomeOf(DrawnChild child, Belief belief, Conclusion conclusion, IReadOnlyList<Observed> answers) => new(
         child.Patterns,
-        model.Patterns.Where(pattern => belief.In(pattern) >= StudyOutcome.FoundFrom).Select(pattern => pattern.Id).ToHashSet(),
+        model.Patterns.Where(pattern => belief.ProbabilityOf(pattern) >= StudyOutcome.FoundFrom).Select(pattern => pattern.Id).ToHashSet(),
         conclusion.Likely.Select(finding => finding.Pattern.Id).ToHashSet(),
         [.. answers.Select(answer => (answer.Given.Item, answer.Given.Answer))]);
 }

@@ -9,7 +9,7 @@ public static class ChildWords
     /// <param name="step">The step.</param>
     /// <param name="manner">How clocks are taught here.</param>
     /// <param name="stage">The child's stage.</param>
-    public static string LookAgain(Step step, Manner manner, Stage stage = Stage.EveryMinute) => step switch
+    public static string LookAgain(Step step, TeachingPreferences manner, Stage stage = Stage.EveryMinute) => step switch
     {
         Step.Hands => "Which hand is the short one? That one tells the hour.",
         Step.Hour => manner.HourFirst ? Hour(manner) : $"First the long hand. Then: {char.ToLowerInvariant(Hour(manner)[0])}{Hour(manner)[1..]}",
@@ -25,7 +25,7 @@ public static class ChildWords
     /// <summary>Which hand to begin with.</summary>
     /// <param name="manner">How clocks are taught here.</param>
     /// <param name="setting">Whether hands are set, not read.</param>
-    public static string Routine(Manner manner, bool setting) => (setting, setting ? manner.SetsHourFirst : manner.HourFirst) switch
+    public static string Routine(TeachingPreferences manner, bool setting) => (setting, setting ? manner.SetsHourFirst : manner.HourFirst) switch
     {
         (false, true) => "First the short hand: the hour. Then the long hand: the minutes.",
         (false, false) => "First the long hand: the minutes. Then the short hand: the hour.",
@@ -37,7 +37,7 @@ public static class ChildWords
     /// <param name="item">An item that is answered with hands.</param>
     /// <param name="manner">How clocks are taught here.</param>
     /// <param name="geared">Whether the hands go together.</param>
-    public static string Hands(Item item, Manner manner, bool geared) => (AnswerBoxes.LooseHands(item), geared) switch
+    public static string Hands(Item item, TeachingPreferences manner, bool geared) => (AnswerBoxes.LooseHands(item), geared) switch
     {
         _ when item.Task == ClockTasks.RepairClock => "Only one hand is wrong. Move that one.",
         (_, true) => "The hands go together. Turn the long one, and watch the short one.",
@@ -50,7 +50,7 @@ public static class ChildWords
     /// <param name="item">The question.</param>
     /// <param name="manner">How clocks are taught here.</param>
     /// <param name="stage">The child's stage.</param>
-    public static string Help(Item item, Manner manner, Stage stage) => item.Task switch
+    public static string Help(Item item, TeachingPreferences manner, Stage stage) => item.Task switch
     {
         { IsQuestion: true } => item.Task == ClockTasks.DayPart ? Noon(manner) : item.Task == ClockTasks.Later ? LookAgain(Step.CountingOn, manner, stage) : "Take your time.",
         { Form: AnswerForm.Hands } => AnswerBoxes.LooseHands(item) switch
@@ -67,28 +67,28 @@ public static class ChildWords
         _ => "Take your time.",
     };
 
-    private static string Hour(Manner manner) => manner[SettingList.HourWords] switch
+    private static string Hour(TeachingPreferences manner) => manner[SettingList.HourWords] switch
     {
         "at" => "Which number is the short hand at, or just after?",
         "nearest" => "Which number is the short hand nearest to?",
         _ => "Which number has the short hand passed?",
     };
 
-    private static string Minutes(Manner manner, Stage stage) => manner[SettingList.MinuteWords] switch
+    private static string Minutes(TeachingPreferences manner, Stage stage) => manner[SettingList.MinuteWords] switch
     {
         "numeral" => $"At which number is the long hand? {Counting(manner, stage)}",
         "by-stage" when stage < Stage.CountingInFives => "Where does the long hand point: straight up, straight down, or to a side?",
         _ => Counting(manner, stage),
     };
 
-    private static string Noon(Manner manner) => manner[SettingList.Noon] switch
+    private static string Noon(TeachingPreferences manner) => manner[SettingList.Noon] switch
     {
         "light" => "Is it light then or dark? Is the sun still climbing?",
         "count" => "The count turns at noon and at midnight. Which comes next?",
         _ => "Is it before noon or after? Think of the sun, and of where the count turns.",
     };
 
-    private static string Counting(Manner manner, Stage stage)
+    private static string Counting(TeachingPreferences manner, Stage stage)
     {
         var start = manner.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand." : "Start at the top and count in fives to the long hand.";
         return manner.CountsBack && stage >= Stage.QuarterTo ? $"{start} After the half, you may count back from the top." : start;

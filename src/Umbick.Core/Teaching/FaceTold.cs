@@ -16,9 +16,9 @@ public static class FaceTold
     /// <param name="item">The item that was answered.</param>
     /// <param name="given">The last answer; null tells of every step.</param>
     /// <param name="manner">How clocks are taught here.</param>
-    public static IReadOnlyList<string> Of(Item item, Answer? given, Manner manner)
+    public static IReadOnlyList<string> Of(Item item, Answer? given, TeachingPreferences manner)
     {
-        if (item.Question is not null) return [];
+        if (item.OtherSkill is not null) return [];
         if (!item.Task.ShowsClock && item.Task.Form != AnswerForm.Hands) return [Words(item.Time, manner.Wording)];
         var (hourWrong, minutesWrong) = Wrong(item, given);
         var hour = new[] { item.Task.Form == AnswerForm.Hands ? HourPlaced(item.Time, manner.Wording) : Hour(item.Time) }.Where(_ => hourWrong && Touches(item, Step.Hour));
@@ -57,7 +57,7 @@ public static class FaceTold
 
     private static string HourPlaced(ClockTime time, Wording wording) => $"At {wording.Digital(time)} the short hand is {HourPlaces.Told(time)}.";
 
-    private static string Minutes(ClockTime time, Manner manner)
+    private static string Minutes(ClockTime time, TeachingPreferences manner)
     {
         var past = manner.Wording.Past;
         var (numeral, ticks) = (Hours.Named(time.Minute / 5), time.Minute % 5);

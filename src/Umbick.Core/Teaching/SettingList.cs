@@ -1,6 +1,6 @@
 namespace Umbick.Core.Teaching;
 
-/// <summary>Every setting, in the order in which they are shown. To add one is an entry here and a property of <see cref="Manner"/>.</summary>
+/// <summary>Every setting, in the order in which they are shown. To add one is an entry here and a property of <see cref="TeachingPreferences"/>.</summary>
 public static class SettingList
 {
     private const string Teaching = "How clocks are taught";

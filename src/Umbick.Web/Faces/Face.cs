@@ -52,10 +52,10 @@ public sealed record Face(FaceSize Size)
     public string? Label { get; init; }
 
     /// <summary>The hand that an item shows alone; null where it shows both.</summary>
-    public static OneHand? OnlyOf(ClockTask task) => task.Given switch
+    public static OneHand? OnlyOf(ClockTask task) => task.Stimulus switch
     {
-        Given.HourHand => OneHand.Hour,
-        Given.MinuteHand => OneHand.Minute,
+        Stimulus.HourHand => OneHand.Hour,
+        Stimulus.MinuteHand => OneHand.Minute,
         _ => null,
     };
 

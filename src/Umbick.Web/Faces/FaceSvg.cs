@@ -22,7 +22,7 @@ public static class FaceSvg
     /// <summary>A face as a whole svg element.</summary>
     /// <param name="face">The face.</param>
     /// <param name="manner">How faces look and times are said here.</param>
-    public static string Draw(Face face, Manner manner)
+    public static string Draw(Face face, TeachingPreferences manner)
     {
         var dial = manner.Dial;
         var svg = new StringBuilder();

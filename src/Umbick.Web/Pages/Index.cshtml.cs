@@ -3,8 +3,8 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework.Demo;
 using Umbick.Store;
-using Umbick.Store.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;

@@ -14,7 +14,7 @@ public sealed class TeacherClaims(UserManager<Person> people, IOptions<IdentityO
     protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Person user)
     {
         var identity = await base.GenerateClaimsAsync(user);
-        var school = await database.InSchool(user.School, Schools.Here);
+        var school = await database.InSchool(user.School, Schools.Current);
         identity.AddClaim(new Claim(SchoolName, school.Name));
         return identity;
     }

@@ -2,7 +2,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Pages.Ask;
 
@@ -31,7 +31,7 @@ public sealed record AskingView(
     public string? Unreadable { get; init; }
 
     /// <summary>The question being asked; null when the sitting is over.</summary>
-    public Question? Current =>
+    public ItemResponse? Current =>
         Sitting.Sitting.EndedAt is null ? Sitting.Questions.FirstOrDefault(question => question.Asked.Place == Sitting.Sitting.CurrentPlace) : null;
 
     /// <summary>The id of the answer that this page will send: sending the page twice is one answer.</summary>
@@ -41,10 +41,10 @@ public sealed record AskingView(
     public int Answered => Sitting.Answered.Count();
 
     /// <summary>Whether the child answers on a screen of her own.</summary>
-    public bool OnScreen => Sitting.Sitting.Way == Ways.Screen;
+    public bool OnScreen => Sitting.Sitting.Delivery == DeliveryMode.OnChildsScreen;
 
     /// <summary>Whether the teacher sets her own clock.</summary>
-    public bool OwnClock => Sitting.Sitting.Way == Ways.OwnClock;
+    public bool OwnClock => Sitting.Sitting.Delivery == DeliveryMode.OwnClock;
 
     /// <summary>What can be said of stopping, or null.</summary>
     public string? OfferText => Offer switch
@@ -73,14 +73,14 @@ public sealed record AskingView(
         AnswerBox.Feel => "The seconds after which the child stopped: 27.5",
         AnswerBox.Clocks => "The letter or the time of the clock that is pointed to",
         AnswerBox.Choice or AnswerBox.Times => "What the child chooses, or press it below",
-        _ when item.Question is not null => "Just as the child says or writes it",
+        _ when item.OtherSkill is not null => "Just as the child says or writes it",
         _ => wording.Fill("Just as the child gives it: 8:35, 835, quarter {to} nine, 25 {past} 6"),
     };
 
     /// <summary>The answers that she can point to; none where the answer is free.</summary>
     public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
     {
-        { Question.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
+        { OtherSkill.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
         { Task.Id: "choose-clock" } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.Of(i)}"))],
         { Task.Id: "choose-time" } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.Of(choice, wording)))],
         _ => [],

@@ -4,18 +4,18 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
-public sealed class BeginModel(Database database, ReadingModel model, Here here) : PageModel
+public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
 
-    /// <summary>Whether the minutes are muddled, so that the ground skills are worth a look.</summary>
-    public bool OffersGround { get; private set; }
+    /// <summary>Whether the minutes are muddled, so that the prerequisite skills are worth a look.</summary>
+    public bool OffersPrerequisites { get; private set; }
 
     public IEnumerable<IGrouping<Stage, ClockTask>> Tasks { get; } = ClockTasks.All.OrderBy(task => task.From).GroupBy(task => task.From);
 
@@ -28,8 +28,8 @@ public sealed class BeginModel(Database database, ReadingModel model, Here here)
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Child = record.Child;
-        here.Manner = Child.Manner;
-        OffersGround = GroundCheckOffer.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
+        here.Teaching = Child.Preferences;
+        OffersPrerequisites = PrerequisiteCheckOffer.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }
 }

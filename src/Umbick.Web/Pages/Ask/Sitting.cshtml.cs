@@ -5,7 +5,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
@@ -23,7 +23,7 @@ public sealed class HowGiven
 }
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
-public sealed class SittingModel(Database database, ReadingModel model, Asking asking, Here here, TimeProvider clock) : PageModel
+public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences here, TimeProvider clock) : PageModel
 {
     public AskingView View { get; private set; } = null!;
 
@@ -46,7 +46,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
         if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
-        here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
+        here.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         // The answer is to the item at its place, whatever is asked by now.
         var item = await Sittings.ItemAt(connection, id, sent.At);
         Response.Refused(answer);
@@ -63,7 +63,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
             Unreadable = text;
             return await Refuse(connection, id, text, $"“{text}” cannot be read as an answer to this. Put it right, or press Enter again to keep it just so.");
         }
-        var submission = sent.Submission(answer, spelled, Mode(given) ?? Asking.ModeOf(item, text), here.Manner.Timed) with
+        var submission = sent.Submission(answer, spelled, Mode(given) ?? Asking.ModeOf(item, text), here.Teaching.Timed) with
         {
             First = first.Length == 0 ? null : first,
             Prompted = given.Prompted == "true",
@@ -107,16 +107,16 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     });
 
     /// <summary>Goes on in conversation or with the teacher's own clock.</summary>
-    public Task<IActionResult> OnPostWay(Guid id, string way) => Within(async connection =>
+    public Task<IActionResult> OnPostDelivery(Guid id, DeliveryMode mode) => Within(async connection =>
     {
-        if (way is not (Ways.Conversation or Ways.OwnClock)) return BadRequest();
-        return await asking.HoldIn(connection, School, id, way) ? await Shown(connection, id) : NotFound();
+        if (mode is not (DeliveryMode.Conversation or DeliveryMode.OwnClock)) return BadRequest();
+        return await asking.Deliver(connection, School, id, mode) ? await Shown(connection, id) : NotFound();
     });
 
     /// <summary>Makes the code that opens this sitting on the child's device.</summary>
     public Task<IActionResult> OnPostCode(Guid id) => Within(async connection =>
     {
-        if (!await asking.HoldIn(connection, School, id, Ways.Screen)) return await Shown(connection, id);
+        if (!await asking.Deliver(connection, School, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
         var code = await Codes.Make(connection, School, id, clock.GetUtcNow().UtcDateTime);
         if (!await Show(connection, id)) return NotFound();
         View = View with { Code = code };
@@ -135,7 +135,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>Turns this device round: from now on it shows this sitting and nothing of the teacher's.</summary>
     public Task<IActionResult> OnPostHand(Guid id) => Within(async connection =>
     {
-        if (!await asking.HoldIn(connection, School, id, Ways.Screen)) return await Shown(connection, id);
+        if (!await asking.Deliver(connection, School, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
         await HttpContext.EnterChildMode(School, id);
         return Redirect("/turn");
     });
@@ -150,7 +150,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         if (sitting.Visit is not { } visit) return await Shown(connection, sitting.Id);
         var open = (await Sittings.OfVisit(connection, visit)).Where(turn => turn.EndedAt is null).ToList();
-        var next = (open.FirstOrDefault(turn => turn.Turn > sitting.Turn) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
+        var next = (open.FirstOrDefault(turn => turn.TurnInVisit > sitting.TurnInVisit) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
         if (next != sitting.Id && Request.IsScripted()) Response.Headers["HX-Push-Url"] = $"/ask/{next}";
         return await Shown(connection, next);
     }
@@ -159,8 +159,8 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        here.Manner = record.Child.Manner;
-        var sittingHere = record.Begun.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
+        here.Teaching = record.Child.Preferences;
+        var sittingHere = record.SittingsAsked.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
         var current = sittingHere.Questions.FirstOrDefault(question => question.Asked.Place == sitting.CurrentPlace);
         var ready = current is null ? [] : new ReadyAnswers(model).For(current.Asked.Item, current.Asked.Item.Task.Aloud, record.Replay.Belief);
         View = new AskingView(record, sittingHere, ready, OfferIn(record, sittingHere), await Group(connection, sitting), told, typed ?? current?.Given?.Raw ?? "") { Unreadable = Unreadable };
@@ -169,7 +169,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
 
     private StopReason OfferIn(ChildRecord record, SittingRecord sitting)
     {
-        if (sitting.Sitting.EndedAt is not null || sitting.Sitting.Plan != Plans.Adaptive) return StopReason.None;
+        if (sitting.Sitting.EndedAt is not null || sitting.Sitting.Plan != Plan.Adaptive) return StopReason.None;
         var answered = sitting.Answered.Count();
         return StopRules.After(model, record.Replay.Belief, [.. record.Replay.Observed.TakeLast(answered)], Asking.Bank(sitting.Sitting, record.Child), sitting.Sitting.Length);
     }

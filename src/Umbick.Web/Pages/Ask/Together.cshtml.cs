@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
@@ -49,7 +49,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
                 Guid? opened = null;
                 foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
                 {
-                    var sitting = await asking.Start(connection, School, id, new Beginning { Visit = Visit, Turn = turn });
+                    var sitting = await asking.Start(connection, School, id, new AskingOptions { Visit = Visit, TurnInVisit = turn });
                     opened ??= sitting;
                 }
                 return opened;

@@ -5,13 +5,13 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
-public sealed class ChildModel(Database database, ReadingModel model, Here here) : PageModel
+public sealed class ChildModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
 {
     private const int MostShown = 8;
     private const int MostUnexplained = 4;
@@ -28,11 +28,11 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
 
     public string Reason { get; private set; } = "";
 
-    public IReadOnlyList<Question> Shown { get; private set; } = [];
+    public IReadOnlyList<ItemResponse> Shown { get; private set; } = [];
 
     public IReadOnlyList<TellingAnswer> Telling { get; private set; } = [];
 
-    public IReadOnlyList<Question> Unexplained { get; private set; } = [];
+    public IReadOnlyList<ItemResponse> Unexplained { get; private set; } = [];
 
     public Pattern? Practised { get; private set; }
 
@@ -45,7 +45,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Record = record;
-        here.Manner = record.Child.Manner;
+        here.Teaching = record.Child.Preferences;
         Practised = record.Next.Pattern;
         Progress = record.FirstAndNow;
         var child = record.Child;
@@ -94,7 +94,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Here here)
             : [.. record.Sittings.SelectMany(sitting => sitting.Answered).Where(question => !question.IsRight).TakeLast(MostShown)];
     }
 
-    private Question At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
+    private ItemResponse At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
 
     private bool IsAccident(TellingAnswer answer) => answer.Outcome == TellingOutcome.ItsWay && Record.QuestionOf(answer).IsRight;
 

@@ -3,13 +3,13 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Progress;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One line of the caseload.</summary>
-public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding, string? Seen, IReadOnlyList<Question> Answers);
+public sealed record CaseloadLine(CaseloadRow Row, WhatNext Next, string Finding, string? Seen, IReadOnlyList<ItemResponse> Answers);
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
 public sealed class IndexModel(Database database, ReadingModel model) : PageModel
@@ -58,11 +58,11 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
         return [.. children.Select(child => Line(child, asked, answers))];
     }
 
-    private static CaseloadLine Line(CaseloadChild known, ILookup<Guid, Asked> asked, ILookup<Guid, GivenRow> answers)
+    private static CaseloadLine Line(CaseloadChild known, ILookup<Guid, AskedItem> asked, ILookup<Guid, AnswerRow> answers)
     {
         var child = known.Child;
         var sitting = child.LastSitting ?? Guid.Empty;
-        var wording = child.Manner.Wording;
+        var wording = child.Preferences.Wording;
         var (likely, possible, cleared) = (known.Labelled(Label.Likely), known.Labelled(Label.Possible), known.Labelled(Label.Cleared));
         var next = WhatNext.For(known.State, wording);
         var finding = (likely, possible, cleared) switch
@@ -75,10 +75,10 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);
         var questions = asked[sitting]
             .Where(item => given.ContainsKey(item.Place))
-            .Select(item => new Question(item, given[item.Place], given[item.Place].ReadFor(item.Item), IsRight(item, given[item.Place], child)));
+            .Select(item => new ItemResponse(item, given[item.Place], given[item.Place].ReadFor(item.Item), IsRight(item, given[item.Place], child)));
         return new CaseloadLine(child, next, finding, child.LastSeen?.ToString("d MMM"), [.. questions]);
     }
 
-    private static bool IsRight(Asked item, GivenRow given, CaseloadRow child) =>
-        Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, child.Stage, child.Manner.Nearness);
+    private static bool IsRight(AskedItem item, AnswerRow given, CaseloadRow child) =>
+        Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, child.Stage, child.Preferences.Nearness);
 }

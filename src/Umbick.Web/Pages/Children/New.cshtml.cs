@@ -29,7 +29,7 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
     {
         if (id is { } made && made != Guid.Empty) NewId = made;
         Alias = (alias ?? "").Trim();
-        Told = Store.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
+        Told = Umbick.Casework.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
         if (Told is not null) return Refused();
         Stage = stage;
         var (school, now) = (User.Teacher().School, clock.GetUtcNow());

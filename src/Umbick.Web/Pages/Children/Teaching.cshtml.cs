@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
 using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Web.Security;
@@ -7,7 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>A child's stage, the tasks she has met, and her own ways over the school's.</summary>
-public sealed class TeachingModel(Database database, Here here) : PageModel
+public sealed class TeachingModel(Database database, RequestPreferences here) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -63,8 +64,8 @@ public sealed class TeachingModel(Database database, Here here) : PageModel
     {
         if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
         Child = child;
-        Choices = SettingChoices.OfChild(here.Manner, child.Manner);
-        here.Manner = child.Manner;
+        Choices = SettingChoices.OfChild(here.Teaching, child.Preferences);
+        here.Teaching = child.Preferences;
         return Page();
     }
 }

@@ -2,13 +2,13 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Progress;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A screened class, sorted.</summary>
-public sealed class ClassModel(Database database, Screen screen, TimeProvider clock) : PageModel
+public sealed class ClassModel(Database database, ClassScreening screen, TimeProvider clock) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;
 

@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
@@ -17,7 +17,7 @@ namespace Umbick.Web.Pages.Classes;
 public sealed record CellNote(string Alias, int Place, string Raw, AmbiguousHalf? Half);
 
 /// <summary>Answers typed from paper, a row a child.</summary>
-public sealed class GridModel(Database database, Screen screen, Here here) : PageModel
+public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences here) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;
 

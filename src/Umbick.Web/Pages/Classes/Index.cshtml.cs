@@ -2,13 +2,13 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>Classes that are screened.</summary>
-public sealed class IndexModel(Database database, Screen screen) : PageModel
+public sealed class IndexModel(Database database, ClassScreening screen) : PageModel
 {
     private const int LongestTitle = 120;
 
@@ -50,7 +50,7 @@ public sealed class IndexModel(Database database, Screen screen) : PageModel
     {
         if (Title.Length is 0 or > LongestTitle) return $"Give the class a name of at most {LongestTitle} letters.";
         if (aliases.Count == 0) return "Type the children's aliases, one a line.";
-        if (aliases.Count > Screen.MostChildren) return $"That is {aliases.Count} children; a class has {Screen.MostChildren} at most. Nothing was made, and the list is still here.";
+        if (aliases.Count > ClassScreening.MostChildren) return $"That is {aliases.Count} children; a class has {ClassScreening.MostChildren} at most. Nothing was made, and the list is still here.";
         if (aliases.Find(alias => Alias.Fault(alias) is not null) is { } wrong) return $"“{(wrong.Length > 20 ? wrong[..20] + "…" : wrong)}”: {Alias.Fault(wrong)}";
         var twice = aliases.GroupBy(alias => alias).FirstOrDefault(same => same.Count() > 1);
         return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of their own.";

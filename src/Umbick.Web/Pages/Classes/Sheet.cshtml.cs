@@ -2,13 +2,13 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A class's form on paper, to be copied for everyone.</summary>
-public sealed class SheetModel(Database database, Screen screen) : PageModel
+public sealed class SheetModel(Database database, ClassScreening screen) : PageModel
 {
     public SheetView View { get; private set; } = null!;
 

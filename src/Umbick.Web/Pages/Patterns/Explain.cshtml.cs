@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.Patterns;
 
 /// <summary>Explains one answer. It knows no child, so on demonstration data it stands open before signing in.</summary>
 [AllowAnonymous]
-public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : PageModel
+public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferences here) : PageModel
 {
     /// <summary>One row of faces: the commonest ways; a rarer one is explained when its answer is typed.</summary>
     private const int MostWays = 9;
@@ -38,7 +38,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
 
     /// <summary>The tasks that can be explained: those with a clock or a time.</summary>
     public static IReadOnlyList<ClockTask> Tasks { get; } =
-        [.. ClockTasks.All.Where(task => task != ClockTasks.Judge && task != ClockTasks.Match && (task.Given != Core.Items.Given.Text || task.Order.Count > 0 || task == ClockTasks.Later || task == ClockTasks.DayPart))];
+        [.. ClockTasks.All.Where(task => task != ClockTasks.Judge && task != ClockTasks.Match && (task.Stimulus != Core.Items.Stimulus.Text || task.Order.Count > 0 || task == ClockTasks.Later || task == ClockTasks.DayPart))];
 
     /// <summary>The item that was answered.</summary>
     public Item Asked { get; private set; } = new(ClockTasks.ReadDigital, new ClockTime(12, 0));
@@ -56,9 +56,9 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
 
     private Item? Find()
     {
-        if (Task.Order.Count == 0 && Task.Given == Core.Items.Given.Text)
+        if (Task.Order.Count == 0 && Task.Stimulus == Core.Items.Stimulus.Text)
         {
-            if (SideQuestions.Find(Task, TimeText) is { } question)
+            if (OtherSkillItems.Find(Task, TimeText) is { } question)
             {
                 Time = question.Time;
                 return Item.Of(question);
@@ -97,13 +97,13 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
             _ => null,
         };
         if (Told is not null) return;
-        if (asked.Question is { } question)
+        if (asked.OtherSkill is { } question)
         {
-            Beside = SideModel.Explaining(question, AnswerText);
+            Beside = OtherSkillModel.Explaining(question, AnswerText);
             Explained = new Explained(question.IsRight(AnswerText), [], false, 0);
             return;
         }
-        Explained = new Explainer(model).Explain(new GivenAnswer(asked, Given, Task.OnScreen));
+        Explained = new Explainer(model).Explain(new ItemAnswer(asked, Given, Task.OnScreen));
     }
 
     private string HowToType => Task.Form switch
@@ -116,7 +116,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, Here here) : Pag
     };
 
     /// <summary>The shadow that the answer throws on the clock.</summary>
-    public Face Large => Face.Of(FaceSize.Large, Time, Asked.Question is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
+    public Face Large => Face.Of(FaceSize.Large, Time, Asked.OtherSkill is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
 
     /// <summary>Patterns together, as a sentence.</summary>
     public static string Together(IReadOnlyList<Pattern> patterns, Wording wording)

@@ -12,7 +12,7 @@ namespace Umbick.Web.Pages.Patterns;
 public sealed record Example(Pattern Pattern, string Asked, string Answered, Face Face);
 
 /// <summary>The catalogue, step by step.</summary>
-public sealed class IndexModel(ReadingModel model, Here here) : PageModel
+public sealed class IndexModel(ReadingModel model, RequestPreferences here) : PageModel
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
@@ -33,9 +33,9 @@ public sealed class IndexModel(ReadingModel model, Here here) : PageModel
 
     private Example ExampleOf(Pattern pattern)
     {
-        if (pattern.Way is OwnWay own)
+        if (pattern.Rule is OtherSkillRule own)
         {
-            var question = SideQuestions.All.Select(item => item.Question!).First(question => own.AnswerTo(question) is not null);
+            var question = OtherSkillItems.All.Select(item => item.OtherSkill!).First(question => own.AnswerTo(question) is not null);
             return new Example(pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Of(question.Time), Label = $"{question.Time}" });
         }
         var item = ItemBank.Upto(Stage.EveryMinute, [PatternItems.TaskFor(pattern)])
@@ -45,6 +45,6 @@ public sealed class IndexModel(ReadingModel model, Here here) : PageModel
             .First();
         var answer = PatternItems.AnswerOf(model, pattern, item);
         var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(here.Wording);
-        return new Example(pattern, item.Task.Given == Given.Words ? here.Wording.Words(item.Time) : here.Wording.Digital(item.Time), shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{here.Wording.Digital(item.Time)}, answered {shown}"));
+        return new Example(pattern, item.Task.Stimulus == Stimulus.Words ? here.Wording.Words(item.Time) : here.Wording.Digital(item.Time), shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{here.Wording.Digital(item.Time)}, answered {shown}"));
     }
 }

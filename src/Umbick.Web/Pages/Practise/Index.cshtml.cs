@@ -3,12 +3,12 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-public sealed class IndexModel(Database database, ReadingModel model, Here here) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
 {
     private const int MostDone = 60;
 
@@ -30,7 +30,7 @@ public sealed class IndexModel(Database database, ReadingModel model, Here here)
             Waiting = [.. await Sets.Waiting(connection)];
             Done = [.. await Sets.Done(connection, MostDone)];
             var caseload = await Caseload.Load(connection, model);
-            _wordings = caseload.ToDictionary(one => one.Child.Id, one => one.Child.Manner.Wording);
+            _wordings = caseload.ToDictionary(one => one.Child.Id, one => one.Child.Preferences.Wording);
             Wanted = [.. from one in caseload where one.Child.OpenSet is null && one.State.Likely.Count > 0 select (one.Child, one.State.Likely[0])];
         },
         HttpContext.RequestAborted);

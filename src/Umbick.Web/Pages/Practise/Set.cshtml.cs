@@ -4,19 +4,19 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>A set that was given: hand the device over, or see what came of it.</summary>
-public sealed class SetModel(Database database, ReadingModel model, Here here) : PageModel
+public sealed class SetModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
 {
     public AssignedSet Set { get; private set; } = null!;
 
     public IReadOnlyList<SetItem> Items { get; private set; } = [];
 
-    public IReadOnlyList<Question> Answered { get; private set; } = [];
+    public IReadOnlyList<ItemResponse> Answered { get; private set; } = [];
 
     /// <summary>How quickly right answers came in a set for reading at ease; null where they were not timed, or it mends a pattern.</summary>
     public Fluency? Seconds { get; private set; }
@@ -33,7 +33,7 @@ public sealed class SetModel(Database database, ReadingModel model, Here here) :
                 if (await Sets.Find(connection, id) is not { } set) return false;
                 var record = await ChildRecord.Load(connection, model, set.Child);
                 Set = set;
-                here.Manner = record!.Child.Manner;
+                here.Teaching = record!.Child.Preferences;
                 if (set is { IsAtEase: true, DoneAt: not null, Day: { } done })
                 {
                     var days = record.Fluency;

@@ -1,7 +1,7 @@
 using System.Globalization;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 
 namespace Umbick.Web.Pages;
 

@@ -13,8 +13,8 @@ public sealed record ItemShown(Item Item, Support Support, string Label)
     /// <summary>The one clock that is shown; null where there is none, or where there are several.</summary>
     public Face? Clock => Item switch
     {
-        { Question.Given: SideQuestions.WholeFace } => new Face(FaceSize.Large) { Blank = true, Label = "A clock face without numbers" },
-        { Task.Id: "name-part", Question.Given: not "figures" } => new Face(FaceSize.Large) { Hands = HandPositions.Of(new ClockTime(10, 10)), Label = Label },
+        { OtherSkill.Given: OtherSkillItems.WholeFace } => new Face(FaceSize.Large) { Blank = true, Label = "A clock face without numbers" },
+        { Task.Id: "name-part", OtherSkill.Given: not "figures" } => new Face(FaceSize.Large) { Hands = HandPositions.Of(new ClockTime(10, 10)), Label = Label },
         { Task.Id: "repair-clock", Claim: PlacedAnswer { Hands: { } wrong } } => new Face(FaceSize.Large) { Hands = wrong, Support = Support, Label = Label },
         { Clocks.Count: > 0 } => null,
         { Task.ShowsClock: true } => new Face(FaceSize.Large) { Hands = HandPositions.Of(Item.Time), Only = Face.OnlyOf(Item.Task), Support = Support, Label = Label },
@@ -25,12 +25,12 @@ public sealed record ItemShown(Item Item, Support Support, string Label)
     public IReadOnlyList<ClockTime> Clocks => ClockLetters.Clocks(Item);
 
     /// <summary>What stands in large letters where no clock does; null where the question says it all.</summary>
-    public string? Large(Wording wording) => Item.Task.Given switch
+    public string? Large(Wording wording) => Item.Task.Stimulus switch
     {
-        _ when Item.Question is not null => null,
-        Given.Words => wording.Words(Item.Time),
-        Given.Figures when Item.Task == ClockTasks.SetMinutes => $"{Item.Time.Minute} minutes",
-        Given.Figures => wording.Digital(Item.Time),
+        _ when Item.OtherSkill is not null => null,
+        Stimulus.Words => wording.Words(Item.Time),
+        Stimulus.Figures when Item.Task == ClockTasks.SetMinutes => $"{Item.Time.Minute} minutes",
+        Stimulus.Figures => wording.Digital(Item.Time),
         _ => null,
     };
 }

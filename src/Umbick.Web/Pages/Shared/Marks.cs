@@ -1,7 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Faces;
 
 namespace Umbick.Web.Pages;
@@ -10,29 +10,29 @@ namespace Umbick.Web.Pages;
 public static class Marks
 {
     /// <summary>A question as a mark in a strip.</summary>
-    public static Face Mini(Question question, Wording wording) => Draw(FaceSize.Mini, question, wording);
+    public static Face Mini(ItemResponse question, Wording wording) => Draw(FaceSize.Mini, question, wording);
 
     /// <summary>A question as a face with its numerals.</summary>
-    public static Face Middle(Question question, Wording wording) => Draw(FaceSize.Middle, question, wording);
+    public static Face Middle(ItemResponse question, Wording wording) => Draw(FaceSize.Middle, question, wording);
 
     /// <summary>What was answered, in few signs.</summary>
-    public static string Said(Question question, Wording wording) => Shown(question) switch
+    public static string Said(ItemResponse question, Wording wording) => Shown(question) switch
     {
         PlacedAnswer => "other hands",
         var answer => answer!.Short(wording),
     };
 
-    private static Face Draw(FaceSize size, Question question, Wording wording) =>
-        question.Asked.Item.Question is not null ? new Face(size) { Wrong = !question.IsRight, Label = Told(question, wording) }
+    private static Face Draw(FaceSize size, ItemResponse question, Wording wording) =>
+        question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = !question.IsRight, Label = Told(question, wording) }
         : Face.Of(size, question.Asked.Item.Time, Shown(question), question.IsRight, Told(question, wording));
 
-    private static string Told(Question question, Wording wording) =>
+    private static string Told(ItemResponse question, Wording wording) =>
         $"{About(question.Asked.Item, wording)}, {(question.IsRight ? "right" : $"answered {Said(question, wording)}")}";
 
-    private static string About(Item item, Wording wording) => item.Question?.Given ?? wording.Digital(item.Time);
+    private static string About(Item item, Wording wording) => item.OtherSkill?.Given ?? wording.Digital(item.Time);
 
     /// <summary>Saying that a wrong claim is right is reading the clock as the claim does.</summary>
-    private static Answer? Shown(Question question) =>
+    private static Answer? Shown(ItemResponse question) =>
         question.Answer is SaidRight ? question.Asked.Item.Claim ?? question.Answer : question.Answer;
 
     /// <summary>How a telling answer came out, in a word.</summary>

@@ -5,13 +5,13 @@ namespace Umbick.Web.Pages;
 /// <summary>Settings as a form shows them.</summary>
 /// <param name="Chosen">The id of what is chosen for each setting; null where the school's choice holds.</param>
 /// <param name="School">The school's manner, where the form is a child's; null on the school's own.</param>
-public sealed record SettingChoices(IReadOnlyDictionary<Setting, string?> Chosen, Manner? School)
+public sealed record SettingChoices(IReadOnlyDictionary<Setting, string?> Chosen, TeachingPreferences? School)
 {
     /// <summary>What a school has chosen, with the usual choice for all the rest.</summary>
-    public static SettingChoices OfSchool(Manner manner) => new(SettingList.All.ToDictionary(setting => setting, setting => (string?)manner[setting]), null);
+    public static SettingChoices OfSchool(TeachingPreferences manner) => new(SettingList.All.ToDictionary(setting => setting, setting => (string?)manner[setting]), null);
 
     /// <summary>What is chosen for a child over her school.</summary>
-    public static SettingChoices OfChild(Manner school, Manner child) => new(SettingList.All.ToDictionary(setting => setting, child.ForChild), school);
+    public static SettingChoices OfChild(TeachingPreferences school, TeachingPreferences child) => new(SettingList.All.ToDictionary(setting => setting, child.ForChild), school);
 
     /// <summary>The choices of a form that was sent; what is no choice of a setting is left aside.</summary>
     public static IReadOnlyDictionary<string, string> Read(IFormCollection form) => SettingList.All

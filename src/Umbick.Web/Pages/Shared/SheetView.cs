@@ -37,7 +37,7 @@ public sealed record SheetItem(Item Item, Support Support)
 
     /// <summary>What there is to tick, as it is said here; none where the answer is written.</summary>
     public IReadOnlyList<string> Choices(Wording wording) =>
-        Item.Question is { } question ? [.. question.Choices.Select(wording.Fill)]
+        Item.OtherSkill is { } question ? [.. question.Choices.Select(wording.Fill)]
         : Box is AnswerBox.Clocks ? [.. Clocks.Select((_, i) => $"{ClockLetters.Of(i)}")]
         : [.. Item.Choices.Select(choice => AnswerText.Of(choice, wording))];
 }

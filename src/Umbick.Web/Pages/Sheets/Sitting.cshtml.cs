@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
 using Umbick.Core.Teaching;
 using Umbick.Store;
 using Umbick.Web.Security;
@@ -7,7 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Sheets;
 
 /// <summary>A list that was made before, on paper: a form, chosen tasks, or a practice set.</summary>
-public sealed class SittingModel(Database database, Here here) : PageModel
+public sealed class SittingModel(Database database, RequestPreferences here) : PageModel
 {
     public SheetView View { get; private set; } = null!;
 
@@ -17,13 +18,13 @@ public sealed class SittingModel(Database database, Here here) : PageModel
             User.Teacher().School,
             async connection =>
             {
-                if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plans.Adaptive }) return false;
+                if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return false;
                 var child = (await Store.Children.Find(connection, sitting.Child))!;
-                here.Manner = child.Manner;
+                here.Teaching = child.Preferences;
                 var asked = (await Sittings.AskedIn(connection, [id]))[id];
                 var set = sitting.PracticeSet is { } practised ? await Sets.Find(connection, practised) : null;
                 var title = set is null ? "Reading clocks" : set.HeadingIn(here.Wording);
-                View = new SheetView(title, child.Alias, set is null ? null : ChildWords.Routine(here.Manner, setting: false), [.. asked.Select(one => new SheetItem(one.Item, one.Support))]);
+                View = new SheetView(title, child.Alias, set is null ? null : ChildWords.Routine(here.Teaching, setting: false), [.. asked.Select(one => new SheetItem(one.Item, one.Support))]);
                 return true;
             },
             HttpContext.RequestAborted);

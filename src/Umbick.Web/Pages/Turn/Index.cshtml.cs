@@ -7,17 +7,17 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 using Umbick.Store;
-using Umbick.Store.Casework;
+using Umbick.Casework;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Turn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
-public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, Here here) : PageModel
+public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences here) : PageModel
 {
     /// <summary>A turn of a practice set; null where the sitting is an asking.</summary>
-    public TurnView? View { get; private set; }
+    public SetPlaceView? View { get; private set; }
 
     /// <summary>A question of an asking; null where the sitting is a practice set.</summary>
     public QuestionView? Question { get; private set; }
@@ -40,30 +40,30 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     public Task<IActionResult> OnGetAhead() => Within(async connection =>
     {
         if (!await Show(connection)) return NotFound();
-        var sitting = View?.Turn.Sitting ?? Question!.Sitting;
-        if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plans.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
+        var sitting = View?.Place.Sitting ?? Question!.Sitting;
+        if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
         var rest = await Sittings.AskedIn(connection, [Id]);
-        var done = View?.Turn.Done ?? Question!.Done;
+        var done = View?.Place.Done ?? Question!.Done;
         var ahead = rest[Id].Where(asked => asked.Place > sitting.CurrentPlace)
-            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && here.Manner.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
+            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && here.Teaching.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     });
 
     /// <summary>A fresh key for the page's forms, where the one in it has grown old.</summary>
     public IActionResult OnGetToken() => Content(forms.GetAndStoreTokens(HttpContext).RequestToken ?? "");
 
-    public Task<IActionResult> OnPostAnswer(AnswerSent sent, string? instead, AnswerParts parts) => Within(async connection =>
+    public Task<IActionResult> OnPostAnswer(AnswerSent sent, string? instead, AnswerFields parts) => Within(async connection =>
     {
         if (sent.Id is not { } answer) return await Told(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         if (await Sittings.Find(connection, Id) is not { } sitting) return NotFound();
-        here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
+        here.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         // The answer is to the item at its place, whatever is asked by now.
         var item = await Sittings.ItemAt(connection, Id, sent.At);
         if (item is null) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
         var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
-        if (text.Length == 0) return await Refused(connection, answer, AnswerParts.Missing(item), StatusCodes.Status400BadRequest);
+        if (text.Length == 0) return await Refused(connection, answer, AnswerFields.Missing(item), StatusCodes.Status400BadRequest);
         if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
-        var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Manner.Timed);
+        var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Teaching.Timed);
         var submitted = sitting.IsPractice
             ? await practising.Answer(connection, School, Id, submission)
             : await asking.Answer(connection, School, Id, submission, by: null);
@@ -90,11 +90,11 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         if (sitting.IsPractice)
         {
             var turn = (await Practising.Where(connection, Id))!;
-            here.Manner = turn.Manner;
-            View = new TurnView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Manner, sitting.Stage), told);
+            here.Teaching = turn.Preferences;
+            View = new SetPlaceView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Teaching, sitting.Stage), told);
             return true;
         }
-        here.Manner = await Store.Children.MannerOf(connection, sitting.Child);
+        here.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [Id]))[Id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
         var answers = (await Sittings.AnswersIn(connection, [Id]))[Id].ToList();
         Question = new QuestionView(sitting, asked, answers.Count(one => one.Place != sitting.CurrentPlace), told) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };

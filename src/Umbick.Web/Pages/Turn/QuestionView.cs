@@ -8,7 +8,7 @@ namespace Umbick.Web.Pages.Turn;
 /// <param name="Asked">The question; null when the sitting is over.</param>
 /// <param name="Done">How many are answered.</param>
 /// <param name="Told">Something that has to be told; null where there is nothing.</param>
-public sealed record QuestionView(Sitting Sitting, Asked? Asked, int Done, string? Told)
+public sealed record QuestionView(Sitting Sitting, AskedItem? Asked, int Done, string? Told)
 {
     /// <summary>Whether the hands that are set go together.</summary>
     public bool Geared { get; init; }

@@ -1,0 +1,257 @@
+using Umbick.Store;
+using System.Collections.Concurrent;
+using System.Data.Common;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+
+namespace Umbick.Casework;
+
+/// <summary>
+/// Asking: each answer is kept, then the next item is asked: the one that tells most by all that is known of the child, or
+/// the next of a list that was made before.
+/// </summary>
+public sealed class Asking(ReadingModel model, TimeProvider clock)
+{
+    /// <summary>How many items a form has that is asked in a sitting.</summary>
+    public const int FormLength = 12;
+
+    private const int PartsEach = 3;
+
+    /// <summary>The banks that have been made: a few, for stages and tasks are few.</summary>
+    private static readonly ConcurrentDictionary<string, IReadOnlyList<Item>> Banks = [];
+
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    /// <summary>Starts a sitting, or goes on with the one left open; a second press of the same page is the same sitting.</summary>
+    /// <returns>The sitting's id, or null where the school has no such child.</returns>
+    public async Task<Guid?> Start(DbConnection connection, Guid school, Guid child, AskingOptions? beginning = null)
+    {
+        await Children.Lock(connection, child);
+        if (await Children.Find(connection, child) is not { } row) return null;
+        beginning = Fitting(beginning ?? new AskingOptions(), row.Stage);
+        var id = beginning.Id ?? Guid.CreateVersion7(clock.GetUtcNow());
+        if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
+        if (row.OpenAsking is { } open) return open;
+        var items = Listed(beginning, row, Seed(id));
+        var sitting = new Sitting
+        {
+            Id = id,
+            Child = child,
+            Kind = SittingKind.Asking,
+            Stage = row.Stage,
+            Length = items.Count > 0 ? items.Count : row.Preferences.Length,
+            StartedAt = Now,
+            Plan = beginning.Plan,
+            Delivery = beginning.Delivery,
+            Visit = beginning.Visit,
+            TurnInVisit = beginning.TurnInVisit,
+        };
+        if (!await Sittings.Start(connection, school, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
+        if (items.Count > 0) await Sittings.Ask(connection, school, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, WhyListed(beginning))), Now);
+        else await AskNext(connection, school, sitting, 1);
+        return id;
+    }
+
+    /// <summary>Keeps an answer; where it was to the item that is being asked, asks the next, or ends the sitting when its length is reached.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="submission">The answer.</param>
+    /// <param name="by">Who typed it; null where the child did.</param>
+    public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission, Guid? by)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return Submitted.NotFound;
+        var kept = await AnswerKeeping.Keep(connection, school, sitting, submission, by, Now);
+        if (kept is not (Submitted.Kept or Submitted.KeptBefore)) return kept;
+        if (sitting.EndedAt is not null)
+        {
+            if (kept == Submitted.Kept) await SittingEnding.Renew(connection, model, school, sitting);
+        }
+        else if (sitting.CurrentPlace == submission.Place)
+        {
+            await GoOn(connection, school, sitting, alone: by is null);
+        }
+        return kept;
+    }
+
+    /// <summary>Leaves an item out and asks another.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="place">The place that the page showed: a page that has grown stale leaves nothing out.</param>
+    /// <returns>Whether it was left out; null where the school has no such sitting.</returns>
+    public async Task<bool?> Skip(DbConnection connection, Guid school, Guid sittingId, int place)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return null;
+        if (sitting.EndedAt is not null || sitting.CurrentPlace != place) return false;
+        if (!await IsAnswered(connection, sittingId, place)) await Sittings.Withdraw(connection, sittingId, place);
+        await GoOn(connection, school, sitting);
+        return true;
+    }
+
+    /// <summary>Goes on in another way. What tests something only when it is asked aloud is not asked on a screen.</summary>
+    /// <returns>Whether the sitting goes on; else it is over, or there is none.</returns>
+    public async Task<bool> Deliver(DbConnection connection, Guid school, Guid sittingId, DeliveryMode mode)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
+        if (sitting.Delivery == mode) return true;
+        await Sittings.Deliver(connection, sittingId, mode);
+        if (mode != DeliveryMode.OnChildsScreen) return true;
+        var answered = (await Sittings.AnswersIn(connection, [sittingId]))[sittingId].Select(answer => answer.Place).ToHashSet();
+        var aloud = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].Where(asked => asked.Item.IsOnlyAloud && !answered.Contains(asked.Place)).Select(asked => asked.Place).ToList();
+        foreach (var place in aloud) await Sittings.Withdraw(connection, sittingId, place);
+        if (!aloud.Contains(sitting.CurrentPlace)) return true;
+        await GoOn(connection, school, sitting);
+        return (await Sittings.Find(connection, sittingId))!.EndedAt is null;
+    }
+
+    /// <summary>Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.</summary>
+    public static async Task<bool> Back(DbConnection connection, Guid sittingId)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
+        var asked = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].ToList();
+        var before = asked.LastOrDefault(item => item.Place < sitting.CurrentPlace);
+        if (before is null) return false;
+        if (sitting.Plan == Plan.Adaptive && !await IsAnswered(connection, sittingId, sitting.CurrentPlace)) await Sittings.Withdraw(connection, sittingId, sitting.CurrentPlace);
+        await Sittings.MoveTo(connection, sittingId, before.Place);
+        return true;
+    }
+
+    /// <summary>Makes the next item the last, and one that will very likely come right.</summary>
+    public async Task<bool> EndSoon(DbConnection connection, Guid school, Guid sittingId)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
+        return !await IsAnswered(connection, sittingId, sitting.CurrentPlace) && await AskLast(connection, school, sitting);
+    }
+
+    private async Task<bool> AskLast(DbConnection connection, Guid school, Sitting sitting)
+    {
+        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, Now);
+        var easy = ChooserOf(sitting, child).Close(replay.Belief, Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
+        if (easy is null) return false;
+        var places = answered.Select(question => question.Asked.Place).ToHashSet();
+        foreach (var waiting in (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].Where(item => !places.Contains(item.Place)))
+            await Sittings.Withdraw(connection, sitting.Id, waiting.Place);
+        await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
+        var place = (await Sittings.AskedSoFar(connection, sitting.Id)).LastPlace + 1;
+        await Sittings.Ask(connection, school, sitting.Id, [new AskedItem(place, easy.Item, Support.Bare, easy.Why)], Now);
+        await Sittings.MoveTo(connection, sitting.Id, place);
+        return true;
+    }
+
+    /// <summary>Tells the day of a sitting that was answered on paper.</summary>
+    public async Task TellDay(DbConnection connection, Guid school, Sitting sitting, DateOnly day)
+    {
+        await Sittings.TellDay(connection, [sitting.Id], day);
+        await SittingEnding.RenewAll(connection, model, school, sitting.Child);
+    }
+
+    /// <summary>Stops a sitting. Everything that was answered is kept.</summary>
+    public async Task<bool> Stop(DbConnection connection, Guid school, Guid sittingId)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return false;
+        if (sitting.EndedAt is null) await SittingEnding.End(connection, model, school, sitting, Now);
+        return true;
+    }
+
+    /// <summary>The items that a sitting may choose from: what is in use at the child's stage, by how the sitting is held.</summary>
+    public static IReadOnlyList<Item> Bank(Sitting sitting, CaseloadRow child)
+    {
+        var tasks = InUse(TasksOf(sitting.Delivery), child, sitting.Stage);
+        return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}", _ => ItemBank.ForSitting(sitting.Stage, tasks));
+    }
+
+    /// <summary>The tasks of some that a child has met and her stage uses; reading in figures where that leaves none.</summary>
+    private static List<ClockTask> InUse(IEnumerable<ClockTask> tasks, CaseloadRow child, Stage stage)
+    {
+        var used = tasks.Where(task => child.Uses(task, stage)).ToList();
+        return used.Count > 0 ? used : [ClockTasks.ReadDigital];
+    }
+
+    /// <summary>The next questions to choose from, and how their answers come.</summary>
+    public static IReadOnlyList<ClockTask> TasksOf(DeliveryMode mode) => mode switch
+    {
+        DeliveryMode.OnChildsScreen => ClockTasks.Plain,
+        DeliveryMode.OwnClock => [ClockTasks.ReadDigital, ClockTasks.ReadWords],
+        _ => ItemBank.AskedAloud,
+    };
+
+    /// <summary>How an answer comes when the teacher types it: what the child writes is written, all else is said.</summary>
+    public static AnswerMode ModeOf(Item item, string raw) =>
+        AnswerParser.Parse(raw) is PlacedAnswer ? AnswerMode.Placed : item.Task.Aloud;
+
+    /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
+    private static AskingOptions Fitting(AskingOptions beginning, Stage stage) =>
+        stage >= Stage.OClock || beginning.Plan is Plan.Prerequisites or Plan.Chosen
+            ? beginning
+            : beginning with { Plan = Plan.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
+
+    private IReadOnlyList<Item> Listed(AskingOptions beginning, CaseloadRow child, int seed) => beginning.Plan switch
+    {
+        Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
+        Plan.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), InUse(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
+        _ => [],
+    };
+
+    /// <summary>
+    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set
+    /// side by side.
+    /// </summary>
+    private static int FormSeed(Stage stage) => 100 + (int)stage;
+
+    private static string WhyListed(AskingOptions beginning) => beginning.Plan switch
+    {
+        Plan.Prerequisites => "Reading a clock stands on this.",
+        Plan.Form => $"It stands in form {beginning.Form}.",
+        _ => "You chose this task.",
+    };
+
+    private async Task GoOn(DbConnection connection, Guid school, Sitting sitting, bool alone = false)
+    {
+        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
+        var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].ToDictionary(answer => answer.Place);
+        // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
+        var givenUp = alone && StopRules.HasGivenUp(asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
+        if (sitting.Plan != Plan.Adaptive)
+        {
+            var next = asked.Find(item => item.Place > sitting.CurrentPlace && !answers.ContainsKey(item.Place));
+            if (next is null || givenUp) await SittingEnding.End(connection, model, school, sitting, Now);
+            else await Sittings.MoveTo(connection, sitting.Id, next.Place);
+            return;
+        }
+        var (standing, lastPlace) = await Sittings.AskedSoFar(connection, sitting.Id);
+        if (standing >= sitting.Length || (givenUp && !await AskLast(connection, school, sitting))) await SittingEnding.End(connection, model, school, sitting, Now);
+        else if (!givenUp) await AskNext(connection, school, sitting, lastPlace + 1);
+    }
+
+    private async Task AskNext(DbConnection connection, Guid school, Sitting sitting, int place)
+    {
+        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, Now);
+        var chooser = ChooserOf(sitting, child);
+        var bank = Bank(sitting, child);
+        var asked = answered.Select(question => question.Asked.Item).ToList();
+        // What was left out is not asked again in the same sitting.
+        var leftOut = (await Sittings.WithdrawnIn(connection, sitting.Id)).ToHashSet();
+        if (leftOut.Count > 0) bank = [.. bank.Where(item => !leftOut.Contains(item))];
+        var next = answered.Count == sitting.Length - 1
+            ? chooser.Close(replay.Belief, bank, asked)
+            : chooser.Choose(replay.Belief, bank, asked, answered.Count(question => question.IsRight), UnconfirmedPattern.After(model, replay.Belief, replay.Observed));
+        if (next is null)
+        {
+            await SittingEnding.End(connection, model, school, sitting, Now);
+            return;
+        }
+        await Sittings.Ask(connection, school, sitting.Id, [new AskedItem(place, next.Item, Support.Bare, next.Why)], Now);
+        await Sittings.MoveTo(connection, sitting.Id, place);
+    }
+
+    private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
+        new(model, Seed(sitting.Id), sitting.Delivery == DeliveryMode.OnChildsScreen ? task => task.OnScreen : task => task.Aloud, child.Preferences.Wording);
+
+    private static async Task<bool> IsAnswered(DbConnection connection, Guid sitting, int place) =>
+        (await Sittings.AnswersIn(connection, [sitting]))[sitting].Any(answer => answer.Place == place);
+
+    private static int Seed(Guid sitting) => BitConverter.ToInt32(sitting.ToByteArray(), 12);
+}

@@ -1,0 +1,24 @@
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>How an asking begins.</summary>
+/// <param name="Plan">What is asked.</param>
+/// <param name="Delivery">How it is held.</param>
+public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Delivery = DeliveryMode.Conversation)
+{
+    /// <summary>The sitting's id, where the page made it: sending the page twice is one sitting.</summary>
+    public Guid? Id { get; init; }
+
+    /// <summary>The ids of the tasks, where the teacher chose them.</summary>
+    public IReadOnlyList<string> Tasks { get; init; } = [];
+
+    /// <summary>The form's letter, where a form is asked.</summary>
+    public string Form { get; init; } = "A";
+
+    /// <summary>The visit that it shares with other children's sittings.</summary>
+    public Guid? Visit { get; init; }
+
+    /// <summary>The child's place in the turns of the visit.</summary>
+    public int TurnInVisit { get; init; }
+}

@@ -1,0 +1,167 @@
+using Umbick.Store;
+using System.Data.Common;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
+
+namespace Umbick.Casework;
+
+/// <summary>A sitting with its questions.</summary>
+public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<ItemResponse> Questions)
+{
+    /// <summary>Its day, where the school is.</summary>
+    /// <exception cref="InvalidOperationException">Nothing is answered in it yet, so it has none.</exception>
+    public DateOnly Day => Sitting.Day ?? throw new InvalidOperationException("A sitting without an answer has no day.");
+
+    /// <summary>The questions that have been answered.</summary>
+    public IEnumerable<ItemResponse> Answered => Questions.Where(question => question.Given is not null);
+}
+
+/// <summary>Everything known of one child, and what follows from it.</summary>
+public sealed class ChildRecord
+{
+    private readonly ReadingModel _model;
+    private readonly Lazy<IReadOnlyList<Impact>> _first;
+
+    private readonly Lazy<OtherSkills> _beside;
+
+    private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay)
+    {
+        _model = model;
+        (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
+        _first = new(() => WhichFirst.Order(model, replay.Now, child.Stage));
+        _beside = new(() => OtherSkills.Of(Answers, Now.Hundreds));
+    }
+
+    /// <summary>The child.</summary>
+    public CaseloadRow Child { get; }
+
+    /// <summary>Sittings in which something was answered, the earliest first: a set that was never done is no practice.</summary>
+    public IReadOnlyList<SittingRecord> Sittings { get; }
+
+    /// <summary>Practice sets, the latest first.</summary>
+    public IReadOnlyList<AssignedSet> Sets { get; }
+
+    /// <summary>Sittings in which something was asked, whether it was answered or not.</summary>
+    public IReadOnlyList<SittingRecord> SittingsAsked { get; private init; } = [];
+
+    /// <summary>The sittings as they are replayed.</summary>
+    internal IReadOnlyList<SittingAnswers> Replayable { get; private init; } = [];
+
+    /// <summary>Belief replayed from every answer.</summary>
+    public Replay Replay { get; }
+
+    /// <summary>The patterns that are likely or possible, the one to practise first at the front.</summary>
+    public IReadOnlyList<Impact> First => _first.Value;
+
+    /// <summary>Where her case stands.</summary>
+    public CaseState State => Child.StateWith([.. First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label))]);
+
+    /// <summary>What to do next.</summary>
+    public WhatNext Next => WhatNext.For(State, Child.Preferences.Wording);
+
+    /// <summary>What every answer now says.</summary>
+    public Conclusion Now => Replay.Now;
+
+    /// <summary>What the answers say beside the reading of clocks.</summary>
+    public OtherSkills OtherSkills => _beside.Value;
+
+    /// <summary>What was concluded after a sitting.</summary>
+    /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
+    public Conclusion After(int sitting) => Replay.Sittings[sitting].Conclusion;
+
+    /// <summary>The patterns that were to be practised after a sitting, the first at the front.</summary>
+    /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
+    public IReadOnlyList<Pattern> FirstAfter(int sitting) => [.. WhichFirst.Order(_model, After(sitting), Child.Stage).Select(impact => impact.Finding.Pattern)];
+
+    /// <summary>How the pattern worked on did first and does now; null where none has shown.</summary>
+    public FirstAndNow? FirstAndNow =>
+        WorkedOn is { } pattern ? Core.Progress.FirstAndNow.Of(Replay, _model, pattern) : null;
+
+    /// <summary>The pattern of the latest set; without one, the pattern to practise first.</summary>
+    public Pattern? WorkedOn => Sets.Select(set => set.Pattern).FirstOrDefault(pattern => pattern is not null)
+        ?? First.Select(impact => impact.Finding.Pattern).FirstOrDefault();
+
+    /// <summary>Every answer that stands, in the order in which they were given.</summary>
+    public IEnumerable<ItemAnswer> Answers => Sittings.SelectMany(sitting => sitting.Answered).Select(AsGiven);
+
+    /// <summary>The question that an answer of <see cref="Replay"/> belongs to.</summary>
+    public ItemResponse QuestionOf(TellingAnswer telling) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(telling.Index);
+
+    /// <summary>The help that the next set starts with: what is chosen for her, else from how the last one went.</summary>
+    public Support NextSupport
+    {
+        get
+        {
+            if (Child.Preferences.Support is { } chosen) return chosen;
+            var last = Sets.FirstOrDefault(set => set.DoneAt is not null && !set.IsAtEase);
+            var questions = Sittings.LastOrDefault(sitting => sitting.Sitting.Id == last?.Sitting)?.Answered.ToList();
+            return last is null || questions is not { Count: > 0 }
+                ? Support.Most
+                : Fading.Next(last.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
+        }
+    }
+
+    /// <summary>How quickly right answers without help came, day by day.</summary>
+    public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(
+        from sitting in Sittings
+        from question in sitting.Answered
+        select new ScoredAnswer(sitting.Day, question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
+
+    /// <summary>Loads a child's record, or null where the school has no such child.</summary>
+    public static async Task<ChildRecord?> Load(DbConnection connection, ReadingModel model, Guid id)
+    {
+        if (await Children.Find(connection, id) is not { } child) return null;
+        var sets = await Store.Sets.OfChild(connection, id);
+        var sittings = await Store.Sittings.OfChild(connection, id);
+        var asked = await Store.Sittings.AskedIn(connection, sittings.Select(sitting => sitting.Id));
+        var answers = await Store.Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
+        var manner = child.Preferences;
+        var begun = sittings
+            .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], manner))
+            .Where(record => record.Questions.Count > 0)
+            .ToList();
+        var records = begun.FindAll(record => record.Answered.Any());
+        var replayable = records
+            .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id]))
+            .ToList();
+        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun };
+    }
+
+    /// <summary>A sitting put together from its rows.</summary>
+    internal static SittingRecord Of(Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences manner) =>
+        new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, manner.Nearness))]);
+
+    private static ItemResponse QuestionOf(AskedItem asked, Sitting sitting, IEnumerable<AnswerRow> answers, Nearness nearness)
+    {
+        var given = answers.FirstOrDefault(answer => answer.Place == asked.Place && answer.Try == 1);
+        if (given is null) return new ItemResponse(asked, null, null, false);
+        var answer = given.ReadFor(asked.Item);
+        return new ItemResponse(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage, nearness));
+    }
+
+    /// <summary>A sitting's answers as they are replayed.</summary>
+    /// <param name="record">The sitting.</param>
+    /// <param name="day">Its day.</param>
+    /// <param name="practised">The pattern that it practised.</param>
+    /// <param name="answers">All its answers that stand.</param>
+    internal static SittingAnswers Replayed(SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers) =>
+        new(day, [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
+        {
+            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max()),
+        };
+
+    /// <summary>What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number.</summary>
+    internal static string KnownBy(Guid sitting, long latestAnswer) => $"{sitting:N}:{latestAnswer}";
+
+    /// <summary>An answered question as the model takes it.</summary>
+    public static ItemAnswer AsGiven(ItemResponse question)
+    {
+        var (item, given) = (question.Asked.Item, question.Given!);
+        var first = given.FirstFor(item);
+        return new ItemAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || question.Asked.Support != Support.Bare, first);
+    }
+}

@@ -1,0 +1,128 @@
+using Umbick.Store;
+using System.Data.Common;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
+
+namespace Umbick.Casework;
+
+/// <summary>One child of a screened class.</summary>
+/// <param name="Child">The child.</param>
+/// <param name="Sitting">Her sitting, with what is answered so far.</param>
+/// <param name="Result">Where she belongs.</param>
+public sealed record ScreenedChild(CaseloadRow Child, SittingRecord Sitting, ScreeningResult Result);
+
+/// <summary>A class with its form and its children.</summary>
+/// <param name="Screening">The screening.</param>
+/// <param name="Items">The items of the form.</param>
+/// <param name="Children">The children, in the order of the list.</param>
+public sealed record ScreenedClass(Screening Screening, IReadOnlyList<Item> Items, IReadOnlyList<ScreenedChild> Children);
+
+/// <summary>Screening a class: a short form for everyone, answered on screens or typed from paper.</summary>
+public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
+{
+    /// <summary>The most children a class list may have.</summary>
+    public const int MostChildren = 60;
+
+    /// <summary>How many questions the form has.</summary>
+    public const int Length = 8;
+
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    /// <summary>Starts a screening. A child who is known keeps their record; a new one is on the class's list only.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="title">What the class is called.</param>
+    /// <param name="stage">What has been taught so far.</param>
+    /// <param name="aliases">The children.</param>
+    /// <param name="id">The screening's id, where the page made it: sending the page twice is one class.</param>
+    /// <returns>The screening's id.</returns>
+    public async Task<Guid> Start(DbConnection connection, Guid school, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
+    {
+        var seed = 1 + (await Screenings.All(connection)).Count();
+        var manner = new TeachingPreferences(await Schools.Settings(connection));
+        var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => manner.Uses(task, stage))])[0];
+        var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
+        if (!await Screenings.Add(connection, school, screening, form.Items)) return screening.Id;
+        var known = await Store.Children.ByAlias(connection, aliases);
+        foreach (var (alias, turn) in aliases.Select((alias, turn) => (alias, turn)))
+        {
+            if (!known.TryGetValue(alias, out var child))
+            {
+                child = Guid.CreateVersion7(clock.GetUtcNow());
+                await Store.Children.Add(connection, school, new Child(child, alias, stage), Now, onCaseload: false);
+            }
+            var sitting = new Sitting
+            {
+                Id = Guid.CreateVersion7(clock.GetUtcNow()),
+                Child = child,
+                Kind = SittingKind.Asking,
+                Stage = stage,
+                Length = form.Items.Count,
+                StartedAt = Now,
+                Plan = Plan.Form,
+                Delivery = DeliveryMode.OnChildsScreen,
+                TurnInVisit = turn,
+                Screening = screening.Id,
+            };
+            await Sittings.Start(connection, school, sitting);
+            await Sittings.Ask(connection, school, sitting.Id, form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
+        }
+        return screening.Id;
+    }
+
+    /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
+    public async Task<Submitted> Enter(DbConnection connection, Guid school, Guid sittingId, Submission submission, Guid by)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { Screening: not null } sitting) return Submitted.NotFound;
+        var kept = await AnswerKeeping.Keep(connection, school, sitting, submission, by, Now);
+        if (kept != Submitted.Kept) return kept;
+        var screening = (await Screenings.Find(connection, sitting.Screening.Value))!;
+        var answered = (await Sittings.AnswersIn(connection, [sittingId]))[sittingId].Select(answer => answer.Place).ToHashSet();
+        // A sheet is dated by the day it was done. What a child has begun on a screen keeps its day.
+        if (sitting.FirstAnswerAt is null && screening.PaperDay is { } day) await Sittings.TellDay(connection, [sittingId], day);
+        var next = Enumerable.Range(1, screening.Length).FirstOrDefault(place => !answered.Contains(place));
+        if (sitting.EndedAt is not null) await SittingEnding.Renew(connection, model, school, sitting);
+        else if (next > 0) await Sittings.MoveTo(connection, sittingId, next);
+        else await SittingEnding.End(connection, model, school, sitting, Now);
+        return kept;
+    }
+
+    /// <summary>Tells the day on which a class's sheets were done: of those typed already and of those to come.</summary>
+    /// <returns>Whether the school has such a class.</returns>
+    public async Task<bool> TellDay(DbConnection connection, Guid school, Guid id, DateOnly day)
+    {
+        if (await Screenings.TellDay(connection, id, day) == 0) return false;
+        var sittings = (await Sittings.OfScreening(connection, id)).Where(sitting => sitting.FirstAnswerAt is not null).ToList();
+        var answers = await Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
+        var typed = sittings.Where(sitting => answers[sitting.Id].All(answer => answer.By is not null)).ToList();
+        await Sittings.TellDay(connection, typed.Select(sitting => sitting.Id), day);
+        foreach (var sitting in typed) await SittingEnding.RenewAll(connection, model, school, sitting.Child);
+        return true;
+    }
+
+    /// <summary>A class with where each child belongs; null where the school has no such screening.</summary>
+    public async Task<ScreenedClass?> Load(DbConnection connection, Guid id)
+    {
+        if (await Screenings.Find(connection, id) is not { } screening) return null;
+        var sittings = await Sittings.OfScreening(connection, id);
+        var ids = sittings.Select(sitting => sitting.Id).ToList();
+        var asked = await Sittings.AskedIn(connection, ids);
+        var answers = await Sittings.AnswersIn(connection, ids);
+        var rows = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(row => row.Id);
+        var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Preferences), screening.Length)).ToList();
+        return new ScreenedClass(screening, await Screenings.Form(connection, id), children);
+    }
+
+    /// <summary>What the form alone says: a child is sorted by what the class was asked, whatever else is known of her.</summary>
+    private ScreenedChild Sorted(CaseloadRow child, SittingRecord sitting, int length)
+    {
+        var answered = sitting.Answered.ToList();
+        var belief = new Belief(model);
+        var observed = Observed.All(model, answered.Select(ChildRecord.AsGiven));
+        foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Update(observation);
+        var result = ScreeningResult.Of(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed), child.Preferences.Wording);
+        return new ScreenedChild(child, sitting, result);
+    }
+}

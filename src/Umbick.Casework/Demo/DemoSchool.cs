@@ -1,0 +1,159 @@
+using Umbick.Store;
+using System.Data.Common;
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Simulation;
+
+namespace Umbick.Casework.Demo;
+
+/// <summary>
+/// Gull Point, a school on a harbour island, with 24 children who are made of patterns and unlearn some of them over weeks.
+/// The same seed makes the same children; the days count back from today. Everything goes through the same doors as in use.
+/// </summary>
+public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
+{
+    /// <summary>The demonstration teacher's user name.</summary>
+    public const string UserName = "wren@gullpoint.example";
+
+    /// <summary>The demonstration teacher's password. It opens nothing but demonstration data.</summary>
+    public const string Password = "lamp on the harbour wall";
+
+    private const int Seed = 20;
+
+    private static readonly Guid Id = new("9a1e0000-0000-7000-8000-000000000001");
+
+    /// <summary>A child: alias, stage, patterns, how often the child follows them, sittings so far, and whether the child unlearns.</summary>
+    private sealed record Cast(string Alias, Stage Stage, string[] Patterns, double Consistency, int Visits, bool Unlearns);
+
+    private static readonly Cast[] Children =
+    [
+        new("Fennel", Stage.FiveMinutesTo, ["next-hour"], 0.88, 5, true),
+        new("Plover", Stage.FiveMinutesTo, ["numeral-as-minutes"], 0.9, 1, false),
+        new("Bracken", Stage.QuarterTo, ["hands-swapped"], 0.9, 1, false),
+        new("Sorrel", Stage.FiveMinutesTo, ["to-as-past"], 0.85, 2, false),
+        new("Teasel", Stage.EveryMinute, ["whole-fives-only"], 0.9, 1, false),
+        new("Marram", Stage.FiveMinutesTo, ["to-this-hour", "next-hour"], 0.9, 2, false),
+        new("Kestrel", Stage.FiveMinutesPast, ["hands-swapped", "numeral-as-minutes"], 0.9, 1, false),
+        new("Samphire", Stage.FiveMinutesTo, [], 0.95, 2, false),
+        new("Dunlin", Stage.FiveMinutesTo, ["minutes-to-as-minutes"], 0.88, 2, true),
+        new("Juniper", Stage.QuarterTo, ["to-without-turning"], 0.85, 1, false),
+        new("Lichen", Stage.FiveMinutesTo, ["nearest-hour"], 0.9, 3, true),
+        new("Merlin", Stage.EveryMinute, [], 0.95, 1, false),
+        new("Campion", Stage.FiveMinutesPast, ["fives-from-twelve"], 0.9, 1, false),
+        new("Osprey", Stage.HalfPast, ["minutes-ignored"], 0.9, 1, false),
+        new("Yarrow", Stage.FiveMinutesTo, ["lower-numeral"], 0.92, 2, false),
+        new("Tern", Stage.FiveMinutesTo, ["past-as-to"], 0.85, 2, true),
+        new("Clover", Stage.QuarterTo, ["next-hour"], 0.85, 2, false),
+        new("Heron", Stage.FiveMinutesTo, ["anticlockwise"], 0.88, 1, false),
+        new("Thrift", Stage.FiveMinutesPast, ["no-leading-zero"], 0.9, 1, false),
+        new("Sanderling", Stage.HalfPast, ["previous-hour"], 0.9, 1, false),
+        new("Bryony", Stage.QuarterTo, [], 0.9, 0, false),
+        new("Guillemot", Stage.OClock, [], 0.9, 0, false),
+        new("Eider", Stage.FiveMinutesTo, [], 0.9, 0, false),
+        new("Alder", Stage.EveryMinute, ["to-as-past", "whole-fives-only"], 0.85, 2, false),
+    ];
+
+    /// <summary>A class that was screened: alias, patterns, and how many of its questions have been typed in so far.</summary>
+    private static readonly (string Alias, string[] Patterns, int Answered)[] ScreenedClass =
+    [
+        ("Brill", [], ClassScreening.Length), ("Dulse", ["next-hour"], ClassScreening.Length), ("Cowrie", [], ClassScreening.Length), ("Limpet", ["numeral-as-minutes"], ClassScreening.Length),
+        ("Whelk", [], ClassScreening.Length), ("Turnstone", ["to-as-past"], ClassScreening.Length), ("Puffin", [], ClassScreening.Length), ("Razorbill", ["hands-swapped"], ClassScreening.Length),
+        ("Spindrift", [], ClassScreening.Length), ("Samphire", [], ClassScreening.Length), ("Periwinkle", ["half-names-next"], ClassScreening.Length), ("Skua", [], ClassScreening.Length),
+        ("Curlew", [], 2), ("Petrel", [], 0),
+    ];
+
+    /// <summary>Fills an empty database.</summary>
+    /// <param name="owner">The database as its owner.</param>
+    /// <param name="passwordHash">What is kept of <see cref="Password"/>.</param>
+    public async Task Fill(Database owner, string passwordHash)
+    {
+        var person = await owner.InSchool(Id, async connection =>
+        {
+            await Schools.Erase(connection);
+            await Schools.Add(connection, new School(Id, "Gull Point"));
+            return await People.Add(connection, Id, UserName, "Wren", passwordHash);
+        });
+        foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))
+            await owner.InSchool(Id, connection => Add(connection, cast, new Random(Seed + i), person.Id));
+        await owner.InSchool(Id, connection => ScreenClass(connection, new Random(Seed - 1), person.Id));
+    }
+
+    private async Task Add(DbConnection connection, Cast cast, Random random, Guid teacher)
+    {
+        var id = new Guid(Enumerable.Range(0, 16).Select(_ => (byte)random.Next(256)).ToArray());
+        var day = today.Date.AddHours(9.5).AddDays(-(10 * cast.Visits) - 4 - random.Next(4));
+        await Store.Children.Add(connection, Id, new Child(id, cast.Alias, cast.Stage), DateTime.SpecifyKind(day, DateTimeKind.Utc));
+        var patterns = cast.Patterns.Select(pattern => Catalogue.Find(pattern)!).ToList();
+        var child = new SimulatedChild(model, patterns, cast.Consistency, random);
+        for (var visit = 0; visit < cast.Visits; visit++)
+        {
+            var clock = new VisitClock(new DateTimeOffset(day.AddDays((visit * 10) + random.Next(3)), TimeSpan.Zero));
+            await Ask(connection, child, id, clock, teacher, random);
+            if (visit == cast.Visits - 1) break;
+            await Practise(connection, child, id, clock, teacher);
+            if (cast.Unlearns && visit >= (cast.Visits - 2) / 2) patterns.ForEach(child.Unlearn);
+        }
+    }
+
+    private async Task ScreenClass(DbConnection connection, Random random, Guid teacher)
+    {
+        var screen = new ClassScreening(model, new VisitClock(today.AddDays(-6)));
+        var id = await screen.Start(connection, Id, "Tide class", Stage.FiveMinutesTo, [.. ScreenedClass.Select(child => child.Alias)]);
+        await screen.TellDay(connection, Id, id, DateOnly.FromDateTime(today.AddDays(-6).Date));
+        var found = (await screen.Load(connection, id))!;
+        foreach (var (child, (_, patterns, answered)) in found.Children.Zip(ScreenedClass))
+        {
+            var simulated = new SimulatedChild(model, patterns.Select(pattern => Catalogue.Find(pattern)!), 0.9, random);
+            for (var place = 1; place <= answered; place++)
+                await screen.Enter(connection, Id, child.Sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written), AnswerMode.Written, null), teacher);
+        }
+    }
+
+    private async Task Ask(DbConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher, Random random)
+    {
+        var asking = new Asking(model, clock);
+        var sittingId = (await asking.Start(connection, Id, id))!.Value;
+        while (await Sittings.Find(connection, sittingId) is { EndedAt: null } sitting)
+        {
+            var item = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].Single(asked => asked.Place == sitting.CurrentPlace).Item;
+            var mode = item.Task.Aloud;
+            clock.Advance(TimeSpan.FromSeconds(10 + random.Next(25)));
+            var raw = child.Answer(item, mode);
+            await asking.Answer(connection, Id, sittingId, new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
+        }
+    }
+
+    private async Task Practise(DbConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher)
+    {
+        var practising = new Practising(model, clock);
+        var record = (await ChildRecord.Load(connection, model, id))!;
+        if (record.First.Count == 0) return;
+        clock.Advance(TimeSpan.FromMinutes(3));
+        var (_, sitting) = await practising.Assign(connection, Id, record, record.First[0].Finding.Pattern, seed: 1, teacher);
+        while (await Practising.Where(connection, sitting) is { Asked: { } asked } turn)
+        {
+            if (turn.Settled)
+            {
+                await practising.GoOn(connection, Id, sitting, asked.Place);
+                continue;
+            }
+            var mode = asked.Item.Task.OnScreen;
+            // Looking again helps: the second answer is the right one.
+            var raw = turn.First is null ? child.Answer(asked.Item, mode) : asked.Item.Right.Short(Wording.Usual);
+            clock.Advance(TimeSpan.FromSeconds(20));
+            await practising.Answer(connection, Id, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
+        }
+    }
+
+    /// <summary>A clock that stands where a visit is.</summary>
+    private sealed class VisitClock(DateTimeOffset now) : TimeProvider
+    {
+        private DateTimeOffset _now = now;
+
+        public override DateTimeOffset GetUtcNow() => _now;
+
+        public void Advance(TimeSpan by) => _now += by;
+    }
+}

@@ -1,0 +1,69 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+
+namespace Umbick.Casework.Files;
+
+/// <summary>What answers say, as it is printed and kept: JSON with names that never change.</summary>
+public static class DiagnosisJson
+{
+    /// <summary>How it is written.</summary>
+    public static JsonSerializerOptions Options { get; } = new()
+    {
+        PropertyNamingPolicy = JsonNamingPolicy.CamelCase,
+        DefaultIgnoreCondition = JsonIgnoreCondition.Never,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
+
+    /// <summary>One pattern of one child.</summary>
+    public sealed record PatternFinding(string Pattern, string Step, double Belief, string Label, int Telling, int ItsWay, int Right, IReadOnlyList<string> Alike);
+
+    /// <summary>One child.</summary>
+    public sealed record ChildFinding(string Child, int Answers, double Guessing, IReadOnlyList<PatternFinding> Patterns, IReadOnlyList<int> Unexplained);
+
+    /// <summary>A whole file.</summary>
+    public sealed record Diagnosis(string Engine, IReadOnlyList<ChildFinding> Children);
+
+    /// <summary>The name of a step as it stands in files.</summary>
+    public static string Name(Step step) => step switch
+    {
+        Step.PastOrTo => "past-or-to",
+        Step.CountingOn => "counting-on",
+        Step.DayHalves => "day-halves",
+        _ => step.ToString().ToLowerInvariant(),
+    };
+
+    /// <summary>What is concluded of one child. Places of unexplained answers count from 1.</summary>
+    public static ChildFinding Of(string child, Conclusion conclusion, IReadOnlyList<ItemAnswer> answers) => new(
+        child,
+        conclusion.Answers,
+        Math.Round(conclusion.Guessing, 3),
+        [
+            .. conclusion.Findings.Select(Of),
+            .. Beside(answers, conclusion),
+        ],
+        [.. conclusion.Unexplained.Select(index => index + 1)]);
+
+    private static PatternFinding Of(Finding finding) => new(
+        finding.Pattern.Id,
+        Name(finding.Pattern.Step),
+        Math.Round(finding.Belief, 3),
+        finding.Label.ToString().ToLowerInvariant(),
+        finding.Evidence.Answers.Count,
+        finding.Evidence.ItsWay,
+        finding.Evidence.Right,
+        [.. finding.Evidence.NotYetTold.Select(pattern => pattern.Id)]);
+
+    private static IEnumerable<PatternFinding> Beside(IReadOnlyList<ItemAnswer> answers, Conclusion conclusion)
+    {
+        foreach (var step in new[] { Step.CountingOn, Step.DayHalves })
+        {
+            foreach (var finding in OtherSkillModel.Of(step, answers, conclusion.Hundreds))
+            {
+                if (finding.Pattern is not { } pattern || finding.Belief < Conclusion.Worth || finding.Telling == 0) continue;
+                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
+            }
+        }
+    }
+}

@@ -1,0 +1,143 @@
+using Umbick.Store;
+using System.Data.Common;
+using System.Text.Json;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
+
+namespace Umbick.Casework;
+
+/// <summary>Where a child is in a practice set.</summary>
+/// <param name="Sitting">The sitting.</param>
+/// <param name="Preferences">How clocks are taught, said and drawn for her.</param>
+/// <param name="Asked">The item being asked; null when all are done.</param>
+/// <param name="First">Her first answer to it; null before.</param>
+/// <param name="Second">Her second answer, after looking again; null before.</param>
+/// <param name="FirstRight">Whether the first is right.</param>
+/// <param name="SecondRight">Whether the second is right.</param>
+/// <param name="Done">How many items are done.</param>
+/// <param name="Total">How many items there are.</param>
+public sealed record SetPlace(Sitting Sitting, TeachingPreferences Preferences, AskedItem? Asked, AnswerRow? First, AnswerRow? Second, bool FirstRight, bool SecondRight, int Done, int Total)
+{
+    /// <summary>The set that is practised.</summary>
+    public required AssignedSet Set { get; init; }
+
+    /// <summary>How long the line beside the question runs, in seconds; null where there is none.</summary>
+    public double? LineSeconds => Set.IsAtEase && Preferences.CountsDown ? Set.LineSeconds : null;
+
+    /// <summary>Whether the hands go together while she sets this one.</summary>
+    public bool Geared => Preferences.PractisesGeared && Asked is not null && AnswerBoxes.CanGear(Asked.Item);
+
+    /// <summary>Whether the item is settled: answered rightly, or tried twice.</summary>
+    public bool Settled => FirstRight || Second is not null;
+}
+
+/// <summary>Practising: a set is made and assigned; a child does it, with one look again at each item before she is told.</summary>
+public sealed class Practising(ReadingModel model, TimeProvider clock)
+{
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    /// <summary>The set that would be assigned for a pattern, or, without one, for reading at ease.</summary>
+    public PracticeSet Make(ChildRecord record, Pattern? pattern, int seed)
+    {
+        var child = record.Child;
+        return pattern is null
+            ? new EaseSet(Uses).Make(child.Stage, seed)
+            : new SetMaker(model, child.Preferences.Wording, Uses).Make(pattern, child.Stage, record.NextSupport, seed);
+
+        bool Uses(ClockTask task) => child.Uses(task, child.Stage);
+    }
+
+    /// <summary>Assigns a set and opens its sitting.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="school">The school.</param>
+    /// <param name="record">The child's record.</param>
+    /// <param name="pattern">The pattern; null for reading at ease.</param>
+    /// <param name="seed">The same seed makes the same set.</param>
+    /// <param name="by">Who gives it.</param>
+    /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
+    /// <returns>The set's id and its sitting's.</returns>
+    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern? pattern, int seed, Guid by, Guid? id = null)
+    {
+        var set = Make(record, pattern, seed);
+        var (setId, sittingId) = (id ?? Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
+        var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
+        {
+            pattern = finding.Pattern.Id,
+            belief = Math.Round(finding.Belief, 3),
+            label = finding.Label.ToString(),
+        }));
+        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (record.NextSupport, default(double?));
+        if (!await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
+        var sitting = new Sitting
+        {
+            Id = sittingId,
+            Child = record.Child.Id,
+            Kind = SittingKind.Practice,
+            PracticeSet = setId,
+            Stage = record.Child.Stage,
+            Length = set.Items.Count,
+            StartedAt = Now,
+        };
+        await Sittings.Start(connection, school, sitting);
+        await Sittings.Ask(connection, school, sittingId, set.Items.Select((item, i) => new AskedItem(i + 1, item.Item, item.Support, item.Why)), Now);
+        return (setId, sittingId);
+    }
+
+    /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>
+    public static async Task<SetPlace?> Where(DbConnection connection, Guid sittingId) =>
+        await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
+
+    /// <summary>Keeps an answer. Where the child has gone on without a connection, the set goes on to where the child is.</summary>
+    public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true } sitting) return Submitted.NotFound;
+        var kept = await AnswerKeeping.Keep(connection, school, sitting, submission, by: null, Now);
+        if (kept is not (Submitted.Kept or Submitted.KeptBefore)) return kept;
+        if (sitting.EndedAt is not null)
+        {
+            if (kept == Submitted.Kept) await SittingEnding.Renew(connection, model, school, sitting);
+        }
+        else if (submission.Later && submission.Place >= sitting.CurrentPlace)
+        {
+            await MoveOn(connection, school, sitting, submission.Place, sitting.Length);
+        }
+        else if (submission.Place > sitting.CurrentPlace)
+        {
+            await Sittings.MoveTo(connection, sittingId, submission.Place);
+        }
+        return kept;
+    }
+
+    /// <summary>Goes on to the next item once one is settled; after the last the sitting ends.</summary>
+    public async Task GoOn(DbConnection connection, Guid school, Guid sittingId, int place)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
+        var turn = await TurnOf(connection, sitting);
+        if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, school, sitting, place, turn.Total);
+    }
+
+    private async Task MoveOn(DbConnection connection, Guid school, Sitting sitting, int place, int total)
+    {
+        if (place < total) await Sittings.MoveTo(connection, sitting.Id, place + 1);
+        else await SittingEnding.End(connection, model, school, sitting, Now);
+    }
+
+    private static async Task<SetPlace> TurnOf(DbConnection connection, Sitting sitting)
+    {
+        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
+        var manner = await Children.PreferencesOf(connection, sitting.Child);
+        var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
+        if (sitting.EndedAt is not null) return new SetPlace(sitting, manner, null, null, null, false, false, asked.Count, asked.Count) { Set = set };
+        var item = asked.Single(one => one.Place == sitting.CurrentPlace);
+        var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == item.Place).ToList();
+        var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
+        return new SetPlace(sitting, manner, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count) { Set = set };
+
+        bool IsRight(AnswerRow? given) =>
+            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage, manner.Nearness);
+    }
+}

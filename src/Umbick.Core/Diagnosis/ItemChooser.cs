@@ -1,0 +1,156 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>
+/// Chooses what to ask next: the item whose answer is expected to tell most about the joint belief (Lindley's expected
+/// information), less a cost for length and sameness, held to a floor of items that come out right.
+/// </summary>
+/// <param name="model">The model.</param>
+/// <param name="seed">Breaks ties; the same seed breaks them the same way.</param>
+/// <param name="taken">How answers to a task are taken; where nothing is said, as they stand.</param>
+/// <param name="wording">How the reasons say times.</param>
+public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask, AnswerMode>? taken = null, Wording? wording = null)
+{
+    private readonly Func<ClockTask, AnswerMode> _taken = taken ?? (task => task.Taken);
+    private IReadOnlyList<Item>? _bank;
+    private Prediction[] _predictions = [];
+
+    /// <summary>About two of every three items should come out right.</summary>
+    public const double RightShare = 2.0 / 3;
+
+    /// <summary>How many items the right ones may lag behind that share before an easier one is asked.</summary>
+    private const double Slack = 3;
+
+    /// <summary>An item at least this likely to come out right is an easier one.</summary>
+    private const double Easier = 0.75;
+
+    private const double SameHourCost = 0.03;
+    private const double SameMinuteCost = 0.02;
+    private const double SameTaskCost = 0.02;
+
+    /// <summary>Writing and placing take longer than saying.</summary>
+    private const double LengthCost = 0.05;
+
+    /// <summary>What it is worth to see a pattern that is believed, but has not shown itself often enough to be called.</summary>
+    private const double ShowsWorth = 0.25;
+
+    /// <summary>Parts of a procedure believed less than this are left out when all items are weighed.</summary>
+    private const double Roughly = 3e-3;
+
+    /// <summary>Parts of a procedure believed less than this are left out when the best are weighed again.</summary>
+    private const double Exactly = 2e-5;
+
+    /// <summary>How many of the best are weighed again.</summary>
+    private const int Looked = 40;
+
+    /// <summary>The best next item, or null where everything has been asked.</summary>
+    /// <param name="belief">What is believed now.</param>
+    /// <param name="bank">The items that may be asked.</param>
+    /// <param name="asked">The items asked in this sitting, in order.</param>
+    /// <param name="right">How many of those came out right.</param>
+    /// <param name="wanting">Patterns that are believed, but have not shown themselves enough to be called.</param>
+    public NextItem? Choose(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null)
+    {
+        var weighed = Weigh(belief, bank, asked, wanting ?? []);
+        if (weighed.Count == 0) return null;
+        // A sitting opens on something that will very likely come right, and goes back to such a one when too little does.
+        var easierOnly = asked.Count == 0 || right + Easier < (RightShare * (asked.Count + 1)) - Slack;
+        var floor = easierOnly ? Math.Min(Easier, 0.9 * weighed.Max(item => item.RightChance)) : 0;
+        var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
+        return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction, wording ?? Wording.Usual), best.Information, best.RightChance);
+    }
+
+    /// <summary>An item to end on: one that will very likely come out right, and is not the same as the last.</summary>
+    public NextItem? Close(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked)
+    {
+        var weighed = Weigh(belief, bank, asked, []);
+        if (weighed.Count == 0) return null;
+        var best = weighed.MaxBy(item => Math.Round(item.RightChance, 2) + (0.01 * item.Worth));
+        return new NextItem(best.Item, "Ends on one that will very likely come out right.", best.Information, best.RightChance);
+    }
+
+    private readonly record struct Weighed(Item Item, Prediction Prediction, double Information, double RightChance, double Worth);
+
+    /// <summary>Weighs every item roughly, and then those that look best exactly.</summary>
+    private List<Weighed> Weigh(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting)
+    {
+        var already = asked.ToHashSet();
+        var sameness = new Sameness(asked);
+        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Seen)).ToList();
+        var beliefs = new Dictionary<SubSpace, double[]>();
+        var rough = WeighAll(PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)), Roughly);
+        if (rough.Count == 0) return rough;
+        var easiest = rough.MaxBy(item => item.RightChance);
+        var best = rough.OrderByDescending(item => item.Worth).Take(Looked).Concat(rough.Where(item => item.RightChance >= Easier).OrderByDescending(item => item.Worth).Take(Looked));
+        return WeighAll(best.Append(easiest).Select(item => item.Prediction).Distinct(), Exactly);
+
+        List<Weighed> WeighAll(IEnumerable<Prediction> predictions, double smallest)
+        {
+            var over = new Dictionary<SubSpace, ExpectedInformation>();
+            var weighed = new List<Weighed>(bank.Count);
+            foreach (var prediction in predictions)
+            {
+                if (!over.TryGetValue(prediction.SubSpace, out var expected))
+                {
+                    if (!beliefs.TryGetValue(prediction.SubSpace, out var shares)) beliefs[prediction.SubSpace] = shares = belief.MarginalOver(prediction.SubSpace);
+                    over[prediction.SubSpace] = expected = new ExpectedInformation(shares, smallest);
+                }
+                var item = prediction.Item;
+                var (information, rightChance) = expected.Of(prediction);
+                var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? LengthCost : 0);
+                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ShowsWorth * Shown(prediction)) - cost + Jitter(item)));
+            }
+            return weighed;
+        }
+
+        int Shown(Prediction prediction)
+        {
+            var shown = 0;
+            foreach (var pair in pairs)
+            {
+                if (prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) == prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.Without))) continue;
+                if (pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))) shown++;
+            }
+            return shown;
+        }
+    }
+
+    /// <summary>The predictions for a bank's items; a sitting chooses from the same bank again and again.</summary>
+    private Prediction[] PredictionsOf(IReadOnlyList<Item> bank)
+    {
+        if (!ReferenceEquals(_bank, bank)) (_bank, _predictions) = (bank, [.. bank.Select(item => model.Predict(item, _taken(item.Task)))]);
+        return _predictions;
+    }
+
+    /// <summary>How much an item repeats the last few that were asked.</summary>
+    private sealed class Sameness
+    {
+        private const int Last = 4;
+        private readonly double[] _hours = new double[13];
+        private readonly double[] _minutes = new double[60];
+        private readonly Dictionary<ClockTask, double> _tasks = new(ReferenceEqualityComparer.Instance);
+
+        public Sameness(IReadOnlyList<Item> asked)
+        {
+            foreach (var item in asked.TakeLast(Last))
+            {
+                _hours[item.Time.Hour] += SameHourCost;
+                _minutes[item.Time.Minute] += SameMinuteCost;
+                _tasks[item.Task] = _tasks.GetValueOrDefault(item.Task) + SameTaskCost;
+            }
+        }
+
+        public double CostOf(Item item) => _hours[item.Time.Hour] + _minutes[item.Time.Minute] + _tasks.GetValueOrDefault(item.Task);
+    }
+
+    /// <summary>Breaks ties, so that not every child is asked the same; the same seed breaks them the same way.</summary>
+    private double Jitter(Item item)
+    {
+        var hash = (uint)seed * 2654435761u;
+        foreach (var sign in item.Task.Id) hash = (hash ^ sign) * 16777619u;
+        hash = (hash ^ (uint)((item.Time.Hour * 60) + item.Time.Minute)) * 2246822519u;
+        return (hash >> 8) / (double)(1 << 24) * 0.02;
+    }
+}

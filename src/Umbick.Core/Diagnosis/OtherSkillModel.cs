@@ -1,0 +1,121 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>What is believed of one way of counting on, or of telling the halves of the day.</summary>
+/// <param name="Pattern">The pattern; null for the correct way.</param>
+/// <param name="Belief">The belief in it, 0 to 1.</param>
+/// <param name="Telling">How many of its telling questions were asked.</param>
+/// <param name="ItsWay">How many went its way.</param>
+public sealed record OtherSkillFinding(Pattern? Pattern, double Belief, int Telling, int ItsWay)
+{
+    /// <summary>What it is called.</summary>
+    public Label Label => Conclusion.LabelOf(Belief, ItsWay >= Conclusion.TellingNeeded);
+}
+
+/// <summary>
+/// A small model beside the reading: the correct way and the patterns of one step, each of which answers outright. It is
+/// reckoned exactly, by Bayes' rule, apart from the joint space.
+/// </summary>
+public static class OtherSkillModel
+{
+    private const double Follows = 0.85;
+    private const double RightOtherwise = 0.5;
+    private const double ChanceAnswer = 0.02;
+
+    /// <summary>What these answers say of a step.</summary>
+    /// <param name="step">Counting on, or the halves of the day.</param>
+    /// <param name="answers">All answers; those that are no question of this step say nothing.</param>
+    /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons in hundreds more likely.</param>
+    public static IReadOnlyList<OtherSkillFinding> Of(Step step, IEnumerable<ItemAnswer> answers, double hundreds = 0)
+    {
+        var patterns = Catalogue.All.Where(pattern => pattern.Step == step).ToList();
+        var priors = patterns.Select(pattern => pattern.Id == "hundred-minutes" ? pattern.Weight * (1 + ((Catalogue.HundredsLink - 1) * hundreds)) : pattern.Weight).ToList();
+        var shares = priors.Prepend(1 - priors.Sum()).ToArray();
+        var telling = new int[patterns.Count];
+        var itsWay = new int[patterns.Count];
+        foreach (var given in answers)
+        {
+            if (given.Item.OtherSkill is not { Kind: not (QuestionKind.Skill or QuestionKind.Feel or QuestionKind.Unreadable) } question || given.Telling is not TextAnswer { Text: var text }) continue;
+            if (!Concerns(step, question)) continue;
+            var right = question.IsRight(text);
+            shares[0] *= Chance(right, right, question);
+            for (var i = 0; i < patterns.Count; i++)
+            {
+                var its = ((OtherSkillRule)patterns[i].Rule).AnswerTo(question);
+                var same = its is null ? right : OtherSkillItem.Same(its, text);
+                shares[i + 1] *= Chance(same, right, question);
+                if (its is null) continue;
+                telling[i]++;
+                if (same) itsWay[i]++;
+            }
+        }
+        var total = shares.Sum();
+        return [new OtherSkillFinding(null, shares[0] / total, 0, 0), .. patterns.Select((pattern, i) => new OtherSkillFinding(pattern, shares[i + 1] / total, telling[i], itsWay[i]))];
+    }
+
+    /// <summary>The patterns that answer just so to a question.</summary>
+    public static IReadOnlyList<Pattern> Explaining(OtherSkillItem question, string answer) =>
+        [.. Catalogue.All.Where(pattern => pattern.Rule is OtherSkillRule way && way.AnswerTo(question) is { } its && OtherSkillItem.Same(its, answer))];
+
+    private static bool Concerns(Step step, OtherSkillItem question) =>
+        (step == Step.DayHalves) == (question.Kind is QuestionKind.HalfOfDay or QuestionKind.DayTime);
+
+    private static double Chance(bool itsAnswer, bool right, OtherSkillItem question)
+    {
+        var chance = question.Choices.Count > 0 ? 1.0 / question.Choices.Count : ChanceAnswer;
+        return (itsAnswer ? Follows : 0) + ((1 - Follows) * ((right ? RightOtherwise : 0) + ((1 - RightOtherwise) * chance)));
+    }
+}
+
+/// <summary>What is believed of one prerequisite skill.</summary>
+/// <param name="Skill">The skill.</param>
+/// <param name="Known">The belief that it is there, 0 to 1.</param>
+/// <param name="Asked">How many questions were asked for it.</param>
+public sealed record SkillBelief(string Skill, double Known, int Asked)
+{
+    private const double Before = 0.8;
+    private const double RightWhenKnown = 0.95;
+    private const double RightWhenNot = 0.1;
+
+    /// <summary>From this belief on a skill is there; below one minus this it is not.</summary>
+    public const double Sure = 0.9;
+
+    /// <summary>Whether the skill is there, in a word.</summary>
+    public string InAWord => Known switch
+    {
+        >= Sure => "yes",
+        < 1 - Sure => "no",
+        >= 0.5 => "probably",
+        _ => "probably not",
+    };
+
+    /// <summary>Every skill that was asked for.</summary>
+    public static IReadOnlyList<SkillBelief> Of(IEnumerable<ItemAnswer> answers) =>
+    [
+        .. from given in answers
+           where given.Item.OtherSkill?.Skill is not null
+           group given by given.Item.OtherSkill!.Skill! into skill
+           select new SkillBelief(skill.Key, Believed(skill), skill.Count()),
+    ];
+
+    /// <summary>Whether these answers say that the child does not yet count in fives.</summary>
+    public static bool NotYetCountingInFives(IEnumerable<ItemAnswer> answers) =>
+        Of(answers).Any(skill => skill.Skill == OtherSkillItems.CountsInFives && skill.Known < 1 - Sure);
+
+    private static double Believed(IEnumerable<ItemAnswer> answers)
+    {
+        var (known, not) = (Before, 1 - Before);
+        foreach (var given in answers)
+        {
+            var question = given.Item.OtherSkill!;
+            var right = given.Telling is TextAnswer text && question.IsRight(text.Text);
+            var guessed = Math.Max(RightWhenNot, question.Choices.Count > 0 ? 1.0 / question.Choices.Count : 0);
+            known *= right ? RightWhenKnown : 1 - RightWhenKnown;
+            not *= right ? guessed : 1 - guessed;
+        }
+        return known / (known + not);
+    }
+}

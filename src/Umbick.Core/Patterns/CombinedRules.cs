@@ -1,0 +1,21 @@
+namespace Umbick.Core.Patterns;
+
+/// <summary>Two ways of one step that a child can have together, each where the other is silent.</summary>
+public sealed class CombinedRules(StepRule first, StepRule second) : StepRule(first.Step)
+{
+    /// <inheritdoc/>
+    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    {
+        var between = new PartialReadings();
+        first.Read(thought, share, between);
+        for (var i = 0; i < between.Count; i++) second.Read(between.All[i], between.Shares[i], after);
+    }
+
+    /// <inheritdoc/>
+    public override void Invert(in PartialReading thought, double share, PartialReadings after)
+    {
+        var between = new PartialReadings();
+        first.Invert(thought, share, between);
+        for (var i = 0; i < between.Count; i++) second.Invert(between.All[i], between.Shares[i], after);
+    }
+}

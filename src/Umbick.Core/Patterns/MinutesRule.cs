@@ -1,0 +1,72 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Patterns;
+
+/// <summary>Minutes read off a hand.</summary>
+/// <param name="Minutes">The minutes said; a muddled count can pass 59.</param>
+/// <param name="HoursOn">How many hours on from the hour read: 1 where the coming hour is said with them.</param>
+public readonly record struct MinutesRead(int Minutes, int HoursOn = 0);
+
+/// <summary>Which minutes are read off a hand.</summary>
+public sealed class MinutesRule : StepRule
+{
+    private const int Ticks = 60;
+
+    private readonly Func<int, bool, IReadOnlyList<Weighted<MinutesRead>>> _read;
+    private readonly IReadOnlyList<Weighted<MinutesRead>>[] _reads;
+    private readonly IReadOnlyList<Weighted<int>>[] _places;
+
+    /// <summary>Makes a way.</summary>
+    /// <param name="read">From the tick the hand is at (0 to 59), and whether the hour hand is between two numerals, to the minutes.</param>
+    public MinutesRule(Func<int, bool, IReadOnlyList<Weighted<MinutesRead>>> read) : base(Step.Minutes)
+    {
+        _read = read;
+        _reads = [.. Both((tick, between) => read(tick, between))];
+        _places = [.. Both(PlacesFor)];
+    }
+
+    /// <summary>The same way, but o'clock, half and quarters are known as wholes and come out right.</summary>
+    public MinutesRule WithBenchmarks() => new((tick, between) => tick % 15 == 0 ? [new(new(tick), 1)] : _read(tick, between));
+
+    /// <inheritdoc/>
+    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    {
+        foreach (var minutes in _reads[Index(thought.MinutePointer, HourRule.IsBetween(thought.HourPointer))])
+        {
+            var hour = thought.Hour == PartialReading.AnyWrong ? thought.Hour : Hours.Named(thought.Hour + minutes.Value.HoursOn);
+            after.Add(thought with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
+        }
+    }
+
+    /// <summary>The hand goes where her own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
+    public override void Invert(in PartialReading thought, double share, PartialReadings after)
+    {
+        foreach (var place in _places[Index(thought.Minutes, HourRule.IsBetween(thought.HourPointer))])
+            after.Add(thought with { Placed = thought.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 }, share * place.Weight);
+    }
+
+    private IReadOnlyList<Weighted<int>> PlacesFor(int minutes, bool between)
+    {
+        var places = Enumerable.Range(0, Ticks)
+            .Select(tick => new Weighted<int>(tick, _reads[Index(tick, between)].Where(read => read.Value.Minutes == minutes).Sum(read => read.Weight)))
+            .Where(place => place.Weight > 0)
+            .ToList();
+        var correct = places.Find(place => place.Value == minutes);
+        if (places.Count == 0 || correct.Weight >= 0.5) return [new(minutes, 1)];
+        // A numeral is an easier place to aim at than a tick between two.
+        if (places.Exists(place => place.Value % 5 == 0)) places = [.. places.Where(place => place.Value % 5 == 0)];
+        var total = places.Sum(place => place.Weight);
+        return [.. places.Select(place => new Weighted<int>(place.Value, place.Weight / total))];
+    }
+
+    private static IEnumerable<T> Both<T>(Func<int, bool, T> of)
+    {
+        foreach (var between in new[] { false, true })
+        {
+            for (var tick = 0; tick < Ticks; tick++) yield return of(tick, between);
+        }
+    }
+
+    private static int Index(int tick, bool between) => tick + (between ? Ticks : 0);
+}

@@ -1,0 +1,16 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Patterns;
+
+/// <summary>How an hour and minutes are put into figures.</summary>
+/// <param name="write">From the hour (1 to 12) and minutes to figures.</param>
+public sealed class WritingRule(Func<int, int, DigitalAnswer> write) : StepRule(Step.Writing)
+{
+    /// <inheritdoc/>
+    public override void Read(in PartialReading thought, double share, PartialReadings after) =>
+        after.Add(thought.OtherAt is null ? thought with { Figures = write(thought.Hour, thought.Minutes), Hour = 0, Minutes = 0 } : thought, share);
+
+    /// <inheritdoc/>
+    public override void Invert(in PartialReading thought, double share, PartialReadings after) => Read(thought, share, after);
+}

@@ -1,0 +1,23 @@
+using Microsoft.AspNetCore.Mvc.Filters;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web;
+
+/// <summary>Reads the school's manner where a teacher's request begins; a page that is a child's puts hers in its place.</summary>
+public sealed class PreferencesFilter(Database database, RequestPreferences here, TimeProvider clock) : IAsyncPageFilter
+{
+    public Task OnPageHandlerSelectionAsync(PageHandlerSelectedContext context) => Task.CompletedTask;
+
+    public async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
+    {
+        if (context.HttpContext.User.IsTeacher() && context.HandlerInstance is not Pages.ErrorModel)
+        {
+            var school = context.HttpContext.User.Teacher().School;
+            var ways = await database.InSchool(school, connection => Schools.SettingsAndDay(connection, clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
+            (here.Teaching, here.TimeZone, here.Today) = (new TeachingPreferences(ways.Settings), ways.TimeZone, ways.Today);
+        }
+        await next();
+    }
+}

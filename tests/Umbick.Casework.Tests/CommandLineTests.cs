@@ -1,0 +1,122 @@
+using System.Diagnostics;
+using System.Text.Json;
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Simulation;
+
+namespace Umbick.Casework.Tests;
+
+/// <summary>The verbs that need no database, run as anybody would.</summary>
+public sealed class CommandLineTests
+{
+    [Fact]
+    public async Task A_file_is_diagnosed_child_by_child()
+    {
+        var file = await Made(
+            "child,date,task,given,answer\n"
+            + "Fennel,2026-03-02,read-digital,4:00,12:20\nFennel,2026-03-02,read-digital,9:00,12:45\nFennel,2026-03-02,read-words,7:00,25 to 1\n"
+            + "Plover,2026-03-02,read-digital,9:00,9:00\nFennel,2026-03-09,read-digital,2:30,6:10\nFennel,2026-03-09,read-digital,2:30,9:51\n");
+        var (code, output, _) = await Run("", "diagnose", file);
+        Assert.Equal(0, code);
+        using var json = JsonDocument.Parse(output);
+        var fennel = json.RootElement.GetProperty("children")[0];
+        Assert.Equal("Fennel", fennel.GetProperty("child").GetString());
+        Assert.Equal(5, fennel.GetProperty("answers").GetInt32());
+        Assert.Equal([5], fennel.GetProperty("unexplained").EnumerateArray().Select(place => place.GetInt32()));
+        var first = fennel.GetProperty("patterns")[0];
+        Assert.Equal(["pattern", "step", "belief", "label", "telling", "itsWay", "right", "alike"], first.EnumerateObject().Select(property => property.Name));
+        Assert.Equal(("hands-swapped", "hands", "likely"), (first.GetProperty("pattern").GetString(), first.GetProperty("step").GetString(), first.GetProperty("label").GetString()));
+        Assert.Equal("Plover", json.RootElement.GetProperty("children")[1].GetProperty("child").GetString());
+    }
+
+    [Fact]
+    public async Task A_broken_file_is_told_and_gives_nothing()
+    {
+        var (code, output, errors) = await Run("", "diagnose", await Made("child,date,task,given,answer\nFennel,soon,read-digital,4:00,12:20\n"));
+        Assert.Equal(1, code);
+        Assert.Empty(output);
+        Assert.Contains("line 2, column 2", errors, StringComparison.Ordinal);
+        Assert.Contains("Nothing was taken", errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_a_child_is_called_is_only_text_on_a_page()
+    {
+        var (_, output, _) = await Run("", "diagnose", await Made("child,date,task,given,answer\n<b>x,2026-03-02,read-digital,4:00,12:20\n"), "--html");
+        Assert.DoesNotContain("<b>x", output, StringComparison.Ordinal);
+        Assert.Contains("&lt;b&gt;x", output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_sitting_is_played_line_by_line_and_comes_out_the_same_again()
+    {
+        var child = new HashSet<string> { "numeral-as-minutes" };
+        var first = await Played(child);
+        Assert.Equal(first, await Played(child));
+        using var json = JsonDocument.Parse(first[^1]);
+        Assert.Contains(json.RootElement.GetProperty("patterns").EnumerateArray(), pattern =>
+            pattern.GetProperty("pattern").GetString() == "numeral-as-minutes" && pattern.GetProperty("label").GetString() == "likely");
+    }
+
+    [Theory]
+    [InlineData("nonsense")]
+    [InlineData("{\"child\":\"a\",\"items\":0}")]
+    [InlineData("{\"child\":\"a\",\"stage\":99}")]
+    public async Task A_sitting_that_begins_wrongly_is_told(string line)
+    {
+        var (code, output, _) = await Run(line + "\n", "sitting");
+        Assert.Equal(1, code);
+        Assert.Contains("error", output, StringComparison.Ordinal);
+    }
+
+    private static async Task<List<string>> Played(IReadOnlySet<string> patterns)
+    {
+        using var process = Start("sitting", "--seed", "7");
+        await process.StandardInput.WriteLineAsync("{\"child\":\"a\",\"items\":8,\"stage\":10}");
+        var lines = new List<string>();
+        while (await process.StandardOutput.ReadLineAsync() is { } line)
+        {
+            lines.Add(line);
+            using var json = JsonDocument.Parse(line);
+            if (!json.RootElement.TryGetProperty("ask", out var ask)) break;
+            Assert.Equal(["task", "given", "choices", "why"], ask.EnumerateObject().Select(property => property.Name));
+            var task = ClockTasks.Find(ask.GetProperty("task").GetString())!;
+            var time = AnswerParser.Parse(ask.GetProperty("given").GetString()).Meaning!.Value;
+            var answer = SecondReading.Answers(task.Id, time.Hour, time.Minute, patterns, benchmarks: false)[0].Answer;
+            await process.StandardInput.WriteLineAsync(JsonSerializer.Serialize(new { answer }));
+        }
+        process.StandardInput.Close();
+        await process.WaitForExitAsync();
+        Assert.Equal(0, process.ExitCode);
+        return lines;
+    }
+
+    private static async Task<(int Code, string Output, string Errors)> Run(string input, params string[] arguments)
+    {
+        using var process = Start(arguments);
+        await process.StandardInput.WriteAsync(input);
+        process.StandardInput.Close();
+        var errors = process.StandardError.ReadToEndAsync();
+        var output = await process.StandardOutput.ReadToEndAsync();
+        await process.WaitForExitAsync();
+        return (process.ExitCode, output, await errors);
+    }
+
+    private static Process Start(params string[] arguments)
+    {
+        var root = Environment.GetEnvironmentVariable("UMBICK_ROOT") ?? throw new InvalidOperationException("UMBICK_ROOT is not set. Run ./umbick test.");
+        return Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(root, "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"), .. arguments])
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        })!;
+    }
+
+    private static async Task<string> Made(string text)
+    {
+        var path = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.csv");
+        await File.WriteAllTextAsync(path, text, TestContext.Current.CancellationToken);
+        return path;
+    }
+}

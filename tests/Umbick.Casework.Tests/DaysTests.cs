@@ -1,0 +1,189 @@
+using Dapper;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
+using Umbick.Core.Simulation;
+
+namespace Umbick.Casework.Tests;
+
+/// <summary>A sitting's day is that of its answers, where the school is; and what is believed follows from the answers, on every page.</summary>
+public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
+{
+    private static readonly ReadingModel Model = new();
+    private static readonly Guid Teacher = Guid.NewGuid();
+
+    [Theory]
+    // A winter and a summer evening, and both nights on which clocks change.
+    [InlineData("Europe/London", "2026-01-10T23:30:00Z", "2026-01-10")]
+    [InlineData("Europe/London", "2026-07-10T23:30:00Z", "2026-07-11")]
+    [InlineData("Pacific/Auckland", "2026-03-02T11:30:00Z", "2026-03-03")]
+    [InlineData("America/New_York", "2026-03-08T04:59:00Z", "2026-03-07")]
+    [InlineData("America/New_York", "2026-03-09T03:59:00Z", "2026-03-08")]
+    [InlineData("America/New_York", "2026-03-09T04:01:00Z", "2026-03-09")]
+    [InlineData("America/New_York", "2026-11-01T04:30:00Z", "2026-11-01")]
+    [InlineData("America/New_York", "2026-11-02T04:30:00Z", "2026-11-01")]
+    [InlineData("Asia/Kolkata", "2026-05-05T18:31:00Z", "2026-05-06")]
+    public async Task A_sitting_s_day_is_that_of_its_first_answer_where_the_school_is(string zone, string at, string day)
+    {
+        var clock = new Standing(DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture));
+        await schools.App.InSchool(schools.B, connection => Schools.MoveTo(connection, zone));
+        var child = await schools.Child(schools.B);
+        await schools.App.InSchool(schools.B, async connection =>
+        {
+            // Made a week before anybody answered.
+            var sitting = (await new Asking(Model, new Standing(clock.GetUtcNow().AddDays(-7))).Start(connection, schools.B, child))!.Value;
+            Assert.Null((await Sittings.Find(connection, sitting))!.Day);
+            await new Asking(Model, clock).Answer(connection, schools.B, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
+            Assert.Equal(day, (await Sittings.Find(connection, sitting))!.Day!.Value.ToString("O"));
+            Assert.Equal(day, (await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)).ToString("O"));
+            Assert.Equal(day, (await Children.Find(connection, child))!.LastSeen!.Value.ToString("O"));
+        });
+    }
+
+    [Fact]
+    public async Task There_is_no_zone_but_one_of_the_list()
+    {
+        Assert.Equal(0, await schools.App.InSchool(schools.B, connection => Schools.MoveTo(connection, "Harbour/Island")));
+        var zones = await schools.App.InSchool(schools.B, Schools.TimeZones);
+        Assert.Contains("Europe/London", zones);
+        Assert.True(zones.Count > 300);
+    }
+
+    [Fact]
+    public async Task An_answer_that_waited_for_a_connection_is_dated_by_when_it_was_given()
+    {
+        var child = await schools.Child(schools.A);
+        var sitting = await Begin(child, DateTimeOffset.UtcNow.AddDays(-4));
+        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null) { Waited = TimeSpan.FromDays(3) }, null));
+        Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-3)), await Day(sitting));
+        var (given, kept) = await schools.InA(connection => connection.QuerySingleAsync<(DateTime, DateTime)>("select given_at, kept_at from answer where sitting = @sitting", new { sitting }));
+        Assert.Equal(3, (kept - given).TotalDays, 3);
+    }
+
+    [Fact]
+    public async Task Sheets_are_dated_by_the_day_they_were_done_and_never_by_the_day_of_typing()
+    {
+        var screen = new ClassScreening(Model, TimeProvider.System);
+        var (told, later) = (DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-9)), DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-8)));
+        var id = await schools.InA(connection => screen.Start(connection, schools.A, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}", $"Pupil {Guid.NewGuid():N}"]));
+        await schools.InA(connection => screen.TellDay(connection, schools.A, id, told));
+        var sittings = (await schools.InA(connection => screen.Load(connection, id)))!.Children.Select(child => child.Sitting.Sitting.Id).ToList();
+        await schools.InA(connection => screen.Enter(connection, schools.A, sittings[0], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), Teacher));
+        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, schools.A, sittings[1], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), by: null));
+        Assert.Equal(told, await Day(sittings[0]));
+        await schools.InA(connection => screen.TellDay(connection, schools.A, id, later));
+        Assert.Equal(later, await Day(sittings[0]));
+        // What a child gave on a screen has its own day.
+        Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow), await Day(sittings[1]));
+    }
+
+    [Fact]
+    public async Task A_set_that_was_never_done_is_no_practice_no_sitting_and_moves_no_belief()
+    {
+        var child = await schools.Child(schools.A);
+        var asked = await Asked(child, DateTimeOffset.UtcNow.AddDays(-40), "next-hour");
+        var before = await Load(child);
+        await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, schools.A, before, Catalogue.Find("next-hour"), 1, Teacher));
+        var after = await Load(child);
+        Assert.Equal([asked], after.Sittings.Select(sitting => sitting.Sitting.Id));
+        Assert.Equal((1, false), (after.Child.Sittings, after.Child.PractisedSinceAsked));
+        Assert.Equal(before.Child.LastSeen, after.Child.LastSeen);
+        Assert.All(Model.Patterns, pattern => Assert.Equal(before.Replay.Belief.ProbabilityOf(pattern), after.Replay.Belief.ProbabilityOf(pattern), 12));
+    }
+
+    [Fact]
+    public async Task After_an_older_sitting_is_put_right_lists_and_the_child_s_page_say_the_same()
+    {
+        var child = await schools.Child(schools.A);
+        var first = await Asked(child, DateTimeOffset.UtcNow.AddDays(-30), "next-hour");
+        // A short one, so that what was believed before still counts.
+        var second = await Begin(child, DateTimeOffset.UtcNow.AddDays(-28));
+        await Answers(child, second, DateTimeOffset.UtcNow.AddDays(-28), 2, "");
+        await schools.InA(connection => new Asking(Model, new Standing(DateTimeOffset.UtcNow.AddDays(-28))).Stop(connection, schools.A, second));
+        await AssertTheSame(child);
+        var before = await Kept(child);
+        // Every answer of the first sitting is put right by the teacher.
+        foreach (var question in (await Load(child)).Sittings[0].Answered)
+        {
+            var right = new Submission(Guid.NewGuid(), question.Asked.Place, ".", AnswerMode.Said, null) { Corrects = question.Given!.Id };
+            await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, schools.A, first, right, Teacher));
+        }
+        await AssertTheSame(child);
+        var after = await Kept(child);
+        Assert.Equal(2, before.Zip(after).Count(pair => !pair.First.SequenceEqual(pair.Second)));
+    }
+
+    [Fact]
+    public async Task A_sitting_left_in_the_middle_another_stage_and_another_day_are_in_the_lists_too()
+    {
+        var child = await schools.Child(schools.A);
+        await Asked(child, DateTimeOffset.UtcNow.AddDays(-10), "hands-swapped");
+        await AssertTheSame(child);
+        var open = await Begin(child, DateTimeOffset.UtcNow);
+        await Answers(child, open, DateTimeOffset.UtcNow, 7, "");
+        await AssertTheSame(child);
+        await schools.InA(connection => Children.Teach(connection, child, Stage.HalfPast, null, new Dictionary<string, string>()));
+        await AssertTheSame(child);
+        await schools.InA(connection => new Asking(Model, TimeProvider.System).Stop(connection, schools.A, open));
+        await schools.InA(async connection =>
+        {
+            await new Asking(Model, TimeProvider.System).TellDay(connection, schools.A, (await Sittings.Find(connection, open))!, DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-60)));
+            return true;
+        });
+        await AssertTheSame(child);
+        Assert.Equal(open, (await Load(child)).Sittings[0].Sitting.Id);
+    }
+
+    private async Task AssertTheSame(Guid child)
+    {
+        var record = await Load(child);
+        var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
+        Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)), listed.Labels.Where(one => one.Label is Label.Likely or Label.Possible).Select(one => (one.Pattern.Id, one.Label)));
+        Assert.Equal(record.Next, WhatNext.For(listed.State));
+        // What is kept after the last finished sitting is what is believed then.
+        var last = record.Sittings.ToList().FindLastIndex(sitting => sitting.Sitting.EndedAt is not null);
+        var kept = (await schools.InA(connection => Marginals.After(connection, [record.Sittings[last].Sitting.Id])))[record.Sittings[last].Sitting.Id];
+        Assert.Equal(record.After(last).Findings.Select(finding => (finding.Pattern.Id, finding.Label)).Order(), kept.Select(one => (one.Pattern.Id, one.Label)).Order());
+    }
+
+    /// <summary>What is kept of belief after each sitting.</summary>
+    private async Task<List<List<string>>> Kept(Guid child)
+    {
+        var sittings = (await Load(child)).Sittings.Select(sitting => sitting.Sitting.Id).ToList();
+        var rows = (await schools.InA(connection => connection.QueryAsync<(Guid Sitting, string Told)>(
+            "select sitting, pattern || ' ' || label || ' ' || round(belief::numeric, 6) from marginal where sitting = any(@sittings) order by pattern", new { sittings }))).ToLookup(row => row.Sitting, row => row.Told);
+        return [.. sittings.Select(sitting => rows[sitting].ToList())];
+    }
+
+    private async Task<Guid> Asked(Guid child, DateTimeOffset at, string pattern)
+    {
+        var sitting = await Begin(child, at);
+        await Answers(child, sitting, at, 12, pattern);
+        return sitting;
+    }
+
+    private async Task Answers(Guid child, Guid sitting, DateTimeOffset at, int count, string pattern)
+    {
+        var simulated = new SimulatedChild(Model, Catalogue.Find(pattern) is { } known ? [known] : [], 1, new Random(7));
+        for (var i = 0; i < count; i++)
+        {
+            var now = (await Load(child)).SittingsAsked.Single(one => one.Sitting.Id == sitting);
+            var item = now.Questions.Single(question => question.Asked.Place == now.Sitting.CurrentPlace).Asked.Item;
+            var submission = new Submission(Guid.NewGuid(), now.Sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2);
+            await schools.InA(connection => new Asking(Model, new Standing(at)).Answer(connection, schools.A, sitting, submission, Teacher));
+        }
+    }
+
+    private async Task<Guid> Begin(Guid child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new Standing(at)).Start(connection, schools.A, child)))!.Value;
+
+    private async Task<DateOnly?> Day(Guid sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
+
+    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+
+    /// <summary>A clock that stands.</summary>
+    private sealed class Standing(DateTimeOffset at) : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => at;
+    }
+}

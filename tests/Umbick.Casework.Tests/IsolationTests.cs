@@ -1,0 +1,151 @@
+using System.Data.Common;
+using Dapper;
+using Npgsql;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+
+namespace Umbick.Casework.Tests;
+
+/// <summary>What the site's role can see and do, whatever a query forgets.</summary>
+public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
+{
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code"];
+
+    [Fact]
+    public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
+    {
+        var tables = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, bool Enabled, bool Forced, string Owner)>(
+            """
+            select relname::text, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner)::text from pg_class
+            where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schemaversions'
+            """));
+        Assert.Equal(SchoolTables.Append("data_protection_key").Append("code_try").Append("ready_probe").Order(), tables.Select(table => table.Name).Order());
+        Assert.All(tables, table => Assert.True(table is { Enabled: true, Forced: true, Owner: "umbick_owner" }, table.Name));
+    }
+
+    [Fact]
+    public async Task Without_a_school_no_row_of_any_table_is_seen()
+    {
+        await Fill(schools.A);
+        foreach (var table in SchoolTables)
+            Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table}")));
+        await Refused("select * from data_protection_key");
+        await Refused("select * from schemaversions");
+        await Refused("select new_mark()");
+        Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from information_schema.role_table_grants where table_name = 'code_try' and grantee = 'umbick_app'")));
+    }
+
+    [Fact]
+    public async Task With_one_school_set_a_forgotten_where_shows_none_of_another()
+    {
+        await Fill(schools.A);
+        await Fill(schools.B);
+        foreach (var table in SchoolTables)
+        {
+            var column = table == "school" ? "id" : "school";
+            var seen = await schools.InA(connection => connection.QueryAsync<Guid>($"select distinct {column} from {table}"));
+            Assert.Equal([schools.A], seen);
+        }
+    }
+
+    [Fact]
+    public async Task A_connection_from_the_pool_forgets_its_school()
+    {
+        await Fill(schools.A);
+        // Also where the driver resets nothing as a connection goes back: the transaction itself sets the school for its own length.
+        var settings = new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { MaxPoolSize = 1, NoResetOnClose = true };
+        await using var one = NpgsqlDataSource.Create(settings);
+        var database = new Database(one);
+        Assert.NotEqual(0, await database.InSchool(schools.A, connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        Assert.Equal(0, await database.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        Assert.Equal(0, await database.InSchool(Guid.NewGuid(), connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+    }
+
+    [Fact]
+    public async Task A_row_of_another_school_cannot_be_written()
+    {
+        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(async connection =>
+        {
+            await Children.Add(connection, schools.B, new Child(Guid.NewGuid(), "Stray", Stage.OClock), DateTime.UtcNow);
+            return 0;
+        }));
+        Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
+    }
+
+    [Theory]
+    [InlineData("update answer set raw = 'x'")]
+    [InlineData("delete from answer")]
+    [InlineData("delete from sitting")]
+    [InlineData("delete from child")]
+    [InlineData("update child set added_at = now()")]
+    [InlineData("truncate answer")]
+    [InlineData("create table stray (id int)")]
+    [InlineData("alter table answer disable row level security")]
+    public async Task The_site_cannot(string sql) => await Refused(sql);
+
+    [Fact]
+    public async Task Before_a_school_is_known_only_a_person_s_ids_can_be_found()
+    {
+        var found = await schools.App.BeforeSchool(connection =>
+            connection.QueryAsync("select * from find_person(@name)", new { name = $"teacher@{schools.A:N}.example".ToUpperInvariant() }));
+        var columns = (IDictionary<string, object>)Assert.Single(found);
+        Assert.Equal(["school", "id"], columns.Keys);
+        Assert.Equal(schools.A, columns["school"]);
+    }
+
+    [Fact]
+    public async Task The_narrow_functions_have_a_fixed_search_path()
+    {
+        var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
+            "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
+        Assert.Equal(["add_key", "find_person", "new_mark", "open_code", "read_keys"], functions.Select(function => function.Name).Order());
+        Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
+    }
+
+    [Fact]
+    public async Task An_erased_school_leaves_no_row_and_no_wrong_code_under_its_mark()
+    {
+        var school = Guid.NewGuid();
+        await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Noss")));
+        await Fill(school);
+        var mark = await schools.App.InSchool(school, connection => connection.QuerySingleAsync<string>("select mark from school"));
+        await schools.App.BeforeSchool(connection => Codes.Open(connection, $"{mark} 000000"));
+        Task<int> Rows(string from) => schools.Owner.InSchool(school, connection => connection.ExecuteScalarAsync<int>($"select count(*) from {from}", new { mark, school }));
+        Assert.Equal(1, await Rows("code_try where mark = @mark"));
+
+        await schools.Owner.InSchool(school, Schools.Erase);
+        foreach (var table in SchoolTables) Assert.Equal(0, await Rows(table == "school" ? "school where id = @school" : $"{table} where school = @school"));
+        Assert.Equal(0, await Rows("code_try where mark = @mark"));
+    }
+
+    [Fact]
+    public void Migrating_again_changes_nothing() => Migrator.Migrate(Environment.GetEnvironmentVariable("UMBICK_OWNER")!);
+
+    private async Task Refused(string sql)
+    {
+        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync(sql)));
+        Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
+    }
+
+    /// <summary>Puts at least one row into every table.</summary>
+    private async Task Fill(Guid school)
+    {
+        var model = new ReadingModel();
+        var (asking, practising) = (new Asking(model, TimeProvider.System), new Practising(model, TimeProvider.System));
+        var child = await schools.Child(school, Stage.OClock);
+        await schools.App.InSchool(school, async connection =>
+        {
+            var sitting = (await asking.Start(connection, school, child))!.Value;
+            await asking.Answer(connection, school, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), null);
+            await asking.Stop(connection, school, sitting);
+            var record = await ChildRecord.Load(connection, model, child);
+            await practising.Assign(connection, school, record!, model.Patterns[0], 1, Guid.NewGuid());
+            await AddMarginal(connection, school, sitting);
+            await Codes.Make(connection, school, sitting, DateTime.UtcNow);
+            await new ClassScreening(model, TimeProvider.System).Start(connection, school, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
+        });
+    }
+
+    private static Task AddMarginal(DbConnection connection, Guid school, Guid sitting) => connection.ExecuteAsync(
+        "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing", new { school, sitting });
+}
