@@ -1,35 +1,53 @@
+using Umbick.Core.Diagnosis;
 using Umbick.Store;
-using System.Data.Common;
 
 namespace Umbick.Casework;
 
 /// <summary>Keeps an answer: one way for asking, practising and a class's sheets.</summary>
 internal static class AnswerKeeping
 {
-    /// <summary>
-    /// Keeps an answer at its place. Whatever was asked can be answered once, also when the sitting has moved on or is over, and also an
-    /// item that was taken back; after that an answer has to name the one that it puts right.
-    /// </summary>
-    /// <param name="connection">The connection, on which the sitting is locked.</param>
-    /// <param name="school">The school.</param>
-    /// <param name="sitting">The sitting.</param>
+    /// <summary>Takes an answer in: keeps it under the sitting's lock, and then goes on, or, where the sitting is over, renews what is believed since.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="model">The model.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="fits">Whether the sitting is of the kind that is answered here.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
     /// <param name="now">When it arrived.</param>
-    public static async Task<Submitted> Keep(DbConnection connection, Guid school, Sitting sitting, Submission submission, Guid? by, DateTime now)
+    /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was lost.</param>
+    public static async Task<Submitted> Take(
+        SchoolConnection connection, ReadingModel model, Guid sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<Sitting, SittingRows, Task> goOn)
     {
-        if (await Sittings.FindAnswer(connection, sitting.Id, submission.Id) is { } before)
+        if (await Sittings.Lock(connection, sittingId) is not { } sitting || !fits(sitting)) return Submitted.NotFound;
+        var rows = await Sittings.Rows(connection, sittingId);
+        var outcome = OutcomeOf(sitting, rows, submission, by);
+        if (outcome is not (Submitted.Kept or Submitted.KeptBefore)) return outcome;
+        if (outcome == Submitted.Kept)
+        {
+            var answer = submission.RowIn(sittingId, by);
+            var (seq, day) = await Sittings.AddAnswer(connection, answer, submission.GivenAt(sitting.StartedAt, now), now);
+            (sitting, rows) = (sitting with { Day = day }, rows.With(answer with { Seq = seq }));
+        }
+        if (sitting.EndedAt is null) await goOn(sitting, rows);
+        else if (outcome == Submitted.Kept) await SittingEnding.Renew(connection, model, sitting);
+        return outcome;
+    }
+
+    /// <summary>
+    /// What becomes of an answer to its place. Whatever was asked can be answered once, also when the sitting has moved on or is over, and
+    /// also an item that was taken back; after that an answer has to name the one that it puts right.
+    /// </summary>
+    private static Submitted OutcomeOf(Sitting sitting, SittingRows rows, Submission submission, Guid? by)
+    {
+        if (rows.Answers.FirstOrDefault(answer => answer.Id == submission.Id) is { } before)
             return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
-        if (await Sittings.ItemAt(connection, sitting.Id, submission.Place) is null) return Submitted.NotAsked;
-        var standing = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == submission.Place).ToList();
+        if (!rows.Asked.Concat(rows.Withdrawn).Any(asked => asked.Place == submission.Place)) return Submitted.NotAsked;
+        var standing = rows.Standing.Where(answer => answer.Place == submission.Place).ToList();
         // To look again belongs to practice, and comes after a first answer.
         if (submission.Try > 1 && !(sitting.IsPractice && standing.Exists(answer => answer.Try == 1))) return Submitted.NotAsked;
         // Only the answer that stands is put right: by a teacher, or by a child whose teacher has gone back to it.
         var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
         var askedAgain = !sitting.IsPractice && sitting.CurrentPlace == submission.Place;
-        if (stands != submission.Corrects || (stands is not null && by is null && !askedAgain)) return Submitted.AnsweredBefore;
-        await Sittings.AddAnswer(connection, school, submission.RowIn(sitting.Id, by), submission.GivenAt(sitting.StartedAt, now), now);
-        await Sittings.Restore(connection, sitting.Id, submission.Place);
-        return Submitted.Kept;
+        return stands != submission.Corrects || (stands is not null && by is null && !askedAgain) ? Submitted.AnsweredBefore : Submitted.Kept;
     }
 }

@@ -1,6 +1,5 @@
 using Umbick.Store;
 using System.Collections.Concurrent;
-using System.Data.Common;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -25,7 +24,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     /// <summary>Starts a sitting, or goes on with the one left open; a second press of the same page is the same sitting.</summary>
     /// <returns>The sitting's id, or null where the school has no such child.</returns>
-    public async Task<Guid?> Start(DbConnection connection, Guid school, Guid child, AskingOptions? beginning = null)
+    public async Task<Guid?> Start(SchoolConnection connection, Guid child, AskingOptions? beginning = null)
     {
         await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is not { } row) return null;
@@ -47,111 +46,103 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             Visit = beginning.Visit,
             TurnInVisit = beginning.TurnInVisit,
         };
-        if (!await Sittings.Start(connection, school, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
-        if (items.Count > 0) await Sittings.Ask(connection, school, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, WhyListed(beginning))), Now);
-        else await AskNext(connection, school, sitting, 1);
+        if (!await Sittings.Start(connection, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
+        if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, WhyListed(beginning))), Now);
+        else await AskNext(connection, sitting, new SittingRows([], [], []));
         return id;
     }
 
     /// <summary>Keeps an answer; where it was to the item that is being asked, asks the next, or ends the sitting when its length is reached.</summary>
     /// <param name="connection">The connection.</param>
-    /// <param name="school">The school.</param>
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission, Guid? by)
-    {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return Submitted.NotFound;
-        var kept = await AnswerKeeping.Keep(connection, school, sitting, submission, by, Now);
-        if (kept is not (Submitted.Kept or Submitted.KeptBefore)) return kept;
-        if (sitting.EndedAt is not null)
+    public Task<Submitted> Answer(SchoolConnection connection, Guid sittingId, Submission submission, Guid? by) =>
+        AnswerKeeping.Take(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, async (sitting, rows) =>
         {
-            if (kept == Submitted.Kept) await SittingEnding.Renew(connection, model, school, sitting);
-        }
-        else if (sitting.CurrentPlace == submission.Place)
-        {
-            await GoOn(connection, school, sitting, alone: by is null);
-        }
-        return kept;
-    }
+            if (sitting.CurrentPlace == submission.Place) await GoOn(connection, sitting, rows, alone: by is null);
+        });
 
     /// <summary>Leaves an item out and asks another.</summary>
     /// <param name="connection">The connection.</param>
-    /// <param name="school">The school.</param>
     /// <param name="sittingId">The sitting.</param>
     /// <param name="place">The place that the page showed: a page that has grown stale leaves nothing out.</param>
     /// <returns>Whether it was left out; null where the school has no such sitting.</returns>
-    public async Task<bool?> Skip(DbConnection connection, Guid school, Guid sittingId, int place)
+    public async Task<bool?> Skip(SchoolConnection connection, Guid sittingId, int place)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return null;
         if (sitting.EndedAt is not null || sitting.CurrentPlace != place) return false;
-        if (!await IsAnswered(connection, sittingId, place)) await Sittings.Withdraw(connection, sittingId, place);
-        await GoOn(connection, school, sitting);
+        var rows = await Sittings.Rows(connection, sittingId);
+        if (!rows.IsAnswered(place))
+        {
+            await Sittings.Withdraw(connection, sittingId, place);
+            rows = rows.Without(place);
+        }
+        await GoOn(connection, sitting, rows);
         return true;
     }
 
     /// <summary>Goes on in another way. What tests something only when it is asked aloud is not asked on a screen.</summary>
     /// <returns>Whether the sitting goes on; else it is over, or there is none.</returns>
-    public async Task<bool> Deliver(DbConnection connection, Guid school, Guid sittingId, DeliveryMode mode)
+    public async Task<bool> Deliver(SchoolConnection connection, Guid sittingId, DeliveryMode mode)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         if (sitting.Delivery == mode) return true;
         await Sittings.Deliver(connection, sittingId, mode);
         if (mode != DeliveryMode.OnChildsScreen) return true;
-        var answered = (await Sittings.AnswersIn(connection, [sittingId]))[sittingId].Select(answer => answer.Place).ToHashSet();
-        var aloud = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].Where(asked => asked.Item.IsOnlyAloud && !answered.Contains(asked.Place)).Select(asked => asked.Place).ToList();
-        foreach (var place in aloud) await Sittings.Withdraw(connection, sittingId, place);
+        var rows = await Sittings.Rows(connection, sittingId);
+        var aloud = rows.Asked.Where(asked => asked.Item.IsOnlyAloud && !rows.IsAnswered(asked.Place)).Select(asked => asked.Place).ToArray();
+        await Sittings.Withdraw(connection, sittingId, aloud);
         if (!aloud.Contains(sitting.CurrentPlace)) return true;
-        await GoOn(connection, school, sitting);
+        await GoOn(connection, sitting with { Delivery = mode }, aloud.Aggregate(rows, (left, place) => left.Without(place)));
         return (await Sittings.Find(connection, sittingId))!.EndedAt is null;
     }
 
     /// <summary>Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.</summary>
-    public static async Task<bool> Back(DbConnection connection, Guid sittingId)
+    public static async Task<bool> Back(SchoolConnection connection, Guid sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
-        var asked = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].ToList();
-        var before = asked.LastOrDefault(item => item.Place < sitting.CurrentPlace);
+        var rows = await Sittings.Rows(connection, sittingId);
+        var before = rows.Asked.LastOrDefault(item => item.Place < sitting.CurrentPlace);
         if (before is null) return false;
-        if (sitting.Plan == Plan.Adaptive && !await IsAnswered(connection, sittingId, sitting.CurrentPlace)) await Sittings.Withdraw(connection, sittingId, sitting.CurrentPlace);
+        if (sitting.Plan == Plan.Adaptive && !rows.IsAnswered(sitting.CurrentPlace)) await Sittings.Withdraw(connection, sittingId, sitting.CurrentPlace);
         await Sittings.MoveTo(connection, sittingId, before.Place);
         return true;
     }
 
     /// <summary>Makes the next item the last, and one that will very likely come right.</summary>
-    public async Task<bool> EndSoon(DbConnection connection, Guid school, Guid sittingId)
+    public async Task<bool> EndSoon(SchoolConnection connection, Guid sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
-        return !await IsAnswered(connection, sittingId, sitting.CurrentPlace) && await AskLast(connection, school, sitting);
+        var rows = await Sittings.Rows(connection, sittingId);
+        return !rows.IsAnswered(sitting.CurrentPlace) && await AskLast(connection, sitting, rows);
     }
 
-    private async Task<bool> AskLast(DbConnection connection, Guid school, Sitting sitting)
+    private async Task<bool> AskLast(SchoolConnection connection, Sitting sitting, SittingRows rows)
     {
-        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, Now);
+        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
         var easy = ChooserOf(sitting, child).Close(replay.Belief, Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
-        var places = answered.Select(question => question.Asked.Place).ToHashSet();
-        foreach (var waiting in (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].Where(item => !places.Contains(item.Place)))
-            await Sittings.Withdraw(connection, sitting.Id, waiting.Place);
+        await Sittings.WithdrawUnanswered(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
-        var place = (await Sittings.AskedSoFar(connection, sitting.Id)).LastPlace + 1;
-        await Sittings.Ask(connection, school, sitting.Id, [new AskedItem(place, easy.Item, Support.Bare, easy.Why)], Now);
+        var place = rows.LastPlace + 1;
+        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, easy.Item, Support.Bare, easy.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
         return true;
     }
 
     /// <summary>Tells the day of a sitting that was answered on paper.</summary>
-    public async Task TellDay(DbConnection connection, Guid school, Sitting sitting, DateOnly day)
+    public async Task TellDay(SchoolConnection connection, Sitting sitting, DateOnly day)
     {
         await Sittings.TellDay(connection, [sitting.Id], day);
-        await SittingEnding.RenewAll(connection, model, school, sitting.Child);
+        await SittingEnding.RenewAll(connection, model, sitting.Child);
     }
 
     /// <summary>Stops a sitting. Everything that was answered is kept.</summary>
-    public async Task<bool> Stop(DbConnection connection, Guid school, Guid sittingId)
+    public async Task<bool> Stop(SchoolConnection connection, Guid sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return false;
-        if (sitting.EndedAt is null) await SittingEnding.End(connection, model, school, sitting, Now);
+        if (sitting.EndedAt is null) await SittingEnding.End(connection, model, sitting, Now);
         return true;
     }
 
@@ -208,50 +199,47 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         _ => "You chose this task.",
     };
 
-    private async Task GoOn(DbConnection connection, Guid school, Sitting sitting, bool alone = false)
+    private async Task GoOn(SchoolConnection connection, Sitting sitting, SittingRows rows, bool alone = false)
     {
-        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
-        var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].ToDictionary(answer => answer.Place);
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
-        var givenUp = alone && StopRules.HasGivenUp(asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
+        var answers = rows.Standing.ToDictionary(answer => answer.Place);
+        var givenUp = alone && StopRules.HasGivenUp(rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
         if (sitting.Plan != Plan.Adaptive)
         {
-            var next = asked.Find(item => item.Place > sitting.CurrentPlace && !answers.ContainsKey(item.Place));
-            if (next is null || givenUp) await SittingEnding.End(connection, model, school, sitting, Now);
+            var next = rows.Asked.FirstOrDefault(item => item.Place > sitting.CurrentPlace && !rows.IsAnswered(item.Place));
+            if (next is null || givenUp) await SittingEnding.End(connection, model, sitting, Now);
             else await Sittings.MoveTo(connection, sitting.Id, next.Place);
             return;
         }
-        var (standing, lastPlace) = await Sittings.AskedSoFar(connection, sitting.Id);
-        if (standing >= sitting.Length || (givenUp && !await AskLast(connection, school, sitting))) await SittingEnding.End(connection, model, school, sitting, Now);
-        else if (!givenUp) await AskNext(connection, school, sitting, lastPlace + 1);
+        if (rows.Asked.Count >= sitting.Length || (givenUp && !await AskLast(connection, sitting, rows))) await SittingEnding.End(connection, model, sitting, Now);
+        else if (!givenUp) await AskNext(connection, sitting, rows);
     }
 
-    private async Task AskNext(DbConnection connection, Guid school, Sitting sitting, int place)
+    private async Task AskNext(SchoolConnection connection, Sitting sitting, SittingRows rows)
     {
-        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, Now);
-        var chooser = ChooserOf(sitting, child);
-        var bank = Bank(sitting, child);
-        var asked = answered.Select(question => question.Asked.Item).ToList();
+        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
         // What was left out is not asked again in the same sitting.
-        var leftOut = (await Sittings.WithdrawnIn(connection, sitting.Id)).ToHashSet();
-        if (leftOut.Count > 0) bank = [.. bank.Where(item => !leftOut.Contains(item))];
-        var next = answered.Count == sitting.Length - 1
-            ? chooser.Close(replay.Belief, bank, asked)
-            : chooser.Choose(replay.Belief, bank, asked, answered.Count(question => question.IsRight), UnconfirmedPattern.After(model, replay.Belief, replay.Observed));
+        var leftOut = rows.Withdrawn.Select(asked => asked.Item).ToHashSet();
+        var bank = leftOut.Count == 0 ? Bank(sitting, child) : [.. Bank(sitting, child).Where(item => !leftOut.Contains(item))];
+        var next = ChooserOf(sitting, child).Next(
+            replay.Belief,
+            replay.Observed,
+            bank,
+            [.. answered.Select(question => question.Asked.Item)],
+            answered.Count(question => question.IsRight),
+            last: answered.Count == sitting.Length - 1);
+        var place = rows.LastPlace + 1;
         if (next is null)
         {
-            await SittingEnding.End(connection, model, school, sitting, Now);
+            await SittingEnding.End(connection, model, sitting, Now);
             return;
         }
-        await Sittings.Ask(connection, school, sitting.Id, [new AskedItem(place, next.Item, Support.Bare, next.Why)], Now);
+        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, next.Item, Support.Bare, next.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
     }
 
     private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
         new(model, Seed(sitting.Id), sitting.Delivery == DeliveryMode.OnChildsScreen ? task => task.OnScreen : task => task.Aloud, child.Preferences.Wording);
-
-    private static async Task<bool> IsAnswered(DbConnection connection, Guid sitting, int place) =>
-        (await Sittings.AnswersIn(connection, [sitting]))[sitting].Any(answer => answer.Place == place);
 
     private static int Seed(Guid sitting) => BitConverter.ToInt32(sitting.ToByteArray(), 12);
 }

@@ -1,5 +1,4 @@
 using Umbick.Store;
-using System.Data.Common;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
@@ -22,7 +21,7 @@ public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pat
 public static class Caseload
 {
     /// <summary>Loads the caseload, by alias.</summary>
-    public static async Task<IReadOnlyList<CaseloadChild>> Load(DbConnection connection, ReadingModel model)
+    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model)
     {
         var children = (await Children.All(connection)).ToList();
         var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<Guid>());

@@ -1,5 +1,4 @@
 using Umbick.Store;
-using System.Data.Common;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -112,7 +111,7 @@ public sealed class ChildRecord
         select new ScoredAnswer(sitting.Day, question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
 
     /// <summary>Loads a child's record, or null where the school has no such child.</summary>
-    public static async Task<ChildRecord?> Load(DbConnection connection, ReadingModel model, Guid id)
+    public static async Task<ChildRecord?> Load(SchoolConnection connection, ReadingModel model, Guid id)
     {
         if (await Children.Find(connection, id) is not { } child) return null;
         var sets = await Store.Sets.OfChild(connection, id);

@@ -1,5 +1,4 @@
 using Umbick.Store;
-using System.Data.Common;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Progress;
@@ -30,80 +29,71 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
+    private Guid NewId() => Guid.CreateVersion7(clock.GetUtcNow());
+
     /// <summary>Starts a screening. A child who is known keeps their record; a new one is on the class's list only.</summary>
     /// <param name="connection">The connection.</param>
-    /// <param name="school">The school.</param>
     /// <param name="title">What the class is called.</param>
     /// <param name="stage">What has been taught so far.</param>
     /// <param name="aliases">The children.</param>
     /// <param name="id">The screening's id, where the page made it: sending the page twice is one class.</param>
     /// <returns>The screening's id.</returns>
-    public async Task<Guid> Start(DbConnection connection, Guid school, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
+    public async Task<Guid> Start(SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
     {
         var seed = 1 + (await Screenings.All(connection)).Count();
         var manner = new TeachingPreferences(await Schools.Settings(connection));
         var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => manner.Uses(task, stage))])[0];
-        var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
-        if (!await Screenings.Add(connection, school, screening, form.Items)) return screening.Id;
+        var screening = new Screening { Id = id ?? NewId(), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
+        if (!await Screenings.Add(connection, screening, form.Items)) return screening.Id;
         var known = await Store.Children.ByAlias(connection, aliases);
-        foreach (var (alias, turn) in aliases.Select((alias, turn) => (alias, turn)))
+        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(NewId(), alias, stage)).ToList();
+        await Store.Children.AddAll(connection, added, Now);
+        var ids = known.Concat(added.Select(child => KeyValuePair.Create(child.Alias, child.Id))).ToDictionary();
+        var sittings = aliases.Select(alias => (Id: NewId(), Child: ids[alias])).ToList();
+        var alike = new Sitting
         {
-            if (!known.TryGetValue(alias, out var child))
-            {
-                child = Guid.CreateVersion7(clock.GetUtcNow());
-                await Store.Children.Add(connection, school, new Child(child, alias, stage), Now, onCaseload: false);
-            }
-            var sitting = new Sitting
-            {
-                Id = Guid.CreateVersion7(clock.GetUtcNow()),
-                Child = child,
-                Kind = SittingKind.Asking,
-                Stage = stage,
-                Length = form.Items.Count,
-                StartedAt = Now,
-                Plan = Plan.Form,
-                Delivery = DeliveryMode.OnChildsScreen,
-                TurnInVisit = turn,
-                Screening = screening.Id,
-            };
-            await Sittings.Start(connection, school, sitting);
-            await Sittings.Ask(connection, school, sitting.Id, form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
-        }
+            Kind = SittingKind.Asking,
+            Stage = stage,
+            Length = form.Items.Count,
+            StartedAt = Now,
+            Plan = Plan.Form,
+            Delivery = DeliveryMode.OnChildsScreen,
+            Screening = screening.Id,
+        };
+        await Sittings.StartAll(connection, alike, sittings);
+        await Sittings.Ask(connection, sittings.Select(one => one.Id), form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
         return screening.Id;
     }
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
-    public async Task<Submitted> Enter(DbConnection connection, Guid school, Guid sittingId, Submission submission, Guid by)
+    public Task<Submitted> Enter(SchoolConnection connection, Guid sittingId, Submission submission, Guid by) =>
+        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, (sitting, rows) => GoOn(connection, sitting, rows));
+
+    private async Task GoOn(SchoolConnection connection, Sitting sitting, SittingRows rows)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { Screening: not null } sitting) return Submitted.NotFound;
-        var kept = await AnswerKeeping.Keep(connection, school, sitting, submission, by, Now);
-        if (kept != Submitted.Kept) return kept;
-        var screening = (await Screenings.Find(connection, sitting.Screening.Value))!;
-        var answered = (await Sittings.AnswersIn(connection, [sittingId]))[sittingId].Select(answer => answer.Place).ToHashSet();
+        var screening = (await Screenings.Find(connection, sitting.Screening!.Value))!;
         // A sheet is dated by the day it was done. What a child has begun on a screen keeps its day.
-        if (sitting.FirstAnswerAt is null && screening.PaperDay is { } day) await Sittings.TellDay(connection, [sittingId], day);
-        var next = Enumerable.Range(1, screening.Length).FirstOrDefault(place => !answered.Contains(place));
-        if (sitting.EndedAt is not null) await SittingEnding.Renew(connection, model, school, sitting);
-        else if (next > 0) await Sittings.MoveTo(connection, sittingId, next);
-        else await SittingEnding.End(connection, model, school, sitting, Now);
-        return kept;
+        if (sitting.FirstAnswerAt is null && screening.PaperDay is { } day) await Sittings.TellDay(connection, [sitting.Id], day);
+        var next = Enumerable.Range(1, screening.Length).FirstOrDefault(place => !rows.IsAnswered(place));
+        if (next > 0) await Sittings.MoveTo(connection, sitting.Id, next);
+        else await SittingEnding.End(connection, model, sitting, Now);
     }
 
     /// <summary>Tells the day on which a class's sheets were done: of those typed already and of those to come.</summary>
     /// <returns>Whether the school has such a class.</returns>
-    public async Task<bool> TellDay(DbConnection connection, Guid school, Guid id, DateOnly day)
+    public async Task<bool> TellDay(SchoolConnection connection, Guid id, DateOnly day)
     {
         if (await Screenings.TellDay(connection, id, day) == 0) return false;
         var sittings = (await Sittings.OfScreening(connection, id)).Where(sitting => sitting.FirstAnswerAt is not null).ToList();
         var answers = await Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
         var typed = sittings.Where(sitting => answers[sitting.Id].All(answer => answer.By is not null)).ToList();
         await Sittings.TellDay(connection, typed.Select(sitting => sitting.Id), day);
-        foreach (var sitting in typed) await SittingEnding.RenewAll(connection, model, school, sitting.Child);
+        foreach (var sitting in typed) await SittingEnding.RenewAll(connection, model, sitting.Child);
         return true;
     }
 
     /// <summary>A class with where each child belongs; null where the school has no such screening.</summary>
-    public async Task<ScreenedClass?> Load(DbConnection connection, Guid id)
+    public async Task<ScreenedClass?> Load(SchoolConnection connection, Guid id)
     {
         if (await Screenings.Find(connection, id) is not { } screening) return null;
         var sittings = await Sittings.OfScreening(connection, id);

@@ -1,5 +1,4 @@
 using Umbick.Store;
-using System.Data.Common;
 using System.Text.Json;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -53,14 +52,13 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
 
     /// <summary>Assigns a set and opens its sitting.</summary>
     /// <param name="connection">The connection.</param>
-    /// <param name="school">The school.</param>
     /// <param name="record">The child's record.</param>
     /// <param name="pattern">The pattern; null for reading at ease.</param>
     /// <param name="seed">The same seed makes the same set.</param>
     /// <param name="by">Who gives it.</param>
     /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
     /// <returns>The set's id and its sitting's.</returns>
-    public async Task<(Guid Set, Guid Sitting)> Assign(DbConnection connection, Guid school, ChildRecord record, Pattern? pattern, int seed, Guid by, Guid? id = null)
+    public async Task<(Guid Set, Guid Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, int seed, Guid by, Guid? id = null)
     {
         var set = Make(record, pattern, seed);
         var (setId, sittingId) = (id ?? Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
@@ -71,7 +69,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             label = finding.Label.ToString(),
         }));
         var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (record.NextSupport, default(double?));
-        if (!await Sets.Assign(connection, school, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
+        if (!await Sets.Assign(connection, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
         var sitting = new Sitting
         {
             Id = sittingId,
@@ -82,51 +80,38 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             Length = set.Items.Count,
             StartedAt = Now,
         };
-        await Sittings.Start(connection, school, sitting);
-        await Sittings.Ask(connection, school, sittingId, set.Items.Select((item, i) => new AskedItem(i + 1, item.Item, item.Support, item.Why)), Now);
+        await Sittings.Start(connection, sitting);
+        await Sittings.Ask(connection, sittingId, set.Items.Select((item, i) => new AskedItem(i + 1, item.Item, item.Support, item.Why)), Now);
         return (setId, sittingId);
     }
 
     /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>
-    public static async Task<SetPlace?> Where(DbConnection connection, Guid sittingId) =>
+    public static async Task<SetPlace?> Where(SchoolConnection connection, Guid sittingId) =>
         await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
 
     /// <summary>Keeps an answer. Where the child has gone on without a connection, the set goes on to where the child is.</summary>
-    public async Task<Submitted> Answer(DbConnection connection, Guid school, Guid sittingId, Submission submission)
-    {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true } sitting) return Submitted.NotFound;
-        var kept = await AnswerKeeping.Keep(connection, school, sitting, submission, by: null, Now);
-        if (kept is not (Submitted.Kept or Submitted.KeptBefore)) return kept;
-        if (sitting.EndedAt is not null)
+    public Task<Submitted> Answer(SchoolConnection connection, Guid sittingId, Submission submission) =>
+        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by: null, Now, async (sitting, _) =>
         {
-            if (kept == Submitted.Kept) await SittingEnding.Renew(connection, model, school, sitting);
-        }
-        else if (submission.Later && submission.Place >= sitting.CurrentPlace)
-        {
-            await MoveOn(connection, school, sitting, submission.Place, sitting.Length);
-        }
-        else if (submission.Place > sitting.CurrentPlace)
-        {
-            await Sittings.MoveTo(connection, sittingId, submission.Place);
-        }
-        return kept;
-    }
+            if (submission.Later && submission.Place >= sitting.CurrentPlace) await MoveOn(connection, sitting, submission.Place, sitting.Length);
+            else if (submission.Place > sitting.CurrentPlace) await Sittings.MoveTo(connection, sittingId, submission.Place);
+        });
 
     /// <summary>Goes on to the next item once one is settled; after the last the sitting ends.</summary>
-    public async Task GoOn(DbConnection connection, Guid school, Guid sittingId, int place)
+    public async Task GoOn(SchoolConnection connection, Guid sittingId, int place)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
         var turn = await TurnOf(connection, sitting);
-        if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, school, sitting, place, turn.Total);
+        if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, sitting, place, turn.Total);
     }
 
-    private async Task MoveOn(DbConnection connection, Guid school, Sitting sitting, int place, int total)
+    private async Task MoveOn(SchoolConnection connection, Sitting sitting, int place, int total)
     {
         if (place < total) await Sittings.MoveTo(connection, sitting.Id, place + 1);
-        else await SittingEnding.End(connection, model, school, sitting, Now);
+        else await SittingEnding.End(connection, model, sitting, Now);
     }
 
-    private static async Task<SetPlace> TurnOf(DbConnection connection, Sitting sitting)
+    private static async Task<SetPlace> TurnOf(SchoolConnection connection, Sitting sitting)
     {
         var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
         var manner = await Children.PreferencesOf(connection, sitting.Child);

@@ -1,4 +1,3 @@
-using System.Data.Common;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
 
@@ -8,31 +7,31 @@ namespace Umbick.Casework;
 internal static class SittingEnding
 {
     /// <summary>Ends a sitting: what still waits is taken back, and what is believed now is kept.</summary>
-    public static async Task End(DbConnection connection, ReadingModel model, Guid school, Sitting sitting, DateTime now)
+    public static async Task End(SchoolConnection connection, ReadingModel model, Sitting sitting, DateTime now)
     {
         await Sittings.WithdrawUnanswered(connection, sitting.Id);
         await Sittings.End(connection, sitting.Id, now);
-        await Renew(connection, model, school, sitting);
+        await Renew(connection, model, sitting);
     }
 
     /// <summary>Keeps anew what was believed after a sitting and after each later one: an answer that came late or was put right changes them all.</summary>
-    public static async Task Renew(DbConnection connection, ReadingModel model, Guid school, Sitting sitting)
+    public static async Task Renew(SchoolConnection connection, ReadingModel model, Sitting sitting)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        await Keep(connection, school, record, record.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting.Id));
+        await Keep(connection, record, record.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting.Id));
     }
 
     /// <summary>Keeps anew what was believed after every sitting of a child: another day of one changes their order.</summary>
-    public static async Task RenewAll(DbConnection connection, ReadingModel model, Guid school, Guid child)
+    public static async Task RenewAll(SchoolConnection connection, ReadingModel model, Guid child)
     {
         var record = (await ChildRecord.Load(connection, model, child))!;
-        if (record.Sittings.Count > 0) await Keep(connection, school, record, from: 0);
+        if (record.Sittings.Count > 0) await Keep(connection, record, from: 0);
     }
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
     public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}";
 
-    private static async Task Keep(DbConnection connection, Guid school, ChildRecord record, int from)
+    private static async Task Keep(SchoolConnection connection, ChildRecord record, int from)
     {
         if (from < 0) return;
         for (var place = from; place < record.Sittings.Count; place++)
@@ -41,7 +40,7 @@ internal static class SittingEnding
             var order = record.FirstAfter(place).ToList();
             var marginals = record.After(place).Findings
                 .Select(finding => new Marginal(finding.Pattern, finding.Belief, finding.Label, order.IndexOf(finding.Pattern) is >= 0 and var first ? first : null));
-            await Marginals.Keep(connection, school, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
+            await Marginals.Keep(connection, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
         }
         await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child));
     }

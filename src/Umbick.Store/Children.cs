@@ -1,5 +1,3 @@
-using System.Data.Common;
-using Dapper;
 using Npgsql;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
@@ -87,19 +85,19 @@ public static class Children
     private const string Insert = "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)";
 
     /// <summary>Every child on the caseload with what is waiting, by alias.</summary>
-    public static Task<IEnumerable<CaseloadRow>> All(DbConnection connection) =>
+    public static Task<IEnumerable<CaseloadRow>> All(SchoolConnection connection) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.on_caseload order by child.alias");
 
     /// <summary>Some children with what is waiting.</summary>
-    public static Task<IEnumerable<CaseloadRow>> Of(DbConnection connection, IEnumerable<Guid> ids) =>
+    public static Task<IEnumerable<CaseloadRow>> Of(SchoolConnection connection, IEnumerable<Guid> ids) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.id = any(@ids)", new { ids = ids.ToArray() });
 
     /// <summary>One child with what is waiting, or null.</summary>
-    public static Task<CaseloadRow?> Find(DbConnection connection, Guid id) =>
+    public static Task<CaseloadRow?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Caseload} where child.id = @id", new { id });
 
     /// <summary>How clocks are taught, said and drawn for a child of the school.</summary>
-    public static async Task<TeachingPreferences> PreferencesOf(DbConnection connection, Guid id)
+    public static async Task<TeachingPreferences> PreferencesOf(SchoolConnection connection, Guid id)
     {
         var (school, child) = await connection.QuerySingleAsync<(string School, string Child)>(
             "select school.settings::text, child.settings::text from child join school on school.id = child.school where child.id = @id", new { id });
@@ -107,23 +105,38 @@ public static class Children
     }
 
     /// <summary>The ids of the children with these aliases.</summary>
-    public static async Task<IReadOnlyDictionary<string, Guid>> ByAlias(DbConnection connection, IEnumerable<string> aliases)
+    public static async Task<IReadOnlyDictionary<string, Guid>> ByAlias(SchoolConnection connection, IEnumerable<string> aliases)
     {
         var found = await connection.QueryAsync<(string Alias, Guid Id)>("select alias, id from child where alias = any(@aliases)", new { aliases = aliases.ToArray() });
         return found.ToDictionary(child => child.Alias, child => child.Id);
     }
 
     /// <summary>Adds a child.</summary>
-    public static Task Add(DbConnection connection, Guid school, Child child, DateTime now, bool onCaseload = true) =>
-        connection.ExecuteAsync(Insert, Row(school, child, now, onCaseload));
+    public static Task Add(SchoolConnection connection, Child child, DateTime now, bool onCaseload = true) =>
+        connection.ExecuteAsync(Insert, Row(connection.School, child, now, onCaseload));
+
+    /// <summary>Adds the children of a class's list, in one statement.</summary>
+    public static Task AddAll(SchoolConnection connection, IReadOnlyList<Child> children, DateTime now) => connection.ExecuteAsync(
+        """
+        insert into child (school, id, alias, stage, added_at, on_caseload)
+        select @school, id, alias, stage, @now, false from unnest(@ids, @aliases, @stages) as one (id, alias, stage)
+        """,
+        new
+        {
+            school = connection.School,
+            now,
+            ids = children.Select(child => child.Id).ToArray(),
+            aliases = children.Select(child => child.Alias).ToArray(),
+            stages = children.Select(child => (int)child.Stage).ToArray(),
+        });
 
     /// <summary>
     /// Puts a child on the caseload by her alias. One who is known from a screened class is the same child: her answers and her stage stay.
     /// </summary>
     /// <returns>The child's id, and whether another press than this had put the child on the caseload before.</returns>
-    public static async Task<(Guid Id, bool WasThere)> Join(DbConnection connection, Guid school, Child child, DateTime now)
+    public static async Task<(Guid Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now)
     {
-        var added = await connection.ExecuteAsync($"{Insert} on conflict do nothing", Row(school, child, now, onCaseload: true));
+        var added = await connection.ExecuteAsync($"{Insert} on conflict do nothing", Row(connection.School, child, now, onCaseload: true));
         if (added > 0) return (child.Id, false);
         if (await Find(connection, child.Id) is { } same && same.Alias == child.Alias) return (child.Id, false);
         var known = (await ByAlias(connection, [child.Alias]))[child.Alias];
@@ -134,7 +147,7 @@ public static class Children
 
     /// <summary>Gives a child another alias, unless another child of the school has it.</summary>
     /// <returns>Whether it is the child's now.</returns>
-    public static async Task<bool> Rename(DbConnection connection, Guid id, string alias)
+    public static async Task<bool> Rename(SchoolConnection connection, Guid id, string alias)
     {
         await connection.ExecuteAsync("savepoint before_alias");
         try
@@ -150,10 +163,10 @@ public static class Children
     }
 
     /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
-    public static Task Lock(DbConnection connection, Guid id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
+    public static Task Lock(SchoolConnection connection, Guid id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
 
     /// <summary>Takes a child onto the caseload, or off it. Her answers stay.</summary>
-    public static Task<int> TakeIn(DbConnection connection, Guid id, bool onCaseload) =>
+    public static Task<int> TakeIn(SchoolConnection connection, Guid id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
 
     /// <summary>Keeps what is taught to a child so far, and what is chosen for her alone.</summary>
@@ -162,7 +175,7 @@ public static class Children
     /// <param name="stage">Her stage.</param>
     /// <param name="tasksMet">The tasks she has met; null: those of her stage.</param>
     /// <param name="settings">What is chosen for her alone.</param>
-    public static Task<int> Teach(DbConnection connection, Guid id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
+    public static Task<int> Teach(SchoolConnection connection, Guid id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync(
             "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",
             new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = Store.SettingsText.Write(settings) });

@@ -37,7 +37,7 @@ public static class Codes
     private const int Figures = 6;
 
     /// <summary>Makes a code for a sitting; those made for it before open nothing more.</summary>
-    public static async Task<string> Make(DbConnection connection, Guid school, Guid sitting, DateTime now)
+    public static async Task<string> Make(SchoolConnection connection, Guid sitting, DateTime now)
     {
         await connection.ExecuteAsync("update device_code set expires_at = @now where sitting = @sitting and expires_at > @now", new { sitting, now });
         var mark = await connection.QuerySingleAsync<string>("select mark from school");
@@ -46,7 +46,7 @@ public static class Codes
             var figures = RandomNumberGenerator.GetInt32((int)Math.Pow(10, Figures)).ToString($"D{Figures}", CultureInfo.InvariantCulture);
             var made = await connection.ExecuteAsync(
                 "insert into device_code (school, sitting, hash, expires_at) values (@school, @sitting, @hash, @expires) on conflict do nothing",
-                new { school, sitting, hash = HashOf(mark, figures), expires = now + Lasts });
+                new { school = connection.School, sitting, hash = HashOf(mark, figures), expires = now + Lasts });
             if (made == 1) return $"{mark} {figures}";
         }
     }

@@ -13,18 +13,18 @@ public sealed class Database(NpgsqlDataSource source)
     public const string DemoMark = "demonstration";
 
     /// <summary>Does some work inside one school, as a whole or not at all.</summary>
-    public async Task<T> InSchool<T>(Guid school, Func<DbConnection, Task<T>> work, CancellationToken cancel = default)
+    public async Task<T> InSchool<T>(Guid school, Func<SchoolConnection, Task<T>> work, CancellationToken cancel = default)
     {
         await using var connection = await source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         await connection.ExecuteAsync("select set_config('umbick.school', @school, true)", new { school = school.ToString() });
-        var result = await work(connection);
+        var result = await work(new SchoolConnection(connection, school, cancel));
         await transaction.CommitAsync(cancel);
         return result;
     }
 
     /// <summary>Does some work inside one school, as a whole or not at all.</summary>
-    public Task InSchool(Guid school, Func<DbConnection, Task> work, CancellationToken cancel = default) =>
+    public Task InSchool(Guid school, Func<SchoolConnection, Task> work, CancellationToken cancel = default) =>
         InSchool<object?>(
             school,
             async connection =>

@@ -1,5 +1,3 @@
-using System.Data.Common;
-using Dapper;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 
@@ -19,33 +17,37 @@ public static class Marginals
 
     /// <summary>Keeps what is believed after a sitting, in place of what was kept before.</summary>
     /// <param name="connection">The connection.</param>
-    /// <param name="school">The school.</param>
     /// <param name="sitting">The sitting.</param>
     /// <param name="marginals">What is believed.</param>
     /// <param name="engine">The version of the model.</param>
-    public static async Task Keep(DbConnection connection, Guid school, Guid sitting, IEnumerable<Marginal> marginals, string engine)
+    public static async Task Keep(SchoolConnection connection, Guid sitting, IEnumerable<Marginal> marginals, string engine)
     {
-        await connection.ExecuteAsync("delete from marginal where sitting = @sitting", new { sitting });
+        var all = marginals.ToList();
         await connection.ExecuteAsync(
-            "insert into marginal (school, sitting, pattern, belief, label, engine, practice_order) values (@school, @sitting, @pattern, @belief, @label, @engine, @PracticeOrder)",
-            marginals.Select(marginal => new
+            """
+            delete from marginal where sitting = @sitting;
+            insert into marginal (school, sitting, pattern, belief, label, engine, practice_order)
+            select @school, @sitting, pattern, belief, label, @engine, practice_order
+            from unnest(@patterns, @beliefs, @labels, @orders) as one (pattern, belief, label, practice_order)
+            """,
+            new
             {
-                school,
+                school = connection.School,
                 sitting,
-                pattern = marginal.Pattern.Id,
-                belief = (float)marginal.Belief,
-                label = marginal.Label.ToString(),
                 engine,
-                marginal.PracticeOrder,
-            }));
+                patterns = all.Select(one => one.Pattern.Id).ToArray(),
+                beliefs = all.Select(one => (float)one.Belief).ToArray(),
+                labels = all.Select(one => one.Label.ToString()).ToArray(),
+                orders = all.Select(one => one.PracticeOrder).ToArray(),
+            });
     }
 
     /// <summary>Notes what the marginals of a child's last sitting follow from.</summary>
-    public static Task NoteSource(DbConnection connection, Guid lastSitting, string concludedFrom) =>
+    public static Task NoteSource(SchoolConnection connection, Guid lastSitting, string concludedFrom) =>
         connection.ExecuteAsync("update sitting set concluded_from = @concludedFrom where id = @lastSitting", new { lastSitting, concludedFrom });
 
     /// <summary>The labels after some sittings: first what should be practised first, then the firmest belief.</summary>
-    public static async Task<ILookup<Guid, (Pattern Pattern, Label Label)>> After(DbConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<Guid, (Pattern Pattern, Label Label)>> After(SchoolConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<Row>(
             "select sitting, pattern, label from marginal where sitting = any(@sittings) order by sitting, practice_order, belief desc", new { sittings = sittings.ToArray() });

@@ -39,11 +39,11 @@ public static class People
         connection.QuerySingleOrDefaultAsync<(Guid School, Guid Id)?>("select school, id from find_person(@normalizedUserName)", new { normalizedUserName });
 
     /// <summary>A person of the school that is set; null where there is none.</summary>
-    public static Task<Person?> Find(DbConnection connection, Guid id) =>
+    public static Task<Person?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from person where id = @id", new { id });
 
     /// <summary>Keeps a person's password and what signing in has counted.</summary>
-    public static Task Update(DbConnection connection, Person person) => connection.ExecuteAsync(
+    public static Task Update(SchoolConnection connection, Person person) => connection.ExecuteAsync(
         """
         update person set password_hash = @PasswordHash, security_stamp = @SecurityStamp,
           access_failed_count = @AccessFailedCount, lockout_end = @LockoutEnd
@@ -52,11 +52,11 @@ public static class People
         person);
 
     /// <summary>Adds somebody who signs in. Only the owner may.</summary>
-    public static async Task<Person> Add(DbConnection owner, Guid school, string userName, string displayName, string passwordHash)
+    public static async Task<Person> Add(SchoolConnection owner, string userName, string displayName, string passwordHash)
     {
         var person = new Person
         {
-            School = school,
+            School = owner.School,
             Id = Guid.NewGuid(),
             UserName = userName,
             NormalizedUserName = userName.ToUpperInvariant(),

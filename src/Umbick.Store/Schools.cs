@@ -1,6 +1,3 @@
-using System.Data.Common;
-using Dapper;
-
 namespace Umbick.Store;
 
 /// <summary>A school.</summary>
@@ -10,18 +7,18 @@ public sealed record School(Guid Id, string Name);
 public static class Schools
 {
     /// <summary>The school that is set.</summary>
-    public static Task<School> Current(DbConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
+    public static Task<School> Current(SchoolConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
 
     /// <summary>What the school has chosen, by the ids of settings.</summary>
-    public static async Task<IReadOnlyDictionary<string, string>> Settings(DbConnection connection) =>
+    public static async Task<IReadOnlyDictionary<string, string>> Settings(SchoolConnection connection) =>
         SettingsText.Read(await connection.QuerySingleAsync<string>("select settings::text from school"));
 
     /// <summary>The day that it is, where the school is.</summary>
-    public static Task<DateOnly> Today(DbConnection connection, DateTime now) =>
+    public static Task<DateOnly> Today(SchoolConnection connection, DateTime now) =>
         connection.QuerySingleAsync<DateOnly>("select (@now at time zone time_zone)::date from school where id = current_school()", new { now });
 
     /// <summary>What the school has chosen, its time zone, and the day that it is there.</summary>
-    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> SettingsAndDay(DbConnection connection, DateTime now)
+    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> SettingsAndDay(SchoolConnection connection, DateTime now)
     {
         var (settings, zone, today) = await connection.QuerySingleAsync<(string, string, DateOnly)>(
             "select settings::text, time_zone, (@now at time zone time_zone)::date from school", new { now });
@@ -29,23 +26,23 @@ public static class Schools
     }
 
     /// <summary>The time zones there are, by name.</summary>
-    public static async Task<IReadOnlyList<string>> TimeZones(DbConnection connection) =>
+    public static async Task<IReadOnlyList<string>> TimeZones(SchoolConnection connection) =>
         [.. await connection.QueryAsync<string>("select name from pg_timezone_names where name ~ '^(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/' order by name")];
 
     /// <summary>Keeps the school's time zone, where there is one of this name.</summary>
-    public static Task<int> MoveTo(DbConnection connection, string timeZone) =>
+    public static Task<int> MoveTo(SchoolConnection connection, string timeZone) =>
         connection.ExecuteAsync("update school set time_zone = @timeZone where exists (select from pg_timezone_names where name = @timeZone)", new { timeZone });
 
     /// <summary>Keeps what the school has chosen.</summary>
-    public static Task Choose(DbConnection connection, IReadOnlyDictionary<string, string> settings) =>
+    public static Task Choose(SchoolConnection connection, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync("update school set settings = @settings::jsonb", new { settings = SettingsText.Write(settings) });
 
     /// <summary>Adds a school. Only the owner may.</summary>
-    public static Task Add(DbConnection owner, School school) =>
+    public static Task Add(SchoolConnection owner, School school) =>
         owner.ExecuteAsync("insert into school (id, name) values (@Id, @Name)", school);
 
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
-    public static async Task Erase(DbConnection owner)
+    public static async Task Erase(SchoolConnection owner)
     {
         foreach (var table in new[] { "marginal", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");

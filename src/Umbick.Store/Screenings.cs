@@ -1,5 +1,3 @@
-using System.Data.Common;
-using Dapper;
 using Umbick.Core.Items;
 
 namespace Umbick.Store;
@@ -37,32 +35,44 @@ public static class Screenings
 
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string? Detail);
 
-    public static Task<Screening?> Find(DbConnection connection, Guid id) =>
+    public static Task<Screening?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Screening>($"select {Columns} from screening where id = @id", new { id });
 
     /// <summary>The screenings of a school, the latest first.</summary>
-    public static Task<IEnumerable<Screening>> All(DbConnection connection) =>
+    public static Task<IEnumerable<Screening>> All(SchoolConnection connection) =>
         connection.QueryAsync<Screening>($"select {Columns} from screening order by started_at desc");
 
     /// <summary>Adds a class with its form, unless it was added before.</summary>
     /// <returns>Whether it was added.</returns>
-    public static async Task<bool> Add(DbConnection connection, Guid school, Screening screening, IReadOnlyList<Item> form)
+    public static async Task<bool> Add(SchoolConnection connection, Screening screening, IReadOnlyList<Item> form)
     {
         var added = await connection.ExecuteAsync(
             """
             insert into screening (school, id, title, stage, length, form, seed, started_at)
             values (@school, @Id, @Title, @stage, @Length, @Form, @Seed, @StartedAt) on conflict do nothing
             """,
-            new { school, screening.Id, screening.Title, stage = (int)screening.Stage, screening.Length, screening.Form, screening.Seed, screening.StartedAt });
+            new { school = connection.School, screening.Id, screening.Title, stage = (int)screening.Stage, screening.Length, screening.Form, screening.Seed, screening.StartedAt });
         if (added == 0) return false;
         await connection.ExecuteAsync(
-            "insert into screening_item (school, screening, place, task, clock_time, claim, detail) values (@school, @screening, @place, @task, @time, @claim, @detail::jsonb)",
-            form.Select((item, i) => new { school, screening = screening.Id, place = i + 1, task = item.Task.Id, time = item.Time.ToString(), claim = ItemText.Claim(item), detail = ItemText.Detail(item) }));
+            """
+            insert into screening_item (school, screening, place, task, clock_time, claim, detail)
+            select @school, @screening, place, task, clock_time, claim, detail::jsonb
+            from unnest(@tasks, @times, @claims, @details) with ordinality as item (task, clock_time, claim, detail, place)
+            """,
+            new
+            {
+                school = connection.School,
+                screening = screening.Id,
+                tasks = form.Select(item => item.Task.Id).ToArray(),
+                times = form.Select(item => item.Time.ToString()).ToArray(),
+                claims = form.Select(ItemText.Claim).ToArray(),
+                details = form.Select(ItemText.Detail).ToArray(),
+            });
         return true;
     }
 
     /// <summary>The items of a class's form, in order. What becomes of any child's sitting changes nothing in them.</summary>
-    public static async Task<IReadOnlyList<Item>> Form(DbConnection connection, Guid screening)
+    public static async Task<IReadOnlyList<Item>> Form(SchoolConnection connection, Guid screening)
     {
         var rows = await connection.QueryAsync<ItemRow>(
             "select task, clock_time, claim, detail::text as detail from screening_item where screening = @screening order by place", new { screening });
@@ -70,6 +80,6 @@ public static class Screenings
     }
 
     /// <summary>Keeps the day on which the sheets were done.</summary>
-    public static Task<int> TellDay(DbConnection connection, Guid id, DateOnly day) =>
+    public static Task<int> TellDay(SchoolConnection connection, Guid id, DateOnly day) =>
         connection.ExecuteAsync("update screening set paper_day = @day where id = @id", new { id, day });
 }

@@ -1,5 +1,3 @@
-using System.Data.Common;
-using Dapper;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
@@ -58,22 +56,22 @@ public static class Sets
 
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string Part, string Support, string Why);
 
-    public static Task<AssignedSet?> Find(DbConnection connection, Guid id) =>
+    public static Task<AssignedSet?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<AssignedSet>($"{Select} where practice_set.id = @id", new { id });
 
     /// <summary>Every set of a school that is not done, the latest first.</summary>
-    public static Task<IEnumerable<AssignedSet>> Waiting(DbConnection connection) =>
+    public static Task<IEnumerable<AssignedSet>> Waiting(SchoolConnection connection) =>
         connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is null order by practice_set.assigned_at desc");
 
     /// <summary>The sets of a school that were done last, the latest first.</summary>
-    public static Task<IEnumerable<AssignedSet>> Done(DbConnection connection, int most) =>
+    public static Task<IEnumerable<AssignedSet>> Done(SchoolConnection connection, int most) =>
         connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is not null and sitting.first_answer_at is not null order by sitting.ended_at desc limit @most", new { most });
 
     /// <summary>A child's sets, the latest first.</summary>
-    public static async Task<IReadOnlyList<AssignedSet>> OfChild(DbConnection connection, Guid child) =>
+    public static async Task<IReadOnlyList<AssignedSet>> OfChild(SchoolConnection connection, Guid child) =>
         [.. await connection.QueryAsync<AssignedSet>($"{Select} where practice_set.child = @child order by practice_set.assigned_at desc", new { child })];
 
-    public static async Task<IReadOnlyList<SetItem>> Items(DbConnection connection, Guid set)
+    public static async Task<IReadOnlyList<SetItem>> Items(SchoolConnection connection, Guid set)
     {
         var rows = await connection.QueryAsync<ItemRow>(
             "select task, clock_time, claim, part, support, why from set_item where practice_set = @set order by place", new { set });
@@ -84,32 +82,32 @@ public static class Sets
     /// <summary>Keeps a set that is assigned, with what was shown when it was; unless it was kept before.</summary>
     /// <returns>Whether it was kept now.</returns>
     public static async Task<bool> Assign(
-        DbConnection connection, Guid school, Guid id, Guid child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
+        SchoolConnection connection, Guid id, Guid child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
     {
         var added = await connection.ExecuteAsync(
             """
             insert into practice_set (school, id, child, pattern, seed, start_support, line_seconds, assigned_at, assigned_by, engine, shown)
             values (@school, @id, @child, @pattern, @seed, @support, @line, @now, @by, @engine, @shown::jsonb) on conflict do nothing
             """,
-            new { school, id, child, pattern = set.Pattern?.Id, seed, support = ItemText.Support(start), line, now, by, engine, shown });
+            new { school = connection.School, id, child, pattern = set.Pattern?.Id, seed, support = ItemText.Support(start), line, now, by, engine, shown });
         if (added == 0) return false;
         await connection.ExecuteAsync(
             """
             insert into set_item (school, practice_set, place, task, clock_time, claim, part, support, why)
-            values (@school, @id, @place, @task, @time, @claim, @part, @support, @why)
+            select @school, @id, place, task, clock_time, claim, part, support, why
+            from unnest(@tasks, @times, @claims, @parts, @supports, @whys) with ordinality as item (task, clock_time, claim, part, support, why, place)
             """,
-            set.Items.Select((item, i) => new
+            new
             {
-                school,
+                school = connection.School,
                 id,
-                place = i + 1,
-                task = item.Item.Task.Id,
-                time = item.Item.Time.ToString(),
-                claim = ItemText.Claim(item.Item),
-                part = item.Part.ToString(),
-                support = ItemText.Support(item.Support),
-                why = item.Why,
-            }));
+                tasks = set.Items.Select(item => item.Item.Task.Id).ToArray(),
+                times = set.Items.Select(item => item.Item.Time.ToString()).ToArray(),
+                claims = set.Items.Select(item => ItemText.Claim(item.Item)).ToArray(),
+                parts = set.Items.Select(item => item.Part.ToString()).ToArray(),
+                supports = set.Items.Select(item => ItemText.Support(item.Support)).ToArray(),
+                whys = set.Items.Select(item => item.Why).ToArray(),
+            });
         return true;
     }
 }

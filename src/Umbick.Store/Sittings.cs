@@ -1,12 +1,10 @@
-using System.Data.Common;
-using Dapper;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
 namespace Umbick.Store;
 
 /// <summary>A sitting: one asking, or one go at a practice set.</summary>
-public sealed class Sitting
+public sealed record Sitting
 {
     public Guid Id { get; init; }
 
@@ -65,7 +63,7 @@ public sealed class Sitting
 public sealed record AskedItem(int Place, Item Item, Support Support, string Why);
 
 /// <summary>An answer as it was given.</summary>
-public sealed class AnswerRow
+public sealed record AnswerRow
 {
     public Guid Sitting { get; init; }
 
@@ -132,26 +130,31 @@ public static class Sittings
     private const string AnswerColumns =
         "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_by as by";
 
-    private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail from asked_item";
+    private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
 
-    private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail);
+    private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
+    {
+        public Item Item => ItemText.Read(Task, ClockTime, Claim, Detail);
 
-    public static Task<Sitting?> Find(DbConnection connection, Guid id) =>
+        public AskedItem Asked => new(Place, Item, ItemText.Support(Support), Why);
+    }
+
+    public static Task<Sitting?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id", new { id });
 
     /// <summary>The sitting, kept from other writers until the transaction ends.</summary>
-    public static Task<Sitting?> Lock(DbConnection connection, Guid id) =>
+    public static Task<Sitting?> Lock(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id for update", new { id });
 
     /// <summary>A child's sittings, the earliest first.</summary>
-    public static async Task<IReadOnlyList<Sitting>> OfChild(DbConnection connection, Guid child) =>
+    public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, Guid child) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child {InOrder}", new { child })];
 
     /// <summary>
     /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each. Answers are
     /// only ever added: while the number is the same, so are the answers.
     /// </summary>
-    public static async Task<IReadOnlyList<(Guid Sitting, long LatestAnswer)>> LatestAnswers(DbConnection connection, Guid child) =>
+    public static async Task<IReadOnlyList<(Guid Sitting, long LatestAnswer)>> LatestAnswers(SchoolConnection connection, Guid child) =>
         [.. await connection.QueryAsync<(Guid Sitting, long LatestAnswer)>(
             $"""
             select sitting.id, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id) from sitting
@@ -161,7 +164,7 @@ public static class Sittings
 
     /// <summary>Starts a sitting, unless it was started before, or another asking of the child stands open.</summary>
     /// <returns>Whether it was started.</returns>
-    public static async Task<bool> Start(DbConnection connection, Guid school, Sitting sitting) => await connection.ExecuteAsync(
+    public static async Task<bool> Start(SchoolConnection connection, Sitting sitting) => await connection.ExecuteAsync(
         """
         insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening)
         values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening)
@@ -169,7 +172,7 @@ public static class Sittings
         """,
         new
         {
-            school,
+            school = connection.School,
             sitting.Id,
             sitting.Child,
             kind = sitting.Kind.ToString().ToLowerInvariant(),
@@ -184,97 +187,124 @@ public static class Sittings
             sitting.Screening,
         }) > 0;
 
+    /// <summary>Starts a class's sittings in one statement: alike but for child and place in the list.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="alike">What they have in common.</param>
+    /// <param name="sittings">The id of each with its child, in the order of the list.</param>
+    public static Task StartAll(SchoolConnection connection, Sitting alike, IReadOnlyList<(Guid Id, Guid Child)> sittings) => connection.ExecuteAsync(
+        """
+        insert into sitting (school, id, child, kind, stage, length, started_at, plan, delivery, turn_in_visit, screening)
+        select @school, id, child, @kind, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, turn - 1, @Screening
+        from unnest(@ids, @children) with ordinality as one (id, child, turn)
+        """,
+        new
+        {
+            school = connection.School,
+            kind = alike.Kind.ToString().ToLowerInvariant(),
+            stage = (int)alike.Stage,
+            alike.Length,
+            alike.StartedAt,
+            alike.PlanName,
+            alike.DeliveryName,
+            alike.Screening,
+            ids = sittings.Select(one => one.Id).ToArray(),
+            children = sittings.Select(one => one.Child).ToArray(),
+        });
+
     /// <summary>The sittings of a visit, by turn.</summary>
-    public static async Task<IReadOnlyList<Sitting>> OfVisit(DbConnection connection, Guid visit) =>
+    public static async Task<IReadOnlyList<Sitting>> OfVisit(SchoolConnection connection, Guid visit) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn_in_visit, id", new { visit })];
 
     /// <summary>The sittings of a screening.</summary>
-    public static async Task<IReadOnlyList<Sitting>> OfScreening(DbConnection connection, Guid screening) =>
+    public static async Task<IReadOnlyList<Sitting>> OfScreening(SchoolConnection connection, Guid screening) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn_in_visit, id", new { screening })];
 
     /// <summary>Keeps the day that was told; null goes by the first answer again.</summary>
-    public static Task TellDay(DbConnection connection, IEnumerable<Guid> sittings, DateOnly? day) =>
+    public static Task TellDay(SchoolConnection connection, IEnumerable<Guid> sittings, DateOnly? day) =>
         connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
 
     /// <summary>Goes on in another way.</summary>
-    public static Task Deliver(DbConnection connection, Guid id, DeliveryMode mode) =>
+    public static Task Deliver(SchoolConnection connection, Guid id, DeliveryMode mode) =>
         connection.ExecuteAsync("update sitting set delivery = @delivery, version = version + 1 where id = @id", new { id, delivery = DeliveryNames.Of(mode) });
 
     /// <summary>Makes a sitting shorter or longer.</summary>
-    public static Task Lengthen(DbConnection connection, Guid id, int length) =>
+    public static Task Lengthen(SchoolConnection connection, Guid id, int length) =>
         connection.ExecuteAsync("update sitting set length = @length where id = @id", new { id, length });
 
     /// <summary>Moves a sitting on to another place.</summary>
-    public static Task MoveTo(DbConnection connection, Guid id, int place) =>
+    public static Task MoveTo(SchoolConnection connection, Guid id, int place) =>
         connection.ExecuteAsync("update sitting set current_place = @place, version = version + 1 where id = @id", new { id, place });
 
-    public static Task End(DbConnection connection, Guid id, DateTime now) =>
+    public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
         connection.ExecuteAsync("update sitting set ended_at = @now, version = version + 1 where id = @id and ended_at is null", new { id, now });
 
-    public static Task Ask(DbConnection connection, Guid school, Guid sitting, IEnumerable<AskedItem> items, DateTime now) => connection.ExecuteAsync(
-        """
-        insert into asked_item (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
-        values (@school, @sitting, @Place, @task, @time, @claim, @support, @Why, @now, @detail::jsonb)
-        """,
-        items.Select(item => new
-        {
-            school,
-            sitting,
-            item.Place,
-            task = item.Item.Task.Id,
-            time = item.Item.Time.ToString(),
-            claim = ItemText.Claim(item.Item),
-            support = ItemText.Support(item.Support),
-            item.Why,
-            now,
-            detail = ItemText.Detail(item.Item),
-        }));
+    /// <summary>Asks items in a sitting.</summary>
+    public static Task Ask(SchoolConnection connection, Guid sitting, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, [sitting], items, now);
 
-    /// <summary>Takes an item back that was asked and not answered.</summary>
-    public static Task Withdraw(DbConnection connection, Guid sitting, int place) =>
-        connection.ExecuteAsync("update asked_item set withdrawn = true where sitting = @sitting and place = @place", new { sitting, place });
+    /// <summary>Asks the same items in several sittings, in one statement.</summary>
+    public static Task Ask(SchoolConnection connection, IEnumerable<Guid> sittings, IEnumerable<AskedItem> items, DateTime now)
+    {
+        var asked = items.ToList();
+        return connection.ExecuteAsync(
+            """
+            insert into asked_item (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
+            select @school, sitting, place, task, clock_time, claim, support, why, @now, detail::jsonb from unnest(@sittings) sitting,
+              unnest(@places, @tasks, @times, @claims, @supports, @whys, @details) as item (place, task, clock_time, claim, support, why, detail)
+            """,
+            new
+            {
+                school = connection.School,
+                sittings = sittings.ToArray(),
+                places = asked.Select(item => item.Place).ToArray(),
+                tasks = asked.Select(item => item.Item.Task.Id).ToArray(),
+                times = asked.Select(item => item.Item.Time.ToString()).ToArray(),
+                claims = asked.Select(item => ItemText.Claim(item.Item)).ToArray(),
+                supports = asked.Select(item => ItemText.Support(item.Support)).ToArray(),
+                whys = asked.Select(item => item.Why).ToArray(),
+                details = asked.Select(item => ItemText.Detail(item.Item)).ToArray(),
+                now,
+            });
+    }
+
+    /// <summary>Takes items back that were asked and not answered.</summary>
+    public static Task Withdraw(SchoolConnection connection, Guid sitting, params int[] places) =>
+        connection.ExecuteAsync("update asked_item set withdrawn = true where sitting = @sitting and place = any(@places)", new { sitting, places });
 
     /// <summary>Takes back every item that stands and has no answer.</summary>
-    public static Task WithdrawUnanswered(DbConnection connection, Guid sitting) => connection.ExecuteAsync(
+    public static Task WithdrawUnanswered(SchoolConnection connection, Guid sitting) => connection.ExecuteAsync(
         """
         update asked_item set withdrawn = true where sitting = @sitting and not withdrawn
           and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
         """,
         new { sitting });
 
-    /// <summary>Has an item stand again that was taken back: it was answered after all.</summary>
-    public static Task Restore(DbConnection connection, Guid sitting, int place) =>
-        connection.ExecuteAsync("update asked_item set withdrawn = false where sitting = @sitting and place = @place and withdrawn", new { sitting, place });
-
     /// <summary>The item at a place, also one that was taken back; null where none was asked there.</summary>
-    public static async Task<Item?> ItemAt(DbConnection connection, Guid sitting, int place) =>
+    public static async Task<Item?> ItemAt(SchoolConnection connection, Guid sitting, int place) =>
         await connection.QuerySingleOrDefaultAsync<AskedRow>($"{SelectAsked} where sitting = @sitting and place = @place", new { sitting, place }) is { } row
-            ? ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail)
+            ? row.Item
             : null;
 
-    /// <summary>The items of a sitting that were taken back.</summary>
-    public static async Task<IReadOnlyList<Item>> WithdrawnIn(DbConnection connection, Guid sitting)
+    /// <summary>Everything that was asked in a sitting, and everything that was answered.</summary>
+    public static async Task<SittingRows> Rows(SchoolConnection connection, Guid sitting)
     {
-        var rows = await connection.QueryAsync<AskedRow>($"{SelectAsked} where sitting = @sitting and withdrawn", new { sitting });
-        return [.. rows.Select(row => ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail))];
+        var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>(
+            $"{SelectAsked} where sitting = @sitting order by place; select {AnswerColumns} from answer where sitting = @sitting order by seq", new { sitting });
+        var rows = asked.ToList();
+        return new SittingRows(
+            [.. rows.Where(row => !row.Withdrawn).Select(row => row.Asked)], [.. rows.Where(row => row.Withdrawn).Select(row => row.Asked)], [.. answers]);
     }
 
-    /// <summary>How many items of a sitting stand, and the highest place that was ever asked, also one that was taken back.</summary>
-    public static Task<(int Standing, int LastPlace)> AskedSoFar(DbConnection connection, Guid sitting) =>
-        connection.QuerySingleAsync<(int Standing, int LastPlace)>(
-            "select count(*) filter (where not withdrawn)::int, coalesce(max(place), 0)::int from asked_item where sitting = @sitting", new { sitting });
-
     /// <summary>The items of some sittings that stand, in order.</summary>
-    public static async Task<ILookup<Guid, AskedItem>> AskedIn(DbConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<Guid, AskedItem>> AskedIn(SchoolConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<AskedRow>(
             $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place",
             new { sittings = sittings.ToArray() });
-        return rows.ToLookup(row => row.Sitting, row => new AskedItem(row.Place, ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail), ItemText.Support(row.Support), row.Why));
+        return rows.ToLookup(row => row.Sitting, row => row.Asked);
     }
 
     /// <summary>The answers of some sittings that stand: the latest to each place and try.</summary>
-    public static async Task<ILookup<Guid, AnswerRow>> AnswersIn(DbConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<Guid, AnswerRow>> AnswersIn(SchoolConnection connection, IEnumerable<Guid> sittings)
     {
         var rows = await connection.QueryAsync<AnswerRow>(
             $"""
@@ -285,26 +315,24 @@ public static class Sittings
         return rows.ToLookup(row => row.Sitting);
     }
 
-    /// <summary>An answer by its own id, whether it still stands or not.</summary>
-    public static Task<AnswerRow?> FindAnswer(DbConnection connection, Guid sitting, Guid id) => connection.QuerySingleOrDefaultAsync<AnswerRow>(
-        $"select {AnswerColumns} from answer where sitting = @sitting and id = @id", new { sitting, id });
-
-    /// <summary>Adds an answer.</summary>
+    /// <summary>Adds an answer; where its item had been taken back, that stands again.</summary>
     /// <param name="connection">The connection.</param>
-    /// <param name="school">The school.</param>
     /// <param name="answer">The answer.</param>
     /// <param name="givenAt">When it was given.</param>
     /// <param name="now">When it is kept.</param>
-    public static Task AddAnswer(DbConnection connection, Guid school, AnswerRow answer, DateTime givenAt, DateTime now) => connection.ExecuteAsync(
-        """
+    /// <returns>The answer's number among all, and the sitting's day from now on.</returns>
+    public static Task<(long Seq, DateOnly Day)> AddAnswer(SchoolConnection connection, AnswerRow answer, DateTime givenAt, DateTime now) => connection.QuerySingleAsync<(long Seq, DateOnly Day)>(
+        $"""
         insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, corrects, given_at, given_by, kept_at)
         values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @Corrects, @givenAt, @By, @now);
         update sitting set first_answer_at = least(first_answer_at, @givenAt)
-        where id = @Sitting and (first_answer_at is null or first_answer_at > @givenAt)
+        where id = @Sitting and (first_answer_at is null or first_answer_at > @givenAt);
+        update asked_item set withdrawn = false where sitting = @Sitting and place = @Place and withdrawn;
+        select answer.seq, {Day} from answer join sitting on sitting.school = answer.school and sitting.id = answer.sitting where answer.sitting = @Sitting and answer.id = @Id
         """,
         new
         {
-            school,
+            school = connection.School,
             answer.Sitting,
             answer.Id,
             answer.Place,

@@ -1,4 +1,3 @@
-using Dapper;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -44,7 +43,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
         var submission = new Submission(Guid.NewGuid(), 1, "6:20", AnswerMode.Said, 7.5f) { BegunSeconds = 3.5f, First = "7:20", Prompted = true, How = "counted-fives" };
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => _asking.Answer(connection, schools.A, sitting, submission, null)));
+        Assert.Equal(Submitted.Kept, await schools.InA(connection => _asking.Answer(connection, sitting, submission, null)));
         var given = (await Load(child)).Sittings[0].Questions[0].Given!;
         Assert.Equal(("7:20", true, "counted-fives", 3.5f, 7.5f), (given.FirstRaw, given.Prompted, given.How, given.BegunSeconds, given.Seconds));
     }
@@ -60,7 +59,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
             var item = (await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Item;
             var hers = simulated.Answer(item, item.Task.Aloud);
             var submission = new Submission(Guid.NewGuid(), now.CurrentPlace, item.Right.Short(Wording.Usual), item.Task.Aloud, null) { First = hers };
-            await schools.InA(connection => _asking.Answer(connection, schools.A, sitting, submission, null));
+            await schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
         }
         var record = await Load(child);
         Assert.All(record.Sittings[0].Questions, question => Assert.True(question.IsRight));
@@ -100,7 +99,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var sitting = await Begin(await schools.Child(schools.A));
         await Send(sitting, 1, "?", AnswerMode.Said);
         await Send(sitting, 2, "?", AnswerMode.Said);
-        Assert.True(await schools.InA(connection => _asking.EndSoon(connection, schools.A, sitting)));
+        Assert.True(await schools.InA(connection => _asking.EndSoon(connection, sitting)));
         var now = await Sitting(sitting);
         Assert.Equal("Ends on one that will very likely come out right.", (await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Why);
         await Send(sitting, now.CurrentPlace, "ok", AnswerMode.Said);
@@ -116,9 +115,9 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var (first, second) = (await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }), await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }));
         Assert.Equal((await Asked(first)).Select(one => one.Item), (await Asked(second)).Select(one => one.Item));
         var wrong = new Submission(Guid.NewGuid(), 1, "?", AnswerMode.Said, null);
-        await schools.InA(connection => _asking.Answer(connection, schools.A, first, wrong, Guid.NewGuid()));
+        await schools.InA(connection => _asking.Answer(connection, first, wrong, Guid.NewGuid()));
         Assert.True(await schools.InA(connection => Asking.Back(connection, first)));
-        await schools.InA(connection => _asking.Answer(connection, schools.A, first, new Submission(Guid.NewGuid(), 1, "ok", AnswerMode.Said, null) { Corrects = wrong.Id }, Guid.NewGuid()));
+        await schools.InA(connection => _asking.Answer(connection, first, new Submission(Guid.NewGuid(), 1, "ok", AnswerMode.Said, null) { Corrects = wrong.Id }, Guid.NewGuid()));
         Assert.Equal(2, (await Sitting(first)).CurrentPlace);
         Assert.Equal(Asking.FormLength, (await Asked(first)).Count);
     }
@@ -165,7 +164,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     public async Task A_screened_class_is_sorted_and_a_child_is_taken_in()
     {
         var aliases = Enumerable.Range(0, 4).Select(i => $"Pupil {i} {Guid.NewGuid():N}").ToList();
-        var id = await schools.InA(connection => _screen.Start(connection, schools.A, "Harbour class", Stage.FiveMinutesTo, aliases));
+        var id = await schools.InA(connection => _screen.Start(connection, "Harbour class", Stage.FiveMinutesTo, aliases));
         var found = (await Class(id))!;
         Assert.Equal(aliases, found.Children.Select(child => child.Child.Alias));
         Assert.All(found.Children, child => Assert.Equal(ScreeningGroup.NotYet, child.Result.Group));
@@ -192,7 +191,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     [Fact]
     public async Task An_answer_typed_again_puts_the_first_right_and_both_stay()
     {
-        var id = await schools.InA(connection => _screen.Start(connection, schools.A, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
+        var id = await schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
         var sitting = (await Class(id))!.Children[0].Sitting.Sitting.Id;
         await Enter(sitting, 2, "4:00");
         var first = (await Class(id))!.Children[0].Sitting.Answered.Single().Given!.Id;
@@ -207,7 +206,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     {
         var child = await schools.Child(schools.A);
         var alias = (await Load(child)).Child.Alias;
-        var id = await schools.InA(connection => _screen.Start(connection, schools.A, "Class", Stage.HalfPast, [alias]));
+        var id = await schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [alias]));
         var row = Assert.Single((await Class(id))!.Children);
         Assert.Equal(child, row.Child.Id);
         Assert.True(row.Child.OnCaseload);
@@ -243,10 +242,10 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var sitting = await schools.App.InSchool(schools.B, async connection =>
         {
             var child = Guid.NewGuid();
-            await Children.Add(connection, schools.B, new Child(child, $"Child {child:N}", Stage.OClock), DateTime.UtcNow);
-            return (await _asking.Start(connection, schools.B, child))!.Value;
+            await Children.Add(connection, new Child(child, $"Child {child:N}", Stage.OClock), DateTime.UtcNow);
+            return (await _asking.Start(connection, child))!.Value;
         });
-        var code = await schools.App.InSchool(schools.B, connection => Codes.Make(connection, schools.B, sitting, DateTime.UtcNow));
+        var code = await schools.App.InSchool(schools.B, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
         var wrong = $"{code[..4]}{(code[4] == '9' ? '0' : '9')}{code[5..]}";
         var tries = await Task.WhenAll(Enumerable.Range(0, 60).Select(_ => Open(wrong)));
         Assert.Equal(20, tries.Count(one => one.Outcome == CodeOutcome.Wrong));
@@ -281,15 +280,15 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         Assert.Equal(("after", Core.Teaching.Numerals.None, Stage.HalfPast), (row.Preferences.Wording.Past, row.Preferences.Dial.Numerals, row.Stage));
     }
 
-    private async Task<Guid> Begin(Guid child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, schools.A, child, beginning)))!.Value;
+    private async Task<Guid> Begin(Guid child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
     private Task<Submitted> Send(Guid sitting, int place, string raw, AnswerMode mode) =>
-        schools.InA(connection => _asking.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));
+        schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));
 
-    private Task<bool?> Skip(Guid sitting, int place) => schools.InA(connection => _asking.Skip(connection, schools.A, sitting, place));
+    private Task<bool?> Skip(Guid sitting, int place) => schools.InA(connection => _asking.Skip(connection, sitting, place));
 
     private Task<Submitted> Enter(Guid sitting, int place, string raw, Guid? corrects = null) =>
-        schools.InA(connection => _screen.Enter(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects }, Guid.NewGuid()));
+        schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects }, Guid.NewGuid()));
 
     private Task<ScreenedClass?> Class(Guid id) => schools.InA(connection => _screen.Load(connection, id));
 
@@ -300,7 +299,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
     private Task<string> MakeCode(Guid sitting, DateTime? at = null) =>
-        schools.InA(connection => Codes.Make(connection, schools.A, sitting, at ?? DateTime.UtcNow));
+        schools.InA(connection => Codes.Make(connection, sitting, at ?? DateTime.UtcNow));
 
     private Task<OpenedCode> Open(string typed) => schools.App.BeforeSchool(connection => Codes.Open(connection, typed));
 }

@@ -1,4 +1,3 @@
-using Dapper;
 using Umbick.Casework.Demo;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -56,7 +55,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Send(sitting, first);
         Assert.True(await schools.InA(connection => Asking.Back(connection, sitting)));
         Assert.Equal(1, (await Sitting(sitting)).CurrentPlace);
-        await schools.InA(connection => _asking.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null) { Corrects = first.Id }, Guid.NewGuid()));
+        await schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null) { Corrects = first.Id }, Guid.NewGuid()));
         var record = await Load(child);
         Assert.Equal("2:22", Assert.Single(record.Sittings[0].Answered).Given!.Raw);
         Assert.Equal(["1:11", "2:22"], await Raws(sitting));
@@ -73,7 +72,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
         await Answer(child, sitting, ["hands-swapped"], 7);
-        Assert.True(await schools.InA(connection => _asking.Stop(connection, schools.A, sitting)));
+        Assert.True(await schools.InA(connection => _asking.Stop(connection, sitting)));
         Assert.Equal(7, (await Raws(sitting)).Count);
         // What was asked and not answered may still be: it had been given before the sitting was stopped.
         Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 8, "4:00", AnswerMode.Said, null)));
@@ -126,7 +125,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var asked = await Begin(child);
         await Answer(child, asked, ["next-hour"], TeachingPreferences.Usual.Length);
         var record = await Load(child);
-        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, record.Next.Pattern!, 1, Guid.NewGuid()));
+        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, record, record.Next.Pattern!, 1, Guid.NewGuid()));
         Assert.Equal(NextStep.DoTheSet, (await Load(child)).Next.Step);
 
         var first = (await Turn(sitting)).Asked!;
@@ -172,7 +171,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         async Task<(Guid Set, Guid Sitting)> Given(Pattern? pattern)
         {
             var record = await Load(await schools.Child(schools.A));
-            return await schools.InA(connection => _practising.Assign(connection, schools.A, record, pattern, 1, Guid.NewGuid()));
+            return await schools.InA(connection => _practising.Assign(connection, record, pattern, 1, Guid.NewGuid()));
         }
     }
 
@@ -181,7 +180,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (set, _) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, Catalogue.Find("next-hour")!, 1, Guid.NewGuid()));
+        var (set, _) = await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour")!, 1, Guid.NewGuid()));
         await schools.Owner.InSchool(schools.A, connection => connection.ExecuteAsync("update practice_set set pattern = 'no-longer-told' where id = @set", new { set }));
         var kept = (await schools.InA(connection => Sets.Find(connection, set)))!;
         Assert.Equal("Practice", kept.HeadingIn(Core.Clocks.Wording.Usual));
@@ -193,12 +192,12 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, Model.Patterns[0], 1, Guid.NewGuid()));
+        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Guid.NewGuid()));
         while (await Turn(sitting) is { Asked: { } asked })
         {
             var submission = new Submission(Guid.NewGuid(), asked.Place, "?", AnswerMode.Written, null) { Later = true };
-            Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, schools.A, sitting, submission)));
-            Assert.Equal(Submitted.KeptBefore, await schools.InA(connection => _practising.Answer(connection, schools.A, sitting, submission)));
+            Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
+            Assert.Equal(Submitted.KeptBefore, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
         }
         Assert.NotNull((await Sitting(sitting)).EndedAt);
         Assert.Equal(record.Sittings.Count + 1, (await Load(child)).Sittings.Count(one => one.Answered.All(question => question.Given!.Raw == "?")));
@@ -209,7 +208,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, schools.A, record, Model.Patterns[0], 1, Guid.NewGuid()));
+        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Guid.NewGuid()));
         await GoOn(sitting, 1);
         Assert.Equal(1, (await Turn(sitting)).Asked!.Place);
     }
@@ -218,8 +217,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     public async Task Nothing_of_another_school_is_found()
     {
         var child = await schools.Child(schools.B);
-        var sitting = (await schools.App.InSchool(schools.B, connection => _asking.Start(connection, schools.B, child)))!.Value;
-        Assert.Null(await schools.InA(connection => _asking.Start(connection, schools.A, child)));
+        var sitting = (await schools.App.InSchool(schools.B, connection => _asking.Start(connection, child)))!.Value;
+        Assert.Null(await schools.InA(connection => _asking.Start(connection, child)));
         Assert.Null(await schools.InA(connection => ChildRecord.Load(connection, Model, child)));
         Assert.Equal(Submitted.NotFound, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null)));
         Assert.False(await Back(sitting));
@@ -230,7 +229,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var alias = $"Fern {Guid.NewGuid():N}";
         Task<(Guid Id, bool WasThere)> Join(string by, Stage stage) =>
-            schools.InA(connection => Children.Join(connection, schools.A, new Child(Guid.NewGuid(), by, stage), DateTime.UtcNow));
+            schools.InA(connection => Children.Join(connection, new Child(Guid.NewGuid(), by, stage), DateTime.UtcNow));
         var (id, wasThere) = await Join(alias, Stage.HalfPast);
         Assert.False(wasThere);
         Assert.Equal((id, true), await Join(alias, Stage.EveryMinute));
@@ -238,7 +237,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
 
         // One who was screened is known by the same alias, and is not on the caseload yet.
         var pupil = $"Pupil {Guid.NewGuid():N}";
-        var screening = await schools.InA(connection => new ClassScreening(Model, TimeProvider.System).Start(connection, schools.A, "Quay class", Stage.QuarterTo, [pupil]));
+        var screening = await schools.InA(connection => new ClassScreening(Model, TimeProvider.System).Start(connection, "Quay class", Stage.QuarterTo, [pupil]));
         var known = (await schools.InA(connection => Children.ByAlias(connection, [pupil])))[pupil];
         Assert.False((await Load(known)).Child.OnCaseload);
         Assert.Equal((known, false), await Join(pupil, Stage.OClock));
@@ -248,7 +247,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.NotEqual(Guid.Empty, screening);
 
         // Another school's child of the same alias is another child.
-        var other = await schools.App.InSchool(schools.B, connection => Children.Join(connection, schools.B, new Child(Guid.NewGuid(), alias, Stage.OClock), DateTime.UtcNow));
+        var other = await schools.App.InSchool(schools.B, connection => Children.Join(connection, new Child(Guid.NewGuid(), alias, Stage.OClock), DateTime.UtcNow));
         Assert.False(other.WasThere);
         Assert.NotEqual(id, other.Id);
     }
@@ -291,10 +290,10 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen <= DateOnly.FromDateTime(DateTime.UtcNow)));
     }
 
-    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, schools.A, child)))!.Value;
+    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
     private Task<Submitted> Send(Guid sitting, Submission submission) =>
-        schools.InA(connection => _asking.Answer(connection, schools.A, sitting, submission, null));
+        schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
 
     private Task<bool> Back(Guid sitting) => schools.InA(connection => Asking.Back(connection, sitting));
 
@@ -305,10 +304,10 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     private async Task<SetPlace> Turn(Guid sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
 
     private Task<Submitted> Practise(Guid sitting, int place, string raw, int attempt = 1) => schools.InA(connection =>
-        _practising.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null) { Try = attempt }));
+        _practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null) { Try = attempt }));
 
     private Task GoOn(Guid sitting, int place) =>
-        schools.App.InSchool(schools.A, connection => _practising.GoOn(connection, schools.A, sitting, place));
+        schools.App.InSchool(schools.A, connection => _practising.GoOn(connection, sitting, place));
 
     private static AnswerMode AnswerParserMode(string raw) => raw.Contains('|') ? AnswerMode.Placed : AnswerMode.Written;
 

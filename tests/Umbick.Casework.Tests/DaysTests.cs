@@ -1,4 +1,3 @@
-using Dapper;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -32,9 +31,9 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         await schools.App.InSchool(schools.B, async connection =>
         {
             // Made a week before anybody answered.
-            var sitting = (await new Asking(Model, new Standing(clock.GetUtcNow().AddDays(-7))).Start(connection, schools.B, child))!.Value;
+            var sitting = (await new Asking(Model, new Standing(clock.GetUtcNow().AddDays(-7))).Start(connection, child))!.Value;
             Assert.Null((await Sittings.Find(connection, sitting))!.Day);
-            await new Asking(Model, clock).Answer(connection, schools.B, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
+            await new Asking(Model, clock).Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
             Assert.Equal(day, (await Sittings.Find(connection, sitting))!.Day!.Value.ToString("O"));
             Assert.Equal(day, (await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)).ToString("O"));
             Assert.Equal(day, (await Children.Find(connection, child))!.LastSeen!.Value.ToString("O"));
@@ -55,7 +54,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child, DateTimeOffset.UtcNow.AddDays(-4));
-        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null) { Waited = TimeSpan.FromDays(3) }, null));
+        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null) { Waited = TimeSpan.FromDays(3) }, null));
         Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-3)), await Day(sitting));
         var (given, kept) = await schools.InA(connection => connection.QuerySingleAsync<(DateTime, DateTime)>("select given_at, kept_at from answer where sitting = @sitting", new { sitting }));
         Assert.Equal(3, (kept - given).TotalDays, 3);
@@ -66,13 +65,13 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var screen = new ClassScreening(Model, TimeProvider.System);
         var (told, later) = (DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-9)), DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-8)));
-        var id = await schools.InA(connection => screen.Start(connection, schools.A, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}", $"Pupil {Guid.NewGuid():N}"]));
-        await schools.InA(connection => screen.TellDay(connection, schools.A, id, told));
+        var id = await schools.InA(connection => screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}", $"Pupil {Guid.NewGuid():N}"]));
+        await schools.InA(connection => screen.TellDay(connection, id, told));
         var sittings = (await schools.InA(connection => screen.Load(connection, id)))!.Children.Select(child => child.Sitting.Sitting.Id).ToList();
-        await schools.InA(connection => screen.Enter(connection, schools.A, sittings[0], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), Teacher));
-        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, schools.A, sittings[1], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), by: null));
+        await schools.InA(connection => screen.Enter(connection, sittings[0], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), Teacher));
+        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, sittings[1], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), by: null));
         Assert.Equal(told, await Day(sittings[0]));
-        await schools.InA(connection => screen.TellDay(connection, schools.A, id, later));
+        await schools.InA(connection => screen.TellDay(connection, id, later));
         Assert.Equal(later, await Day(sittings[0]));
         // What a child gave on a screen has its own day.
         Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow), await Day(sittings[1]));
@@ -84,7 +83,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var child = await schools.Child(schools.A);
         var asked = await Asked(child, DateTimeOffset.UtcNow.AddDays(-40), "next-hour");
         var before = await Load(child);
-        await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, schools.A, before, Catalogue.Find("next-hour"), 1, Teacher));
+        await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), 1, Teacher));
         var after = await Load(child);
         Assert.Equal([asked], after.Sittings.Select(sitting => sitting.Sitting.Id));
         Assert.Equal((1, false), (after.Child.Sittings, after.Child.PractisedSinceAsked));
@@ -100,14 +99,14 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         // A short one, so that what was believed before still counts.
         var second = await Begin(child, DateTimeOffset.UtcNow.AddDays(-28));
         await Answers(child, second, DateTimeOffset.UtcNow.AddDays(-28), 2, "");
-        await schools.InA(connection => new Asking(Model, new Standing(DateTimeOffset.UtcNow.AddDays(-28))).Stop(connection, schools.A, second));
+        await schools.InA(connection => new Asking(Model, new Standing(DateTimeOffset.UtcNow.AddDays(-28))).Stop(connection, second));
         await AssertTheSame(child);
         var before = await Kept(child);
         // Every answer of the first sitting is put right by the teacher.
         foreach (var question in (await Load(child)).Sittings[0].Answered)
         {
             var right = new Submission(Guid.NewGuid(), question.Asked.Place, ".", AnswerMode.Said, null) { Corrects = question.Given!.Id };
-            await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, schools.A, first, right, Teacher));
+            await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, first, right, Teacher));
         }
         await AssertTheSame(child);
         var after = await Kept(child);
@@ -125,10 +124,10 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         await AssertTheSame(child);
         await schools.InA(connection => Children.Teach(connection, child, Stage.HalfPast, null, new Dictionary<string, string>()));
         await AssertTheSame(child);
-        await schools.InA(connection => new Asking(Model, TimeProvider.System).Stop(connection, schools.A, open));
+        await schools.InA(connection => new Asking(Model, TimeProvider.System).Stop(connection, open));
         await schools.InA(async connection =>
         {
-            await new Asking(Model, TimeProvider.System).TellDay(connection, schools.A, (await Sittings.Find(connection, open))!, DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-60)));
+            await new Asking(Model, TimeProvider.System).TellDay(connection, (await Sittings.Find(connection, open))!, DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-60)));
             return true;
         });
         await AssertTheSame(child);
@@ -171,11 +170,11 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
             var now = (await Load(child)).SittingsAsked.Single(one => one.Sitting.Id == sitting);
             var item = now.Questions.Single(question => question.Asked.Place == now.Sitting.CurrentPlace).Asked.Item;
             var submission = new Submission(Guid.NewGuid(), now.Sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2);
-            await schools.InA(connection => new Asking(Model, new Standing(at)).Answer(connection, schools.A, sitting, submission, Teacher));
+            await schools.InA(connection => new Asking(Model, new Standing(at)).Answer(connection, sitting, submission, Teacher));
         }
     }
 
-    private async Task<Guid> Begin(Guid child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new Standing(at)).Start(connection, schools.A, child)))!.Value;
+    private async Task<Guid> Begin(Guid child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new Standing(at)).Start(connection, child)))!.Value;
 
     private async Task<DateOnly?> Day(Guid sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
 

@@ -1,4 +1,3 @@
-using System.Data.Common;
 using Dapper;
 using Npgsql;
 using Umbick.Core.Diagnosis;
@@ -64,11 +63,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     [Fact]
     public async Task A_row_of_another_school_cannot_be_written()
     {
-        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(async connection =>
-        {
-            await Children.Add(connection, schools.B, new Child(Guid.NewGuid(), "Stray", Stage.OClock), DateTime.UtcNow);
-            return 0;
-        }));
+        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync(
+            "insert into child (school, id, alias, stage, added_at) values (@B, gen_random_uuid(), 'Stray', 9, now())", new { schools.B })));
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
     }
 
@@ -135,17 +131,17 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         var child = await schools.Child(school, Stage.OClock);
         await schools.App.InSchool(school, async connection =>
         {
-            var sitting = (await asking.Start(connection, school, child))!.Value;
-            await asking.Answer(connection, school, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), null);
-            await asking.Stop(connection, school, sitting);
+            var sitting = (await asking.Start(connection, child))!.Value;
+            await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), null);
+            await asking.Stop(connection, sitting);
             var record = await ChildRecord.Load(connection, model, child);
-            await practising.Assign(connection, school, record!, model.Patterns[0], 1, Guid.NewGuid());
-            await AddMarginal(connection, school, sitting);
-            await Codes.Make(connection, school, sitting, DateTime.UtcNow);
-            await new ClassScreening(model, TimeProvider.System).Start(connection, school, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
+            await practising.Assign(connection, record!, model.Patterns[0], 1, Guid.NewGuid());
+            await AddMarginal(connection, sitting);
+            await Codes.Make(connection, sitting, DateTime.UtcNow);
+            await new ClassScreening(model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
         });
     }
 
-    private static Task AddMarginal(DbConnection connection, Guid school, Guid sitting) => connection.ExecuteAsync(
-        "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing", new { school, sitting });
+    private static Task AddMarginal(SchoolConnection connection, Guid sitting) => connection.ExecuteAsync(
+        "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing", new { school = connection.School, sitting });
 }

@@ -1,4 +1,3 @@
-using Dapper;
 using DbUp;
 using Npgsql;
 using Umbick.Core.Diagnosis;

@@ -1,4 +1,3 @@
-using Dapper;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -30,10 +29,10 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        await schools.InA(connection => _asking.Skip(connection, schools.A, sitting, 1));
+        await schools.InA(connection => _asking.Skip(connection, sitting, 1));
         Assert.Equal(Submitted.Kept, await Send(sitting, 1, "4:12"));
         Assert.Equal(2, (await Now(sitting)).CurrentPlace);
-        await schools.InA(connection => _asking.Stop(connection, schools.A, sitting));
+        await schools.InA(connection => _asking.Stop(connection, sitting));
         Assert.Equal(Submitted.Kept, await Send(sitting, 2, "5:12"));
         Assert.Equal(["4:12", "5:12"], await Raws(child));
         Assert.Equal(Submitted.NotAsked, await Send(sitting, 3, "6:12"));
@@ -119,11 +118,11 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var id = await Class("Anemone", "Barnacle");
         var before = (await Loaded(id)).Items;
         var sitting = (await Loaded(id)).Children[0].Sitting.Sitting.Id;
-        await schools.InA(connection => _asking.Skip(connection, schools.A, sitting, 1));
+        await schools.InA(connection => _asking.Skip(connection, sitting, 1));
         await Send(sitting, 2, "4:00");
-        await schools.InA(connection => _asking.Stop(connection, schools.A, sitting));
+        await schools.InA(connection => _asking.Stop(connection, sitting));
         Assert.Equal(before, (await Loaded(id)).Items);
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => _screen.Enter(connection, schools.A, sitting, new Submission(Guid.NewGuid(), 1, "5:00", AnswerMode.Written, null), Teacher)));
+        Assert.Equal(Submitted.Kept, await schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), 1, "5:00", AnswerMode.Written, null), Teacher)));
         Assert.Equal(["5:00", "4:00"], (await Loaded(id)).Children[0].Sitting.Answered.Select(question => question.Given!.Raw));
     }
 
@@ -134,17 +133,17 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         {
             var child = await schools.Child(schools.A);
             var beginnings = new[] { Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid() }.Select(id => new AskingOptions { Id = id });
-            var begun = await Task.WhenAll(beginnings.Select(beginning => schools.InA(connection => _asking.Start(connection, schools.A, child, beginning))));
+            var begun = await Task.WhenAll(beginnings.Select(beginning => schools.InA(connection => _asking.Start(connection, child, beginning))));
             Assert.Single(begun.Distinct());
             Assert.Equal(1, await Count("select count(*) from sitting where child = @id", child));
 
             var (set, record) = (Guid.NewGuid(), await Load(child));
-            var given = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _practising.Assign(connection, schools.A, record, Model.Patterns[0], 1, Teacher, set))));
+            var given = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Teacher, set))));
             Assert.Single(given.Distinct());
             Assert.Equal(1, await Count("select count(*) from practice_set where child = @id", child));
 
             var (screening, alias) = (Guid.NewGuid(), $"Pupil {Guid.NewGuid():N}");
-            var made = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _screen.Start(connection, schools.A, "Class", Stage.HalfPast, [alias], screening))));
+            var made = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [alias], screening))));
             Assert.Equal([screening, screening, screening], made);
             Assert.Equal(1, await Count("select count(*) from sitting where screening = @id", screening));
         }
@@ -157,9 +156,9 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var beginning = new AskingOptions { Id = Guid.NewGuid() };
         var sitting = await Begin(child, beginning);
         Assert.Equal(beginning.Id, sitting);
-        await schools.InA(connection => _asking.Stop(connection, schools.A, sitting));
+        await schools.InA(connection => _asking.Stop(connection, sitting));
         Assert.Equal(sitting, await Begin(child, beginning));
-        Assert.Null(await schools.InA(async connection => await _asking.Start(connection, schools.A, await schools.Child(schools.A), beginning)));
+        Assert.Null(await schools.InA(async connection => await _asking.Start(connection, await schools.Child(schools.A), beginning)));
     }
 
     [Fact]
@@ -200,7 +199,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.True(!question.Asked.Item.IsReadable || question.Answer is Core.Clocks.Unread || question.Asked.Support != Core.Items.Support.Bare);
         Assert.NotNull(record.Now);
         Assert.NotNull(record.OtherSkills);
-        Assert.True(await schools.InA(connection => _asking.Stop(connection, schools.A, sitting)));
+        Assert.True(await schools.InA(connection => _asking.Stop(connection, sitting)));
     }
 
     [Fact]
@@ -238,7 +237,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child, new AskingOptions(Plan.Prerequisites));
         Assert.True((await Asked(sitting))[0].Item.IsOnlyAloud);
-        Assert.True(await schools.InA(connection => _asking.Deliver(connection, schools.A, sitting, DeliveryMode.OnChildsScreen)));
+        Assert.True(await schools.InA(connection => _asking.Deliver(connection, sitting, DeliveryMode.OnChildsScreen)));
         var asked = await Asked(sitting);
         Assert.DoesNotContain(asked, one => one.Item.IsOnlyAloud);
         Assert.Equal(asked[0].Place, (await Now(sitting)).CurrentPlace);
@@ -258,22 +257,22 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal([null, Teacher], answered.Select(question => question.Given!.By));
     }
 
-    private async Task<Guid> Begin(Guid child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, schools.A, child, beginning)))!.Value;
+    private async Task<Guid> Begin(Guid child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
     private async Task<Guid> Given(Guid child)
     {
         var record = await Load(child);
-        return (await schools.InA(connection => _practising.Assign(connection, schools.A, record, Catalogue.Find("next-hour"), 1, Teacher))).Sitting;
+        return (await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour"), 1, Teacher))).Sitting;
     }
 
     private Task<Submitted> Send(Guid sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
 
-    private Task<Submitted> Send(Guid sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, schools.A, sitting, submission, by));
+    private Task<Submitted> Send(Guid sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
 
-    private Task<Submitted> Practise(Guid sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, schools.A, sitting, submission));
+    private Task<Submitted> Practise(Guid sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, sitting, submission));
 
     private Task<Guid> Class(params string[] aliases) =>
-        schools.InA(connection => _screen.Start(connection, schools.A, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));
+        schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));
 
     private async Task<ScreenedClass> Loaded(Guid id) => (await schools.InA(connection => _screen.Load(connection, id)))!;
 

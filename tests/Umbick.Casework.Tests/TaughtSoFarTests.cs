@@ -123,20 +123,20 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
 
     private async Task<List<Item>> Form(Guid child, string form)
     {
-        var sitting = (await schools.InA(connection => _asking.Start(connection, schools.A, child, new AskingOptions(Plan.Form) { Form = form })))!.Value;
+        var sitting = (await schools.InA(connection => _asking.Start(connection, child, new AskingOptions(Plan.Form) { Form = form })))!.Value;
         return [.. (await schools.InA(connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(asked => asked.Item)];
     }
 
     private async Task<(Guid Set, Guid Sitting)> Assign(Guid child, Pattern? pattern)
     {
         var record = await Load(child);
-        return await schools.InA(connection => _practising.Assign(connection, schools.A, record, pattern, 1, Guid.NewGuid()));
+        return await schools.InA(connection => _practising.Assign(connection, record, pattern, 1, Guid.NewGuid()));
     }
 
     private async Task Answer(Guid sitting, AskedItem asked, string raw, AnswerMode mode, float? seconds)
     {
         var submission = new Submission(Guid.NewGuid(), asked.Place, raw, mode, seconds) { Later = true };
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, schools.A, sitting, submission)));
+        Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
     }
 
     private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;

@@ -1,4 +1,3 @@
-using System.Data.Common;
 using Npgsql;
 using Umbick.Core.Items;
 
@@ -29,7 +28,7 @@ public sealed class TestSchool : IAsyncLifetime
             await Owner.InSchool(school, async connection =>
             {
                 await Schools.Add(connection, new School(school, name));
-                await People.Add(connection, school, $"teacher@{school:N}.example", "Teacher", "no hash");
+                await People.Add(connection, $"teacher@{school:N}.example", "Teacher", "no hash");
             });
         }
     }
@@ -45,12 +44,12 @@ public sealed class TestSchool : IAsyncLifetime
     public async Task<Guid> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
     {
         var id = Guid.NewGuid();
-        await App.InSchool(school, connection => Children.Add(connection, school, new Child(id, $"Child {id:N}", stage), DateTime.UtcNow));
+        await App.InSchool(school, connection => Children.Add(connection, new Child(id, $"Child {id:N}", stage), DateTime.UtcNow));
         return id;
     }
 
     /// <summary>Work in school A as the site's role.</summary>
-    public Task<T> InA<T>(Func<DbConnection, Task<T>> work) => App.InSchool(A, work);
+    public Task<T> InA<T>(Func<SchoolConnection, Task<T>> work) => App.InSchool(A, work);
 
     private static string Setting(string name) =>
         Environment.GetEnvironmentVariable(name) ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");

@@ -21,7 +21,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
                 await Send(id, place, raw);
                 await AssertTheSame(id, place);
             }
-            await schools.InA(connection => _asking.Stop(connection, schools.A, id));
+            await schools.InA(connection => _asking.Stop(connection, id));
         }
     }
 
@@ -31,7 +31,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         var child = await schools.Child(schools.A);
         var first = await Begin(child);
         for (var place = 1; place <= 3; place++) await Send(first, place, "12:20");
-        await schools.InA(connection => _asking.Stop(connection, schools.A, first));
+        await schools.InA(connection => _asking.Stop(connection, first));
         var now = await Begin(child);
         await Send(now, 1, "4:00");
         await Send(now, 2, "5:00");
@@ -40,7 +40,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         await schools.InA(async connection =>
         {
             var wrong = (await Sittings.AnswersIn(connection, [first]))[first].Single(answer => answer.Place == 2).Id;
-            await Sittings.AddAnswer(connection, schools.A, new AnswerRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "4:00", Mode = "said", Corrects = wrong, By = Guid.NewGuid() }, DateTime.UtcNow, DateTime.UtcNow);
+            await Sittings.AddAnswer(connection, new AnswerRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "4:00", Mode = "said", Corrects = wrong, By = Guid.NewGuid() }, DateTime.UtcNow, DateTime.UtcNow);
             return true;
         });
         var after = await AssertTheSame(now, 2);
@@ -54,10 +54,30 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         var left = await Begin(child);
         await Send(left, 1, "4:00");
         var record = await schools.InA(connection => ChildRecord.Load(connection, Model, child));
-        var (_, set) = await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, schools.A, record!, Model.Patterns[0], 1, Guid.NewGuid()));
-        await schools.InA(connection => new Practising(Model, TimeProvider.System).Answer(connection, schools.A, set, new Submission(Guid.NewGuid(), 1, "9:15", AnswerMode.Written, null)));
+        var (_, set) = await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], 1, Guid.NewGuid()));
+        await schools.InA(connection => new Practising(Model, TimeProvider.System).Answer(connection, set, new Submission(Guid.NewGuid(), 1, "9:15", AnswerMode.Written, null)));
         await Send(left, 2, "5:10");
         await AssertTheSame(left, 2);
+    }
+
+    [Fact]
+    public async Task An_answer_in_the_middle_of_a_sitting_costs_few_round_trips_and_a_class_no_more_than_a_child()
+    {
+        var sitting = await Begin(await schools.Child(schools.A));
+        await Send(sitting, 1, "4:12");
+        var second = new Submission(Guid.NewGuid(), 2, "4:13", AnswerMode.Said, null);
+        Assert.Equal(7, await schools.InA(async connection =>
+        {
+            await _asking.Answer(connection, sitting, second, null);
+            return connection.RoundTrips;
+        }));
+
+        async Task<int> Class(int children) => await schools.InA(async connection =>
+        {
+            await new ClassScreening(Model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [.. Enumerable.Range(0, children).Select(_ => $"{Guid.NewGuid():N}")]);
+            return connection.RoundTrips;
+        });
+        Assert.Equal(await Class(1), await Class(60));
     }
 
     private async Task<SittingUnderWay> AssertTheSame(Guid sitting, int answered)
@@ -74,10 +94,10 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
     }
 
     private Task<SittingUnderWay> Load(Guid sitting, ReadingModel model) => schools.InA(async connection =>
-        await SittingUnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, DateTime.UtcNow));
+        await SittingUnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, await Sittings.Rows(connection, sitting), DateTime.UtcNow));
 
-    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, schools.A, child)))!.Value;
+    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
     private Task<Submitted> Send(Guid sitting, int place, string raw) =>
-        schools.InA(connection => _asking.Answer(connection, schools.A, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), null));
+        schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), null));
 }

@@ -127,7 +127,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         await site.Owner.InSchool(school, async connection =>
         {
             await Schools.Add(connection, new School(school, "Noss"));
-            await People.Add(connection, school, $"teacher@{school:N}.example", "Teacher", Site.PasswordHash);
+            await People.Add(connection, $"teacher@{school:N}.example", "Teacher", Site.PasswordHash);
         });
         try
         {

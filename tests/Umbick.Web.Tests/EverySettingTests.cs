@@ -112,7 +112,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
             "form" => await Tasks(await site.Sitting(site.A, (await site.Child(site.A, Stage.QuarterTo)).Id, new AskingOptions(Plan.Form))),
             "set" => await Of(teacher, $"/practise/new/{child}?pattern={what}"),
             "set-sheet" => await Of(teacher, $"/sheets/{(await site.Set(site.A, child, what)).Sitting}"),
-            "class-sheet" => await Of(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
+            "class-sheet" => await Of(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
             "tablet" => await OnTablet(await site.OnScreen(site.A, child, what!)),
             "practise" => await Practised(child, what!),
             "look-again" => await OnTablet((await site.Set(site.A, child, what)).Sitting, "?"),

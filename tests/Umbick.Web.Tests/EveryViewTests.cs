@@ -30,7 +30,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var visit = Guid.NewGuid();
         var group = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit });
         await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit, TurnInVisit = 1 });
-        var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
+        var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
         // A caseload long enough to be searched.
@@ -110,7 +110,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         await site.App.InSchool(site.A, async connection =>
         {
             while (await Store.Sittings.Find(connection, id) is { EndedAt: null } sitting)
-                await asking.Answer(connection, site.A, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, "?", AnswerMode.Said, null), null);
+                await asking.Answer(connection, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, "?", AnswerMode.Said, null), null);
         });
         return id;
     }
@@ -140,7 +140,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             while (await Store.Sittings.Find(connection, id) is { EndedAt: null } sitting)
             {
                 var item = (await Store.Sittings.AskedIn(connection, [id]))[id].Single(asked => asked.Place == sitting.CurrentPlace).Item;
-                await asking.Answer(connection, site.A, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null), null);
+                await asking.Answer(connection, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null), null);
             }
         });
         return (child.Id, id);

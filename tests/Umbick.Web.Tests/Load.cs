@@ -23,7 +23,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var school = await DemoSchoolId();
         var children = (await site.App.InSchool(school, Children.All)).ToList();
         for (var more = children.Count; more < Tablets; more++)
-            await site.App.InSchool(school, connection => Children.Add(connection, school, new Child(Guid.NewGuid(), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
+            await site.App.InSchool(school, connection => Children.Add(connection, new Child(Guid.NewGuid(), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
         children = [.. (await site.App.InSchool(school, Children.All)).Take(Tablets)];
         var answers = (await site.App.InSchool(school, async connection => await Sittings.AnswersIn(connection, (await Sittings.OfChild(connection, children[0].Id)).Select(one => one.Id)))).Sum(one => one.Count());
         Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
@@ -87,8 +87,8 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var sitting = await site.App.InSchool(school, async connection =>
         {
             var asking = new Asking(site.Model, TimeProvider.System);
-            if ((await Children.Find(connection, child))!.OpenAsking is { } open) await asking.Stop(connection, school, open);
-            return (await asking.Start(connection, school, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)))!.Value;
+            if ((await Children.Find(connection, child))!.OpenAsking is { } open) await asking.Stop(connection, open);
+            return (await asking.Start(connection, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)))!.Value;
         });
         var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(school, sitting) });

@@ -75,8 +75,8 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
         {
             var asked = await site.Current(site.A, sitting);
             var given = new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud), asked.Item.Task.Aloud, 4);
-            await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, site.A, sitting, given, null));
+            await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting, given, null));
         }
-        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Stop(connection, site.A, sitting));
+        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Stop(connection, sitting));
     }
 }

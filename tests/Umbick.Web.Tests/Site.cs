@@ -41,7 +41,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
             await Owner.InSchool(school, async connection =>
             {
                 await Schools.Add(connection, new School(school, name));
-                await People.Add(connection, school, teacher, "Teacher", PasswordHash);
+                await People.Add(connection, teacher, "Teacher", PasswordHash);
             });
         }
     }
@@ -58,20 +58,20 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     public async Task<Child> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
     {
         var child = new Child(Guid.NewGuid(), $"Pip {Guid.NewGuid():N}"[..12], stage);
-        await App.InSchool(school, connection => Children.Add(connection, school, child, DateTime.UtcNow));
+        await App.InSchool(school, connection => Children.Add(connection, child, DateTime.UtcNow));
         return child;
     }
 
     /// <summary>A sitting that stands open.</summary>
     public async Task<Guid> Sitting(Guid school, Guid child, AskingOptions? beginning = null) =>
-        (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, school, child, beginning)))!.Value;
+        (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, child, beginning)))!.Value;
 
     /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
     public Task<Guid> OnScreen(Guid school, Guid child, params string[] tasks) =>
         Sitting(school, child, tasks.Length == 0 ? new AskingOptions(Delivery: DeliveryMode.OnChildsScreen) : new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = tasks });
 
     /// <summary>A code that opens a sitting.</summary>
-    public Task<string> Code(Guid school, Guid sitting) => App.InSchool(school, connection => Codes.Make(connection, school, sitting, DateTime.UtcNow));
+    public Task<string> Code(Guid school, Guid sitting) => App.InSchool(school, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
 
     /// <summary>The question that is being asked.</summary>
     public async Task<AskedItem> Current(Guid school, Guid sitting) => await App.InSchool(school, async connection =>
@@ -87,7 +87,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     public Task<(Guid Set, Guid Sitting)> Set(Guid school, Guid child, string? pattern) => App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
-        return await new Practising(Model, TimeProvider.System).Assign(connection, school, record!, Core.Patterns.Catalogue.Find(pattern), 1, Guid.NewGuid());
+        return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern), 1, Guid.NewGuid());
     });
 
     /// <summary>A child's record.</summary>
@@ -101,8 +101,8 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     /// <summary>A class whose sheets were done today.</summary>
     public Task<Guid> Class(Guid school, Stage stage, params string[] aliases) => App.InSchool(school, async connection =>
     {
-        var id = await Screen.Start(connection, school, "Harbour class", stage, aliases);
-        await Screen.TellDay(connection, school, id, DateOnly.FromDateTime(DateTime.UtcNow));
+        var id = await Screen.Start(connection, "Harbour class", stage, aliases);
+        await Screen.TellDay(connection, id, DateOnly.FromDateTime(DateTime.UtcNow));
         return id;
     });
 

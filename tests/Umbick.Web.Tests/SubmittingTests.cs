@@ -265,7 +265,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task Until_the_day_of_the_sheets_is_told_no_box_is_open()
     {
-        var id = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, site.A, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
+        var id = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.NotNull((await teacher.Page($"/classes/{id}/grid")).QuerySelector("[data-grid] fieldset[disabled]"));
         Assert.Equal(HttpStatusCode.BadRequest, (await teacher.Send($"/classes/{id}/grid", "Keep this day", new() { ["other"] = "2199-01-01" })).StatusCode);

@@ -122,7 +122,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         tablet.Await("#entry");
         tablet.Find("#entry").Click();
         tablet.Type("4:1");
-        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Skip(connection, site.A, sitting, 1));
+        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Skip(connection, sitting, 1));
         tablet.AwaitText("Your teacher has gone on");
         tablet.Type("2");
         tablet.Click("Done");

@@ -1,5 +1,4 @@
 using Umbick.Store;
-using System.Data.Common;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -73,18 +72,18 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         {
             await Schools.Erase(connection);
             await Schools.Add(connection, new School(Id, "Gull Point"));
-            return await People.Add(connection, Id, UserName, "Wren", passwordHash);
+            return await People.Add(connection, UserName, "Wren", passwordHash);
         });
         foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))
             await owner.InSchool(Id, connection => Add(connection, cast, new Random(Seed + i), person.Id));
         await owner.InSchool(Id, connection => ScreenClass(connection, new Random(Seed - 1), person.Id));
     }
 
-    private async Task Add(DbConnection connection, Cast cast, Random random, Guid teacher)
+    private async Task Add(SchoolConnection connection, Cast cast, Random random, Guid teacher)
     {
         var id = new Guid(Enumerable.Range(0, 16).Select(_ => (byte)random.Next(256)).ToArray());
         var day = today.Date.AddHours(9.5).AddDays(-(10 * cast.Visits) - 4 - random.Next(4));
-        await Store.Children.Add(connection, Id, new Child(id, cast.Alias, cast.Stage), DateTime.SpecifyKind(day, DateTimeKind.Utc));
+        await Store.Children.Add(connection, new Child(id, cast.Alias, cast.Stage), DateTime.SpecifyKind(day, DateTimeKind.Utc));
         var patterns = cast.Patterns.Select(pattern => Catalogue.Find(pattern)!).ToList();
         var child = new SimulatedChild(model, patterns, cast.Consistency, random);
         for (var visit = 0; visit < cast.Visits; visit++)
@@ -97,53 +96,53 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         }
     }
 
-    private async Task ScreenClass(DbConnection connection, Random random, Guid teacher)
+    private async Task ScreenClass(SchoolConnection connection, Random random, Guid teacher)
     {
         var screen = new ClassScreening(model, new VisitClock(today.AddDays(-6)));
-        var id = await screen.Start(connection, Id, "Tide class", Stage.FiveMinutesTo, [.. ScreenedClass.Select(child => child.Alias)]);
-        await screen.TellDay(connection, Id, id, DateOnly.FromDateTime(today.AddDays(-6).Date));
+        var id = await screen.Start(connection, "Tide class", Stage.FiveMinutesTo, [.. ScreenedClass.Select(child => child.Alias)]);
+        await screen.TellDay(connection, id, DateOnly.FromDateTime(today.AddDays(-6).Date));
         var found = (await screen.Load(connection, id))!;
         foreach (var (child, (_, patterns, answered)) in found.Children.Zip(ScreenedClass))
         {
             var simulated = new SimulatedChild(model, patterns.Select(pattern => Catalogue.Find(pattern)!), 0.9, random);
             for (var place = 1; place <= answered; place++)
-                await screen.Enter(connection, Id, child.Sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written), AnswerMode.Written, null), teacher);
+                await screen.Enter(connection, child.Sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written), AnswerMode.Written, null), teacher);
         }
     }
 
-    private async Task Ask(DbConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher, Random random)
+    private async Task Ask(SchoolConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher, Random random)
     {
         var asking = new Asking(model, clock);
-        var sittingId = (await asking.Start(connection, Id, id))!.Value;
+        var sittingId = (await asking.Start(connection, id))!.Value;
         while (await Sittings.Find(connection, sittingId) is { EndedAt: null } sitting)
         {
             var item = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].Single(asked => asked.Place == sitting.CurrentPlace).Item;
             var mode = item.Task.Aloud;
             clock.Advance(TimeSpan.FromSeconds(10 + random.Next(25)));
             var raw = child.Answer(item, mode);
-            await asking.Answer(connection, Id, sittingId, new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
+            await asking.Answer(connection, sittingId, new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
         }
     }
 
-    private async Task Practise(DbConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher)
+    private async Task Practise(SchoolConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher)
     {
         var practising = new Practising(model, clock);
         var record = (await ChildRecord.Load(connection, model, id))!;
         if (record.First.Count == 0) return;
         clock.Advance(TimeSpan.FromMinutes(3));
-        var (_, sitting) = await practising.Assign(connection, Id, record, record.First[0].Finding.Pattern, seed: 1, teacher);
+        var (_, sitting) = await practising.Assign(connection, record, record.First[0].Finding.Pattern, seed: 1, teacher);
         while (await Practising.Where(connection, sitting) is { Asked: { } asked } turn)
         {
             if (turn.Settled)
             {
-                await practising.GoOn(connection, Id, sitting, asked.Place);
+                await practising.GoOn(connection, sitting, asked.Place);
                 continue;
             }
             var mode = asked.Item.Task.OnScreen;
             // Looking again helps: the second answer is the right one.
             var raw = turn.First is null ? child.Answer(asked.Item, mode) : asked.Item.Right.Short(Wording.Usual);
             clock.Advance(TimeSpan.FromSeconds(20));
-            await practising.Answer(connection, Id, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
+            await practising.Answer(connection, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
         }
     }
 

@@ -21,7 +21,7 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
     public IReadOnlyList<Observed> Answers => _answers;
 
     /// <summary>The item that tells most now; null where everything has been asked.</summary>
-    public NextItem? Next() => _chooser.Choose(belief, bank, _asked, _right, UnconfirmedPattern.After(model, belief, _answers));
+    public NextItem? Next() => _chooser.Next(belief, _answers, bank, _asked, _right);
 
     /// <summary>Takes the answer to an item.</summary>
     public void Take(ItemAnswer given)

@@ -45,6 +45,16 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <summary>How many of the best are weighed again.</summary>
     private const int Looked = 40;
 
+    /// <summary>The next item of a sitting that is chosen by its answers; null where everything has been asked.</summary>
+    /// <param name="belief">What is believed now.</param>
+    /// <param name="observed">Every answer so far, of this sitting and of those before it.</param>
+    /// <param name="bank">The items that may be asked.</param>
+    /// <param name="asked">The items asked in this sitting, in order.</param>
+    /// <param name="right">How many of those came out right.</param>
+    /// <param name="last">Whether it is the last: a sitting ends on one that will very likely come right.</param>
+    public NextItem? Next(Belief belief, IReadOnlyList<Observed> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, bool last = false) =>
+        last ? Close(belief, bank, asked) : Choose(belief, bank, asked, right, UnconfirmedPattern.After(model, belief, observed));
+
     /// <summary>The best next item, or null where everything has been asked.</summary>
     /// <param name="belief">What is believed now.</param>
     /// <param name="bank">The items that may be asked.</param>

@@ -1,4 +1,3 @@
-using System.Data.Common;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
@@ -69,7 +68,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
             Prompted = given.Prompted == "true",
             How = HowDone.Find(given.How)?.Id,
         };
-        switch (await asking.Answer(connection, School, id, submission, User.Teacher().Person))
+        switch (await asking.Answer(connection, id, submission, User.Teacher().Person))
         {
             case Submitted.Kept or Submitted.KeptBefore:
                 Response.Kept(answer);
@@ -83,7 +82,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         }
     });
 
-    public Task<IActionResult> OnPostSkip(Guid id, int place) => Within(async connection => await asking.Skip(connection, School, id, place) switch
+    public Task<IActionResult> OnPostSkip(Guid id, int place) => Within(async connection => await asking.Skip(connection, id, place) switch
     {
         true => await Shown(connection, id),
         null => NotFound(),
@@ -97,12 +96,12 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     });
 
     public Task<IActionResult> OnPostStop(Guid id) =>
-        Within(async connection => await asking.Stop(connection, School, id) ? await Shown(connection, id) : NotFound());
+        Within(async connection => await asking.Stop(connection, id) ? await Shown(connection, id) : NotFound());
 
     /// <summary>The next one is the last, and will very likely come right.</summary>
     public Task<IActionResult> OnPostEasy(Guid id) => Within(async connection =>
     {
-        await asking.EndSoon(connection, School, id);
+        await asking.EndSoon(connection, id);
         return await Shown(connection, id);
     });
 
@@ -110,14 +109,14 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     public Task<IActionResult> OnPostDelivery(Guid id, DeliveryMode mode) => Within(async connection =>
     {
         if (mode is not (DeliveryMode.Conversation or DeliveryMode.OwnClock)) return BadRequest();
-        return await asking.Deliver(connection, School, id, mode) ? await Shown(connection, id) : NotFound();
+        return await asking.Deliver(connection, id, mode) ? await Shown(connection, id) : NotFound();
     });
 
     /// <summary>Makes the code that opens this sitting on the child's device.</summary>
     public Task<IActionResult> OnPostCode(Guid id) => Within(async connection =>
     {
-        if (!await asking.Deliver(connection, School, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
-        var code = await Codes.Make(connection, School, id, clock.GetUtcNow().UtcDateTime);
+        if (!await asking.Deliver(connection, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
+        var code = await Codes.Make(connection, id, clock.GetUtcNow().UtcDateTime);
         if (!await Show(connection, id)) return NotFound();
         View = View with { Code = code };
         return Request.IsScripted() ? Partial("_Asking", View) : Page();
@@ -128,25 +127,25 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
         if (day is null || day > await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)) return await Refuse(connection, id, "", "Choose the day on which it was done: today, or before.");
-        await asking.TellDay(connection, School, sitting, day.Value);
+        await asking.TellDay(connection, sitting, day.Value);
         return await Shown(connection, id);
     });
 
     /// <summary>Turns this device round: from now on it shows this sitting and nothing of the teacher's.</summary>
     public Task<IActionResult> OnPostHand(Guid id) => Within(async connection =>
     {
-        if (!await asking.Deliver(connection, School, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
+        if (!await asking.Deliver(connection, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
         await HttpContext.EnterChildMode(School, id);
         return Redirect("/turn");
     });
 
     /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
-    private Task<IActionResult> Within(Func<DbConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
     private static AnswerMode? Mode(HowGiven given) => Enum.TryParse<AnswerMode>(given.Mode, out var mode) && Enum.IsDefined(mode) ? mode : null;
 
     /// <summary>Where several share a clock, the next child's turn; else the same child's next question.</summary>
-    private async Task<IActionResult> NextTurn(DbConnection connection, Sitting sitting)
+    private async Task<IActionResult> NextTurn(SchoolConnection connection, Sitting sitting)
     {
         if (sitting.Visit is not { } visit) return await Shown(connection, sitting.Id);
         var open = (await Sittings.OfVisit(connection, visit)).Where(turn => turn.EndedAt is null).ToList();
@@ -155,7 +154,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return await Shown(connection, next);
     }
 
-    private async Task<bool> Show(DbConnection connection, Guid id, string? told = null, string? typed = null)
+    private async Task<bool> Show(SchoolConnection connection, Guid id, string? told = null, string? typed = null)
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
@@ -174,7 +173,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return StopRules.After(model, record.Replay.Belief, [.. record.Replay.Observed.TakeLast(answered)], Asking.Bank(sitting.Sitting, record.Child), sitting.Sitting.Length);
     }
 
-    private static async Task<IReadOnlyList<TurnInGroup>> Group(DbConnection connection, Sitting here)
+    private static async Task<IReadOnlyList<TurnInGroup>> Group(SchoolConnection connection, Sitting here)
     {
         if (here.Visit is not { } visit) return [];
         var sittings = await Sittings.OfVisit(connection, visit);
@@ -183,17 +182,17 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     }
 
     /// <summary>The part that changes, to a script; the page's own address, to a browser without one.</summary>
-    private async Task<IActionResult> Shown(DbConnection connection, Guid id)
+    private async Task<IActionResult> Shown(SchoolConnection connection, Guid id)
     {
         if (!Request.IsScripted()) return Redirect($"/ask/{id}");
         return await Show(connection, id) ? Partial("_Asking", View) : NotFound();
     }
 
-    private Task<IActionResult> Refuse(DbConnection connection, Guid id, string typed, string told) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, told);
+    private Task<IActionResult> Refuse(SchoolConnection connection, Guid id, string typed, string told) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, told);
 
-    private Task<IActionResult> Conflict(DbConnection connection, Guid id, string told) => Answered(connection, id, StatusCodes.Status409Conflict, null, told);
+    private Task<IActionResult> Conflict(SchoolConnection connection, Guid id, string told) => Answered(connection, id, StatusCodes.Status409Conflict, null, told);
 
-    private async Task<IActionResult> Answered(DbConnection connection, Guid id, int status, string? typed, string told)
+    private async Task<IActionResult> Answered(SchoolConnection connection, Guid id, int status, string? typed, string told)
     {
         var kept = typed is { Length: > AnswerParser.LongestAnswer } ? typed[..AnswerParser.LongestAnswer] : typed;
         if (!await Show(connection, id, told, kept)) return NotFound();

@@ -18,7 +18,7 @@ public sealed class StartModel(Database database, Asking asking) : PageModel
         var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
         var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, Id = sitting is { } made && made != Guid.Empty ? made : null };
-        var started = await database.InSchool(school, connection => asking.Start(connection, school, id, options), HttpContext.RequestAborted);
+        var started = await database.InSchool(school, connection => asking.Start(connection, id, options), HttpContext.RequestAborted);
         return started is null ? NotFound() : Redirect($"/ask/{started}");
     }
 }

@@ -49,7 +49,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
                 Guid? opened = null;
                 foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
                 {
-                    var sitting = await asking.Start(connection, School, id, new AskingOptions { Visit = Visit, TurnInVisit = turn });
+                    var sitting = await asking.Start(connection, id, new AskingOptions { Visit = Visit, TurnInVisit = turn });
                     opened ??= sitting;
                 }
                 return opened;

@@ -49,7 +49,7 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
         _ => "Nothing stands out",
     };
 
-    private async Task<IReadOnlyList<CaseloadLine>> Lines(System.Data.Common.DbConnection connection)
+    private async Task<IReadOnlyList<CaseloadLine>> Lines(SchoolConnection connection)
     {
         var children = await Caseload.Load(connection, model);
         var last = children.Select(one => one.Child.LastSitting).OfType<Guid>().ToList();

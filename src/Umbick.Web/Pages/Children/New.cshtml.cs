@@ -34,7 +34,7 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
         Stage = stage;
         var (school, now) = (User.Teacher().School, clock.GetUtcNow());
         var child = new Child(NewId, Alias, stage);
-        var (joined, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, school, child, now.UtcDateTime), HttpContext.RequestAborted);
+        var (joined, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, child, now.UtcDateTime), HttpContext.RequestAborted);
         if (!wasThere) return Redirect($"/children/{joined}");
         (There, Told) = (joined, $"{Alias} is on the caseload already. Choose another alias, or go on with that child.");
         return Refused();

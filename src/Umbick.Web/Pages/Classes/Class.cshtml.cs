@@ -59,7 +59,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
             {
                 var codes = new Dictionary<Guid, string>();
                 foreach (var sitting in Class.Children.Select(child => child.Sitting.Sitting).Where(sitting => sitting.EndedAt is null))
-                    codes[sitting.Id] = await Store.Codes.Make(connection, school, sitting.Id, clock.GetUtcNow().UtcDateTime);
+                    codes[sitting.Id] = await Store.Codes.Make(connection, sitting.Id, clock.GetUtcNow().UtcDateTime);
                 return codes;
             },
             HttpContext.RequestAborted);

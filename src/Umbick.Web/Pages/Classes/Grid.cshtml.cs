@@ -40,7 +40,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return await OnGet(id);
         }
-        return await database.InSchool(School, connection => screen.TellDay(connection, School, id, told), HttpContext.RequestAborted) ? Redirect($"/classes/{id}/grid") : NotFound();
+        return await database.InSchool(School, connection => screen.TellDay(connection, id, told), HttpContext.RequestAborted) ? Redirect($"/classes/{id}/grid") : NotFound();
     }
 
     /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
@@ -56,7 +56,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 var child = await Sittings.Find(connection, sitting) is { } found && found.Screening == id ? await Store.Children.Find(connection, found.Child) : null;
                 if (screening is null) return NotFound();
                 if (child is null || text.Length is 0 or > AnswerParser.LongestAnswer || screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
-                var kept = await screen.Enter(connection, School, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Teacher().Person);
+                var kept = await screen.Enter(connection, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Teacher().Person);
                 if (kept is not (Submitted.Kept or Submitted.KeptBefore))
                     return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
                 Response.Kept(answer);
@@ -98,7 +98,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     }
 
     private Task<Submitted> Enter(Guid sitting, Submission submission) =>
-        database.InSchool(School, connection => screen.Enter(connection, School, sitting, submission, User.Teacher().Person), HttpContext.RequestAborted);
+        database.InSchool(School, connection => screen.Enter(connection, sitting, submission, User.Teacher().Person), HttpContext.RequestAborted);
 
     private async Task<bool> Load(Guid id)
     {

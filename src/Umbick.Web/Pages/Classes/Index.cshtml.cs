@@ -42,7 +42,7 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        var started = await database.InSchool(School, connection => screen.Start(connection, School, Title, stage, list, NewId), HttpContext.RequestAborted);
+        var started = await database.InSchool(School, connection => screen.Start(connection, Title, stage, list, NewId), HttpContext.RequestAborted);
         return Redirect($"/classes/{started}");
     }
 

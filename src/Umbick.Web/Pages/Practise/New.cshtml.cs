@@ -46,7 +46,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
                 if (set is { } made && await Sets.Find(connection, made) is not null) return made;
                 // A set that still waits is the one: pressing twice must not make two.
                 if (record.Child.OpenSet is { } open) return open;
-                return (await practising.Assign(connection, school, record, found, seed, person, set is { } id && id != Guid.Empty ? id : null)).Set;
+                return (await practising.Assign(connection, record, found, seed, person, set is { } id && id != Guid.Empty ? id : null)).Set;
             },
             HttpContext.RequestAborted);
         return given is null ? NotFound() : Redirect($"/practise/{given}");

@@ -1,4 +1,3 @@
-using System.Data.Common;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
@@ -65,8 +64,8 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Teaching.Timed);
         var submitted = sitting.IsPractice
-            ? await practising.Answer(connection, School, Id, submission)
-            : await asking.Answer(connection, School, Id, submission, by: null);
+            ? await practising.Answer(connection, Id, submission)
+            : await asking.Answer(connection, Id, submission, by: null);
         if (submitted is not (Submitted.Kept or Submitted.KeptBefore))
             return await Refused(connection, answer, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
         Response.Kept(answer);
@@ -76,15 +75,15 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>Goes on from an item that is settled. It is sent like an answer, so that it is not lost either.</summary>
     public Task<IActionResult> OnPostOn(Guid answer, int place) => Within(async connection =>
     {
-        await practising.GoOn(connection, School, Id, place);
+        await practising.GoOn(connection, Id, place);
         Response.Kept(answer);
         return await Shown(connection);
     });
 
     /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
-    private Task<IActionResult> Within(Func<DbConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
-    private async Task<bool> Show(DbConnection connection, string? told = null)
+    private async Task<bool> Show(SchoolConnection connection, string? told = null)
     {
         if (await Sittings.Find(connection, Id) is not { } sitting) return false;
         if (sitting.IsPractice)
@@ -103,19 +102,19 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
 
     private PartialViewResult Part() => View is { } practice ? Partial("_Turn", practice) : Partial("_Question", Question);
 
-    private async Task<IActionResult> Shown(DbConnection connection)
+    private async Task<IActionResult> Shown(SchoolConnection connection)
     {
         if (!Request.IsScripted()) return Redirect("/turn");
         return await Show(connection) ? Part() : NotFound();
     }
 
-    private Task<IActionResult> Refused(DbConnection connection, Guid answer, string told, int status)
+    private Task<IActionResult> Refused(SchoolConnection connection, Guid answer, string told, int status)
     {
         Response.Refused(answer);
         return Told(connection, told, status);
     }
 
-    private async Task<IActionResult> Told(DbConnection connection, string told, int status)
+    private async Task<IActionResult> Told(SchoolConnection connection, string told, int status)
     {
         if (!await Show(connection, told)) return NotFound();
         Response.StatusCode = status;
