@@ -63,7 +63,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         }
         var record = await Load(child);
         Assert.All(record.Sittings[0].Questions, question => Assert.True(question.IsRight));
-        Assert.Contains(record.Now.Findings, finding => finding.Pattern.Id == "next-hour" && finding.Belief > Conclusion.LikelyFrom);
+        Assert.Contains(record.Now.Findings, finding => finding.Pattern.Id == "next-hour" && finding.Belief > ModelParameters.LikelyFrom);
     }
 
     [Fact]

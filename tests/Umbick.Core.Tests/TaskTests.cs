@@ -270,7 +270,7 @@ public sealed class TaskTests
     {
         var at = ClockTime.TryParse(time)!.Value;
         var hands = Assert.IsType<PlacedAnswer>(new ItemMaker(Model).Make(ClockTasks.RepairClock, at, Stage.EveryMinute, seed: 1).Claim).Hands!.Value;
-        Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Of(at).Hour) > Scoring.PlaceTolerance);
+        Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Of(at).Hour) > ModelParameters.PlaceTolerance);
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using Umbick.Core;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Umbick.Core.Diagnosis;
@@ -61,7 +62,7 @@ public static class DiagnosisJson
         {
             foreach (var finding in OtherSkillModel.Of(step, answers, conclusion.Hundreds))
             {
-                if (finding.Pattern is not { } pattern || finding.Belief < Conclusion.Worth || finding.Telling == 0) continue;
+                if (finding.Pattern is not { } pattern || finding.Belief < ModelParameters.WorthNaming || finding.Telling == 0) continue;
                 yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
             }
         }

@@ -6,26 +6,20 @@ namespace Umbick.Core.Diagnosis;
 /// <summary>What comes out at one item when no way is followed, and how uncertain that leaves the answer.</summary>
 internal sealed class AnswerNoise
 {
-    /// <summary>The chance that noise makes one of the answers that 'some other way' stands for.</summary>
-    private const double SomeOtherNoise = 0.01;
-
-    /// <summary>How often a child is taken to follow her way when items are weighed against each other.</summary>
-    private const double TypicalConsistency = 0.88;
-
     private readonly double[] _chances;
     private readonly double[] _alone;
     private readonly double _entropy;
 
     public AnswerNoise(Item item, IReadOnlyList<Answer> answers)
     {
-        _chances = [.. answers.Select(answer => answer is SomeOtherAnswer ? SomeOtherNoise : Noise.ChanceOf(item, answer))];
-        var left = Math.Max(SomeOtherNoise, 1 - _chances.Sum());
+        _chances = [.. answers.Select(answer => answer is SomeOtherAnswer ? ModelParameters.UnlistedSlipChance : Noise.ChanceOf(item, answer))];
+        var left = Math.Max(ModelParameters.UnlistedSlipChance, 1 - _chances.Sum());
         _alone = [.. _chances.Select((_, id) => Plogp(Noisy(0, id)))];
-        _entropy = -Plogp((1 - TypicalConsistency) * left) - _alone.Sum();
+        _entropy = -Plogp((1 - ModelParameters.TypicalConsistency) * left) - _alone.Sum();
     }
 
     /// <summary>The chance of an answer, 0 to 1, where the way followed gives it with this chance.</summary>
-    public double Noisy(double chance, int id) => (TypicalConsistency * chance) + ((1 - TypicalConsistency) * _chances[id]);
+    public double Noisy(double chance, int id) => (ModelParameters.TypicalConsistency * chance) + ((1 - ModelParameters.TypicalConsistency) * _chances[id]);
 
     /// <summary>How uncertain the answer is, in nats, where the way followed gives some answers with these chances and no others.</summary>
     public double EntropyOf(ReadOnlySpan<int> ids, ReadOnlySpan<double> chances)

@@ -10,20 +10,11 @@ namespace Umbick.Core.Diagnosis;
 /// </summary>
 public sealed class Belief
 {
-    /// <summary>Below this a share is held up, since numbers far smaller than any that matter slow every sum.</summary>
-    private const double Floor = 1e-40;
-
-    /// <summary>How far answers with help count: their likelihood is taken to this power.</summary>
-    private const double HelpedWeight = 0.5;
-
-    /// <summary>How far the chances of what contradicts the teacher fall.</summary>
-    private const double AgainstTeacher = 0.05;
-
     private static readonly Vector256<double> Consistencies = Lanes(level => level.Consistency);
     private static readonly Vector256<double> LevelShares = Lanes(level => level.Share);
 
     /// <summary>A lane without a level stays empty.</summary>
-    private static readonly Vector256<double> Floors = Lanes(_ => Floor);
+    private static readonly Vector256<double> Floors = Lanes(_ => ModelParameters.SmallestShare);
 
     private readonly ReadingModel _model;
 
@@ -43,7 +34,7 @@ public sealed class Belief
     public Belief(ReadingModel model)
     {
         _model = model;
-        Guessing = Noise.GuessingShare;
+        Guessing = ModelParameters.GuessingPrior;
         _shares = [.. Enumerable.Range(0, model.Space.Size).Select(procedure => LevelShares * ((1 - Guessing) * model.Space.Prior(procedure)))];
         foreach (var share in _shares) _sum += share;
     }
@@ -73,7 +64,7 @@ public sealed class Belief
     public void Update(Observation observation)
     {
         var prediction = observation.Prediction;
-        var weight = observation.Weight * (observation.Helped ? HelpedWeight : 1);
+        var weight = observation.Weight * (observation.Helped ? ModelParameters.HelpedWeight : 1);
         var likelihood = new Vector256<double>[observation.Chances.Length];
         for (var i = 0; i < likelihood.Length; i++)
         {
@@ -96,10 +87,10 @@ public sealed class Belief
         for (var procedure = 0; procedure < _shares.Length; procedure++)
         {
             var agrees = choices[at[procedure]].Holds(pattern) == holds;
-            _shares[procedure] = Vector256.Max(_shares[procedure] * (agrees ? _scale : _scale * AgainstTeacher), Floors);
+            _shares[procedure] = Vector256.Max(_shares[procedure] * (agrees ? _scale : _scale * ModelParameters.AgainstTeacher), Floors);
             sum += _shares[procedure];
         }
-        if (holds) Guessing *= AgainstTeacher;
+        if (holds) Guessing *= ModelParameters.AgainstTeacher;
         Normalise(sum, 1);
     }
 
@@ -114,7 +105,7 @@ public sealed class Belief
             var targets = TransitionModel.Targets([.. _model.Space.At(step).Select(choice => choice.Prior)], practised.Contains(step));
             Passes.Mix(_shares, _model.Space.Siblings(step), 1 - rate, [.. targets.Select(target => Vector256.Create(target * rate))]);
         }
-        Guessing += (Noise.GuessingShare - Guessing) * TransitionModel.Rate(days, practised: false);
+        Guessing += (ModelParameters.GuessingPrior - Guessing) * TransitionModel.Rate(days, practised: false);
         Normalise(_sum, _scale);
     }
 
@@ -199,7 +190,7 @@ public sealed class Belief
     {
         (_isFlat, _marginals) = (false, null);
         var total = Guessing + (Vector256.Sum(sum) * scale);
-        Guessing = Math.Max(Guessing / total, Floor);
+        Guessing = Math.Max(Guessing / total, ModelParameters.SmallestShare);
         (_sum, _scale) = (sum, scale / total);
     }
 
@@ -208,7 +199,7 @@ public sealed class Belief
     private static Vector256<double> Lanes(Func<(double Consistency, double Share), int, double> of)
     {
         Span<double> lanes = stackalloc double[Vector256<double>.Count];
-        for (var level = 0; level < Noise.Levels.Count; level++) lanes[level] = of(Noise.Levels[level], level);
+        for (var level = 0; level < ModelParameters.ConsistencyLevels.Count; level++) lanes[level] = of(ModelParameters.ConsistencyLevels[level], level);
         return Vector256.Create<double>(lanes);
     }
 }

@@ -35,24 +35,6 @@ public sealed record Finding(Pattern Pattern, double Belief, Label Label, Eviden
 public sealed record Conclusion(
     IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<Step> OtherAt, IReadOnlyList<int> Unexplained, int Answers)
 {
-    /// <summary>From this belief on a pattern is worth naming at all.</summary>
-    public const double Worth = 0.05;
-
-    /// <summary>From this belief on a pattern may be called likely.</summary>
-    public const double LikelyFrom = 0.8;
-
-    /// <summary>From this belief on a pattern is possible.</summary>
-    public const double PossibleFrom = 0.4;
-
-    /// <summary>Below this belief a pattern that was likely may be called cleared.</summary>
-    public const double ClearedBelow = 0.2;
-
-    /// <summary>How many telling answers must have gone a pattern's way before it is called likely.</summary>
-    public const int TellingNeeded = 2;
-
-    /// <summary>A wrong answer that the believed procedures give less often than this is explained by none of them.</summary>
-    private const double ExplainedFrom = 0.1;
-
     /// <summary>The patterns called likely, the firmest first.</summary>
     public IEnumerable<Finding> Likely => Findings.Where(finding => finding.Label == Label.Likely);
 
@@ -68,7 +50,7 @@ public sealed record Conclusion(
     {
         var findings = model.Patterns
             .Select(pattern => (Pattern: pattern, Belief: belief.ProbabilityOf(pattern)))
-            .Where(pattern => pattern.Belief >= Worth)
+            .Where(pattern => pattern.Belief >= ModelParameters.WorthNaming)
             .OrderByDescending(pattern => pattern.Belief)
             .Select(pattern =>
             {
@@ -77,7 +59,7 @@ public sealed record Conclusion(
             })
             .ToList();
         var otherAt = model.Space.Steps
-            .Where(step => belief.MarginalAt(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= PossibleFrom);
+            .Where(step => belief.MarginalAt(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= ModelParameters.PossibleFrom);
         return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
     }
 
@@ -86,8 +68,8 @@ public sealed record Conclusion(
     /// <param name="isSeen">Whether enough of its telling answers went its way.</param>
     public static Label LabelOf(double belief, bool isSeen) => belief switch
     {
-        >= LikelyFrom when isSeen => Label.Likely,
-        >= PossibleFrom => Label.Possible,
+        >= ModelParameters.LikelyFrom when isSeen => Label.Likely,
+        >= ModelParameters.PossibleFrom => Label.Possible,
         _ => Label.Unlikely,
     };
 
@@ -100,7 +82,7 @@ public sealed record Conclusion(
             if (given.Answer is Clocks.Unread) yield return index;
             foreach (var seen in answers[index].Observations.Where(seen => !seen.IsRight).Take(1))
             {
-                if (belief.ListedProbabilityOf(seen) < ExplainedFrom) yield return index;
+                if (belief.ListedProbabilityOf(seen) < ModelParameters.ExplainedFrom) yield return index;
             }
         }
     }

@@ -30,11 +30,6 @@ public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected,
 /// <param name="NotYetTold">Look-alikes that no answer has told it from yet.</param>
 public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answers, IReadOnlyList<Pattern> NotYetTold)
 {
-    /// <summary>A procedure that gives an answer this often or more fits it.</summary>
-    private const double Fitting = 0.1;
-
-    private const int NearMinutes = 14;
-
     /// <summary>How many telling items went the pattern's way without help.</summary>
     public int ItsWay => Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped);
 
@@ -48,14 +43,14 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     public bool SeenApart => Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)));
 
     /// <summary>Whether enough has been seen to call it: enough its way and more than any other way, apart, and told from its look-alikes.</summary>
-    public bool Suffices => ItsWay >= Conclusion.TellingNeeded && Otherwise < ItsWay && SeenApart && NotYetTold.Count == 0;
+    public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && Otherwise < ItsWay && SeenApart && NotYetTold.Count == 0;
 
     /// <summary>The minutes at which it went its way without help.</summary>
     public IEnumerable<int> MinutesSeen =>
         Answers.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped).Select(answer => answer.Given.Item.Time.Minute);
 
     /// <summary>Whether two places of the minute hand are far enough apart to be two.</summary>
-    public static bool AreApart(int a, int b) => HandPositions.MinutesApart(a, b) > NearMinutes;
+    public static bool AreApart(int a, int b) => HandPositions.MinutesApart(a, b) > ModelParameters.NearMinutes;
 
     /// <summary>How many telling items were right.</summary>
     public int Right => Answers.Count(answer => answer.Outcome == TellingOutcome.Right);
@@ -78,16 +73,16 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         {
             foreach (var seen in answers[index].Observations)
             {
-                var fitsWith = seen.ChanceOf(with) > Fitting;
+                var fitsWith = seen.ChanceOf(with) > ModelParameters.FittingFrom;
                 // A look-alike is told apart wherever this pattern fits the answer and the look-alike does not, telling or not.
                 for (var other = 0; fitsWith && other < alike.Count; other++)
                 {
-                    if (!told[other]) told[other] = seen.ChanceOf(alike[other].Procedure) < Fitting;
+                    if (!told[other]) told[other] = seen.ChanceOf(alike[other].Procedure) < ModelParameters.FittingFrom;
                 }
                 var itsAnswer = seen.LikeliestOf(with);
                 if (itsAnswer == seen.LikeliestOf(without)) continue;
                 // A pattern may have several answers to one item; any of them goes its way unless the same child without it gives it too.
-                var itsWay = fitsWith && seen.ChanceOf(without) < Fitting;
+                var itsWay = fitsWith && seen.ChanceOf(without) < ModelParameters.FittingFrom;
                 var outcome = itsWay ? TellingOutcome.ItsWay : seen.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise;
                 telling.Add(new TellingAnswer(index, answers[index].Given, seen.Prediction.Answers[itsAnswer], outcome));
             }

@@ -17,34 +17,6 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     private IReadOnlyList<Item>? _bank;
     private Prediction[] _predictions = [];
 
-    /// <summary>About two of every three items should come out right.</summary>
-    public const double RightShare = 2.0 / 3;
-
-    /// <summary>How many items the right ones may lag behind that share before an easier one is asked.</summary>
-    private const double Slack = 3;
-
-    /// <summary>An item at least this likely to come out right is an easier one.</summary>
-    private const double Easier = 0.75;
-
-    private const double SameHourCost = 0.03;
-    private const double SameMinuteCost = 0.02;
-    private const double SameTaskCost = 0.02;
-
-    /// <summary>Writing and placing take longer than saying.</summary>
-    private const double LengthCost = 0.05;
-
-    /// <summary>What it is worth to see a pattern that is believed, but has not shown itself often enough to be called.</summary>
-    private const double ShowsWorth = 0.25;
-
-    /// <summary>Parts of a procedure believed less than this are left out when all items are weighed.</summary>
-    private const double Roughly = 3e-3;
-
-    /// <summary>Parts of a procedure believed less than this are left out when the best are weighed again.</summary>
-    private const double Exactly = 2e-5;
-
-    /// <summary>How many of the best are weighed again.</summary>
-    private const int Looked = 40;
-
     /// <summary>The next item of a sitting that is chosen by its answers; null where everything has been asked.</summary>
     /// <param name="belief">What is believed now.</param>
     /// <param name="observed">Every answer so far, of this sitting and of those before it.</param>
@@ -66,8 +38,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var weighed = Weigh(belief, bank, asked, wanting ?? []);
         if (weighed.Count == 0) return null;
         // A sitting opens on something that will very likely come right, and goes back to such a one when too little does.
-        var easierOnly = asked.Count == 0 || right + Easier < (RightShare * (asked.Count + 1)) - Slack;
-        var floor = easierOnly ? Math.Min(Easier, 0.9 * weighed.Max(item => item.RightChance)) : 0;
+        var easierOnly = asked.Count == 0 || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - ModelParameters.RightSlack;
+        var floor = easierOnly ? Math.Min(ModelParameters.EasierFrom, 0.9 * weighed.Max(item => item.RightChance)) : 0;
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
         return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction, wording ?? Wording.Usual), best.Information, best.RightChance);
     }
@@ -90,11 +62,11 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var sameness = new Sameness(asked);
         var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Seen)).ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
-        var rough = WeighAll(PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)), Roughly);
+        var rough = WeighAll(PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)), ModelParameters.LeftOutRoughly);
         if (rough.Count == 0) return rough;
         var easiest = rough.MaxBy(item => item.RightChance);
-        var best = rough.OrderByDescending(item => item.Worth).Take(Looked).Concat(rough.Where(item => item.RightChance >= Easier).OrderByDescending(item => item.Worth).Take(Looked));
-        return WeighAll(best.Append(easiest).Select(item => item.Prediction).Distinct(), Exactly);
+        var best = rough.OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain).Concat(rough.Where(item => item.RightChance >= ModelParameters.EasierFrom).OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain));
+        return WeighAll(best.Append(easiest).Select(item => item.Prediction).Distinct(), ModelParameters.LeftOutExactly);
 
         List<Weighed> WeighAll(IEnumerable<Prediction> predictions, double smallest)
         {
@@ -109,8 +81,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
                 }
                 var item = prediction.Item;
                 var (information, rightChance) = expected.Of(prediction);
-                var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? LengthCost : 0);
-                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ShowsWorth * Shown(prediction)) - cost + Jitter(item)));
+                var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
+                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ModelParameters.ShowsWorth * Shown(prediction)) - cost + Jitter(item)));
             }
             return weighed;
         }
@@ -137,18 +109,17 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <summary>How much an item repeats the last few that were asked.</summary>
     private sealed class Sameness
     {
-        private const int Last = 4;
         private readonly double[] _hours = new double[13];
         private readonly double[] _minutes = new double[60];
         private readonly Dictionary<ClockTask, double> _tasks = new(ReferenceEqualityComparer.Instance);
 
         public Sameness(IReadOnlyList<Item> asked)
         {
-            foreach (var item in asked.TakeLast(Last))
+            foreach (var item in asked.TakeLast(ModelParameters.LastFew))
             {
-                _hours[item.Time.Hour] += SameHourCost;
-                _minutes[item.Time.Minute] += SameMinuteCost;
-                _tasks[item.Task] = _tasks.GetValueOrDefault(item.Task) + SameTaskCost;
+                _hours[item.Time.Hour] += ModelParameters.SameHourCost;
+                _minutes[item.Time.Minute] += ModelParameters.SameMinuteCost;
+                _tasks[item.Task] = _tasks.GetValueOrDefault(item.Task) + ModelParameters.SameTaskCost;
             }
         }
 
@@ -161,6 +132,6 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var hash = (uint)seed * 2654435761u;
         foreach (var sign in item.Task.Id) hash = (hash ^ sign) * 16777619u;
         hash = (hash ^ (uint)((item.Time.Hour * 60) + item.Time.Minute)) * 2246822519u;
-        return (hash >> 8) / (double)(1 << 24) * 0.02;
+        return (hash >> 8) / (double)(1 << 24) * ModelParameters.TieBreak;
     }
 }

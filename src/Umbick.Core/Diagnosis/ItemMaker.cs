@@ -84,7 +84,7 @@ public sealed class ItemMaker(ReadingModel model)
         var wrong = placing
             .Select(pattern => set.Answers[set.LikeliestOf(set.SubSpace.PartOf(model.Space.Of([pattern])))])
             .OfType<PlacedAnswer>()
-            .Where(hands => hands.Hands is { } placed && HandPositions.HoursApart(placed.Hour, HandPositions.Of(time).Hour) > Scoring.PlaceTolerance)
+            .Where(hands => hands.Hands is { } placed && HandPositions.HoursApart(placed.Hour, HandPositions.Of(time).Hour) > ModelParameters.PlaceTolerance)
             .ToList();
         return wrong.Count > 0 ? wrong[seed % wrong.Count] : new PlacedAnswer((time.Hour % 12) + 0.5, time.Minute);
     }

@@ -12,7 +12,7 @@ namespace Umbick.Core.Diagnosis;
 public sealed record OtherSkillFinding(Pattern? Pattern, double Belief, int Telling, int ItsWay)
 {
     /// <summary>What it is called.</summary>
-    public Label Label => Conclusion.LabelOf(Belief, ItsWay >= Conclusion.TellingNeeded);
+    public Label Label => Conclusion.LabelOf(Belief, ItsWay >= ModelParameters.TellingNeeded);
 }
 
 /// <summary>
@@ -21,10 +21,6 @@ public sealed record OtherSkillFinding(Pattern? Pattern, double Belief, int Tell
 /// </summary>
 public static class OtherSkillModel
 {
-    private const double Follows = 0.85;
-    private const double RightOtherwise = 0.5;
-    private const double ChanceAnswer = 0.02;
-
     /// <summary>What these answers say of a step.</summary>
     /// <param name="step">Counting on, or the halves of the day.</param>
     /// <param name="answers">All answers; those that are no question of this step say nothing.</param>
@@ -32,7 +28,7 @@ public static class OtherSkillModel
     public static IReadOnlyList<OtherSkillFinding> Of(Step step, IEnumerable<ItemAnswer> answers, double hundreds = 0)
     {
         var patterns = Catalogue.All.Where(pattern => pattern.Step == step).ToList();
-        var priors = patterns.Select(pattern => pattern.Id == "hundred-minutes" ? pattern.Weight * (1 + ((Catalogue.HundredsLink - 1) * hundreds)) : pattern.Weight).ToList();
+        var priors = patterns.Select(pattern => pattern.Id == "hundred-minutes" ? pattern.Weight * (1 + ((ModelParameters.HundredsLink - 1) * hundreds)) : pattern.Weight).ToList();
         var shares = priors.Prepend(1 - priors.Sum()).ToArray();
         var telling = new int[patterns.Count];
         var itsWay = new int[patterns.Count];
@@ -65,8 +61,8 @@ public static class OtherSkillModel
 
     private static double Chance(bool itsAnswer, bool right, OtherSkillItem question)
     {
-        var chance = question.Choices.Count > 0 ? 1.0 / question.Choices.Count : ChanceAnswer;
-        return (itsAnswer ? Follows : 0) + ((1 - Follows) * ((right ? RightOtherwise : 0) + ((1 - RightOtherwise) * chance)));
+        var chance = question.Choices.Count > 0 ? 1.0 / question.Choices.Count : ModelParameters.ChanceOfOtherAnswer;
+        return (itsAnswer ? ModelParameters.FollowsOtherPattern : 0) + ((1 - ModelParameters.FollowsOtherPattern) * ((right ? ModelParameters.RightOtherwise : 0) + ((1 - ModelParameters.RightOtherwise) * chance)));
     }
 }
 
@@ -76,10 +72,6 @@ public static class OtherSkillModel
 /// <param name="Asked">How many questions were asked for it.</param>
 public sealed record SkillBelief(string Skill, double Known, int Asked)
 {
-    private const double Before = 0.8;
-    private const double RightWhenKnown = 0.95;
-    private const double RightWhenNot = 0.1;
-
     /// <summary>From this belief on a skill is there; below one minus this it is not.</summary>
     public const double Sure = 0.9;
 
@@ -107,13 +99,13 @@ public sealed record SkillBelief(string Skill, double Known, int Asked)
 
     private static double Believed(IEnumerable<ItemAnswer> answers)
     {
-        var (known, not) = (Before, 1 - Before);
+        var (known, not) = (ModelParameters.SkillPrior, 1 - ModelParameters.SkillPrior);
         foreach (var given in answers)
         {
             var question = given.Item.OtherSkill!;
             var right = given.Telling is TextAnswer text && question.IsRight(text.Text);
-            var guessed = Math.Max(RightWhenNot, question.Choices.Count > 0 ? 1.0 / question.Choices.Count : 0);
-            known *= right ? RightWhenKnown : 1 - RightWhenKnown;
+            var guessed = Math.Max(ModelParameters.RightWhenNotKnown, question.Choices.Count > 0 ? 1.0 / question.Choices.Count : 0);
+            known *= right ? ModelParameters.RightWhenKnown : 1 - ModelParameters.RightWhenKnown;
             not *= right ? guessed : 1 - guessed;
         }
         return known / (known + not);

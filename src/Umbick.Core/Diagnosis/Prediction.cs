@@ -8,12 +8,6 @@ namespace Umbick.Core.Diagnosis;
 /// <summary>What every procedure would answer to one item.</summary>
 public sealed class Prediction
 {
-    /// <summary>How far a placed hour hand may be from a predicted place and still be taken for it, in hours.</summary>
-    private const double HourHandReach = 0.15;
-
-    /// <summary>How far a placed minute hand may be from a predicted place and still be taken for it, in minutes.</summary>
-    private const double MinuteHandReach = 1.5;
-
     private readonly List<Answer> _answers = [];
     private readonly ushort[] _distributionOf;
     private double[]? _entropies;
@@ -175,8 +169,8 @@ public sealed class Prediction
         for (var id = 0; id < _answers.Count; id++)
         {
             if (_answers[id] is not PlacedAnswer predicted) continue;
-            var hours = hands.Hour is { } a && predicted.Hour is { } b ? HandPositions.HoursApart(a, b) / HourHandReach : 0;
-            var minutes = hands.Minute is { } c && predicted.Minute is { } d ? HandPositions.MinutesApart(c, d) / MinuteHandReach : 0;
+            var hours = hands.Hour is { } a && predicted.Hour is { } b ? HandPositions.HoursApart(a, b) / ModelParameters.HourHandReach : 0;
+            var minutes = hands.Minute is { } c && predicted.Minute is { } d ? HandPositions.MinutesApart(c, d) / ModelParameters.MinuteHandReach : 0;
             if (hours > 1 || minutes > 1 || hours + minutes >= least) continue;
             (nearest, least) = (id, hours + minutes);
         }

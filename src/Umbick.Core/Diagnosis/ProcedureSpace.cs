@@ -4,18 +4,12 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Every procedure a child may follow: one choice at each step, at most <see cref="MostDepartures"/> of them other than
+/// Every procedure a child may follow: one choice at each step, at most <see cref="ModelParameters.MostDepartures"/> of them other than
 /// correct. A procedure has an index; so has its part in each sub-space, the space of only those steps that an item touches.
 /// Procedure 0 takes every step rightly.
 /// </summary>
 public sealed class ProcedureSpace
 {
-    /// <summary>
-    /// At how many steps a procedure may depart from the correct one. Five departures at once are one child in two
-    /// hundred before anything is asked; leaving them out makes the space six times smaller.
-    /// </summary>
-    public const int MostDepartures = 4;
-
     private readonly StepState[][] _choices;
     private readonly int[][] _siblings;
     private readonly double[] _priors;

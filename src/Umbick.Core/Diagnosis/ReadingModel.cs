@@ -83,7 +83,7 @@ public sealed class ReadingModel
         if (given.Telling.Meaning is not { } chosen) return [];
         var read = new Item(ClockTasks.ReadWords, chosen);
         var prediction = Predict(read, AnswerMode.Said);
-        return [new Observation(prediction, new WordsAnswer(SpokenTime.Of(given.Item.Time)), ChosenWeight, given.Helped)];
+        return [new Observation(prediction, new WordsAnswer(SpokenTime.Of(given.Item.Time)), ModelParameters.ChosenWeight, given.Helped)];
     }
 
     /// <summary>There is one of each task: to compare them by reference is quick.</summary>
@@ -96,6 +96,4 @@ public sealed class ReadingModel
             (RuntimeHelpers.GetHashCode(key.Task) * 31 * 1440) + (key.Time.GetHashCode() * 2) + (key.Written ? 1 : 0);
     }
 
-    /// <summary>A chosen clock may also have been the nearest that stood there.</summary>
-    private const double ChosenWeight = 0.7;
 }

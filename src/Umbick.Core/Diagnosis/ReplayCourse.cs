@@ -5,9 +5,6 @@ namespace Umbick.Core.Diagnosis;
 /// <summary>A replay on its way: what is believed, and what was concluded, after the sittings that it has gone through.</summary>
 internal sealed class ReplayCourse
 {
-    private const int RightNeeded = 4;
-    private const int SittingsNeeded = 2;
-
     private readonly ReadingModel _model;
 
     /// <summary>The last sitting in which each pattern was likely.</summary>
@@ -78,13 +75,13 @@ internal sealed class ReplayCourse
         foreach (var (pattern, sitting) in _lastLikely)
         {
             var share = Belief.ProbabilityOf(pattern);
-            if (share >= Conclusion.ClearedBelow) continue;
+            if (share >= ModelParameters.ClearedBelow) continue;
             var evidence = Evidence.For(pattern, _model, Belief, Observed);
             var right = evidence.Answers
                 .Where(answer => answer.Outcome == TellingOutcome.Right && Answers[answer.Index].Sitting > sitting && !answer.Given.Helped)
                 .Select(answer => Answers[answer.Index].Sitting)
                 .ToList();
-            if (right.Count < RightNeeded || right.Distinct().Count() < SittingsNeeded) continue;
+            if (right.Count < ModelParameters.RightNeededToClear || right.Distinct().Count() < ModelParameters.SittingsNeededToClear) continue;
             findings.RemoveAll(finding => finding.Pattern == pattern);
             findings.Add(new Finding(pattern, share, Label.Cleared, evidence));
         }

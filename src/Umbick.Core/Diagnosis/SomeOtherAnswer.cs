@@ -10,20 +10,14 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="Minutes">The minutes that come out, or <see cref="PartialReading.AnyWrong"/>.</param>
 internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
 {
-    private const double WrongHours = 11;
-    private const double WrongMinutes = 30;
-    private const double WrongPastOrTo = 6;
-    private const double WrongPlaces = 8;
-    private const double PlaceTolerance = 0.2;
-
     public override string Short(Wording wording) => "some other answer";
 
     /// <summary>The chance of just this answer among all those meant; 0 where it is not one of them.</summary>
     public double ChanceOf(Item item, Answer answer) => answer switch
     {
         PlacedAnswer placed => ChanceOfPlaced(item, placed),
-        DigitalAnswer { Hour: { } hour, Minutes: null } => At == Step.Hour && hour is >= 1 and <= 12 && hour != item.Time.Hour ? 1 / WrongHours : 0,
-        DigitalAnswer { Hour: null, Minutes: { } minutes } => At == Step.Minutes && minutes != item.Time.Minute ? 1 / WrongMinutes : 0,
+        DigitalAnswer { Hour: { } hour, Minutes: null } => At == Step.Hour && hour is >= 1 and <= 12 && hour != item.Time.Hour ? 1 / ModelParameters.WrongHours : 0,
+        DigitalAnswer { Hour: null, Minutes: { } minutes } => At == Step.Minutes && minutes != item.Time.Minute ? 1 / ModelParameters.WrongMinutes : 0,
         { Meaning: { } time } when time != item.Time => At == Step.PastOrTo ? ChanceOfTurned(item.Time, time) : ChanceOfRead(item.Time, time),
         _ => 0,
     };
@@ -33,7 +27,7 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
         var hourFits = Hour == PartialReading.AnyWrong ? given.Hour != right.Hour : given.Hour == Hour;
         var minutesFit = Minutes == PartialReading.AnyWrong ? given.Minute != right.Minute : given.Minute == Minutes;
         return hourFits && minutesFit
-            ? (Hour == PartialReading.AnyWrong ? 1 / WrongHours : 1) * (Minutes == PartialReading.AnyWrong ? 1 / WrongMinutes : 1)
+            ? (Hour == PartialReading.AnyWrong ? 1 / ModelParameters.WrongHours : 1) * (Minutes == PartialReading.AnyWrong ? 1 / ModelParameters.WrongMinutes : 1)
             : 0;
     }
 
@@ -41,19 +35,19 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
     {
         var sameMinutes = given.Minute == right.Minute || given.Minute == (60 - right.Minute) % 60;
         var nearHour = given.Hour == right.Hour || given.Hour == Hours.After(right.Hour) || given.Hour == Hours.Before(right.Hour);
-        return sameMinutes && nearHour ? 1 / WrongPastOrTo : 0;
+        return sameMinutes && nearHour ? 1 / ModelParameters.WrongPastOrTo : 0;
     }
 
     private double ChanceOfPlaced(Item item, PlacedAnswer placed)
     {
         var right = HandPositions.Of(item.Time);
-        var minuteRight = placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= Scoring.MinuteHandTolerance;
-        var hourRight = placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= PlaceTolerance;
+        var minuteRight = placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= ModelParameters.MinuteHandTolerance;
+        var hourRight = placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= ModelParameters.UnlistedPlaceTolerance;
         return At switch
         {
-            Step.Minutes => hourRight && !minuteRight ? 1 / WrongMinutes : 0,
-            Step.PastOrTo => item.Task.Stimulus == Stimulus.Words && !minuteRight ? 1 / WrongPlaces / WrongPastOrTo : 0,
-            _ => minuteRight && !hourRight ? 1 / WrongPlaces : 0,
+            Step.Minutes => hourRight && !minuteRight ? 1 / ModelParameters.WrongMinutes : 0,
+            Step.PastOrTo => item.Task.Stimulus == Stimulus.Words && !minuteRight ? 1 / ModelParameters.WrongHourPlaces / ModelParameters.WrongPastOrTo : 0,
+            _ => minuteRight && !hourRight ? 1 / ModelParameters.WrongHourPlaces : 0,
         };
     }
 }

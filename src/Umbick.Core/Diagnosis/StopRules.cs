@@ -22,14 +22,6 @@ public enum StopReason
 /// <summary>When a sitting may stop. Stopping is offered, never forced; it ends on an item that will very likely come right.</summary>
 public static class StopRules
 {
-    /// <summary>From this belief on a choice is as good as sure.</summary>
-    public const double Sure = 0.9;
-
-    /// <summary>So many in a row without an answer are enough.</summary>
-    public const int NoAnswersInARow = 3;
-
-    private const int FewestAnswers = 6;
-
     /// <summary>Whether a sitting may stop now, and why.</summary>
     /// <param name="model">The model.</param>
     /// <param name="belief">What is believed now.</param>
@@ -40,15 +32,15 @@ public static class StopRules
     {
         if (answers.Count >= length) return StopReason.Length;
         if (HasGivenUp(answers.Select(answer => answer.Given.Answer))) return StopReason.NoAnswers;
-        return answers.Count >= FewestAnswers && IsClear(model, belief, answers, bank) ? StopReason.Clear : StopReason.None;
+        return answers.Count >= ModelParameters.FewestAnswers && IsClear(model, belief, answers, bank) ? StopReason.Clear : StopReason.None;
     }
 
     /// <summary>Whether the last answers in a row were none, so that it is enough.</summary>
     /// <param name="answers">The answers of a sitting, in order.</param>
     public static bool HasGivenUp(IEnumerable<Answer> answers)
     {
-        var last = answers.TakeLast(NoAnswersInARow).ToList();
-        return last.Count == NoAnswersInARow && last.TrueForAll(answer => answer is NoAnswer or DontKnow);
+        var last = answers.TakeLast(ModelParameters.NoAnswersInARow).ToList();
+        return last.Count == ModelParameters.NoAnswersInARow && last.TrueForAll(answer => answer is NoAnswer or DontKnow);
     }
 
     private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank)
@@ -64,7 +56,7 @@ public static class StopRules
                 .GroupBy(choice => (choice.Choice.Patterns.Count == 0 ? null : choice.Choice.Patterns[0], choice.Choice.Patterns.Count, choice.Choice.IsOther))
                 .Select(same => same.Sum(choice => choice.Share))
                 .ToList();
-            if (shares.Max() < Sure * shares.Sum()) return false;
+            if (shares.Max() < ModelParameters.AsGoodAsSure * shares.Sum()) return false;
         }
         return UnconfirmedPattern.After(model, belief, answers).Count == 0;
     }

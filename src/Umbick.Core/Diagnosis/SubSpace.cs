@@ -4,7 +4,7 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>
 /// The part of the procedure space that some steps span. Its parts are every composition of choices at these steps with at
-/// most <see cref="ProcedureSpace.MostDepartures"/> departures; part 0 takes all of them rightly.
+/// most <see cref="ModelParameters.MostDepartures"/> departures; part 0 takes all of them rightly.
 /// </summary>
 public sealed class SubSpace
 {
@@ -34,7 +34,7 @@ public sealed class SubSpace
             }
         }
         // Parts with few departures stand first: they carry nearly all belief, and near each other they are reckoned with faster.
-        _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= ProcedureSpace.MostDepartures).OrderBy(key => departures[key])];
+        _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= ModelParameters.MostDepartures).OrderBy(key => departures[key])];
         Size = _keys.Length;
         _partOfKey = new int[all];
         Array.Fill(_partOfKey, -1);

@@ -7,16 +7,13 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="Seen">The minutes at which it has shown itself, where it must be seen at others; else none.</param>
 public sealed record UnconfirmedPattern(Pattern Pattern, IReadOnlyList<int> Seen)
 {
-    /// <summary>From this belief on a pattern is worth seeing once more, so that it can be called.</summary>
-    private const double WorthSeeing = 0.5;
-
     /// <summary>The patterns that are believed after these answers, and cannot be called yet.</summary>
     public static IReadOnlyList<UnconfirmedPattern> After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers)
     {
         var wanting = new List<UnconfirmedPattern>();
         foreach (var pattern in model.Patterns)
         {
-            if (belief.ProbabilityOf(pattern) < WorthSeeing) continue;
+            if (belief.ProbabilityOf(pattern) < ModelParameters.WorthSeeingFrom) continue;
             var evidence = Evidence.For(pattern, model, belief, answers);
             if (!evidence.Suffices) wanting.Add(new UnconfirmedPattern(pattern, evidence.SeenApart ? [] : [.. evidence.MinutesSeen]));
         }

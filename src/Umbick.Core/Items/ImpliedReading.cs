@@ -9,9 +9,6 @@ namespace Umbick.Core.Items;
 /// <param name="Weight">How far it counts, 0 to 1: the last pair of a match is forced.</param>
 public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, double Weight = 1)
 {
-    private const double InMatch = 0.6;
-    private const double AfterMove = 0.5;
-
     /// <summary>
     /// The readings that lie in an answer. A clock may be answered in words or in figures whatever was asked; saying 'right'
     /// to a claim is giving the claimed time; joined pairs are a reading each; of hands that go together only the long one tells.
@@ -24,7 +21,7 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
         "choose-time" => [Of(item.Time, answer, AnswerMode.Chosen, item.Choices)],
         "choose-names" => answer is SeveralAnswer several ? [.. several.Chosen.Select(one => Of(item.Time, one, AnswerMode.Chosen, item.Choices))] : [],
         "match" => answer is PairsAnswer pairs ? InPairs(pairs) : [],
-        "full-turn" => answer.Meaning is { } then ? [Of(item.Time, DigitalAnswer.Of(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = AfterMove }] : [],
+        "full-turn" => answer.Meaning is { } then ? [Of(item.Time, DigitalAnswer.Of(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
         "repair-clock" => Repaired(item, answer),
         "infer-minute-hand" => [new ImpliedReading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
         _ when mode == AnswerMode.Geared => answer is PlacedAnswer { Minute: { } minute }
@@ -41,7 +38,7 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
     }
 
     private static IReadOnlyList<ImpliedReading> InPairs(PairsAnswer pairs) =>
-        [.. pairs.Pairs.SkipLast(1).Select(pair => Of(pair.Clock, pair.Time, AnswerMode.Said) with { Weight = InMatch })];
+        [.. pairs.Pairs.SkipLast(1).Select(pair => Of(pair.Clock, pair.Time, AnswerMode.Said) with { Weight = ModelParameters.MatchWeight })];
 
     private static IReadOnlyList<ImpliedReading> Repaired(Item item, Answer answer) => answer switch
     {

@@ -5,15 +5,6 @@ namespace Umbick.Core.Items;
 /// <summary>Whether an answer is right.</summary>
 public static class Scoring
 {
-    /// <summary>How far the minute hand may be from its place, in minutes.</summary>
-    public const double MinuteHandTolerance = 1;
-
-    /// <summary>How far the hour hand may be from its place at o'clock, in hours.</summary>
-    public const double OClockTolerance = 0.1;
-
-    /// <summary>How far the hour hand may be from its place where the place counts, in hours.</summary>
-    public const double PlaceTolerance = 0.2;
-
     /// <summary>Whether an answer to an item is right.</summary>
     /// <param name="item">The item asked.</param>
     /// <param name="answer">What was read in the answer.</param>
@@ -24,7 +15,7 @@ public static class Scoring
     {
         if (answer is SaidRight) return item.Task != ClockTasks.Judge || item.ClaimIsRight;
         if (answer is HandAndTimeAnswer both)
-            return HandPositions.MinutesApart(both.Minute, item.Time.Minute) <= MinuteHandTolerance && IsRight(item, both.Time, mode, stage, nearness);
+            return HandPositions.MinutesApart(both.Minute, item.Time.Minute) <= ModelParameters.MinuteHandTolerance && IsRight(item, both.Time, mode, stage, nearness);
         if (item.OtherSkill is { } question) return answer is TextAnswer text && question.IsRight(text.Text);
         return (item.Task.Form, answer) switch
         {
@@ -49,15 +40,15 @@ public static class Scoring
         var (asksHour, asksMinute) = item.Task == ClockTasks.RepairClock
             ? (placed.Hour is not null, placed.Minute is not null)
             : ((item.Right as PlacedAnswer)?.Hour is not null, (item.Right as PlacedAnswer)?.Minute is not null);
-        var minuteRight = !asksMinute || (placed.Minute is { } minute && HandPositions.MinutesApart(minute, right.Minute) <= MinuteHandTolerance);
+        var minuteRight = !asksMinute || (placed.Minute is { } minute && HandPositions.MinutesApart(minute, right.Minute) <= ModelParameters.MinuteHandTolerance);
         return minuteRight && (!asksHour || (placed.Hour is { } hour && IsHourHandRight(item.Time, hour, placeCounts)));
     }
 
     private static bool IsHourHandRight(ClockTime time, double hour, bool placeCounts)
     {
         var off = HandPositions.HoursApart(hour, HandPositions.Of(time).Hour);
-        if (time.Minute == 0) return off <= OClockTolerance;
-        if (placeCounts) return off <= PlaceTolerance;
+        if (time.Minute == 0) return off <= ModelParameters.OClockTolerance;
+        if (placeCounts) return off <= ModelParameters.PlaceTolerance;
         var intoSpace = HandPositions.Wrapped(hour - (time.Hour % 12), 0).Hour;
         return intoSpace is > 0 and < 1;
     }

@@ -29,9 +29,6 @@ public static class Catalogue
     /// </summary>
     public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.02)];
 
-    /// <summary>How much likelier than by itself <c>hundred-minutes</c> is where a quarter is 25 or a half is 50.</summary>
-    public const double HundredsLink = 6;
-
     /// <summary>How many children in a hundred, at each step, have a way that nobody has listed; none where a step has too few answers for one.</summary>
     public static double OtherWeight(Step step) => step switch
     {

@@ -14,9 +14,6 @@ public sealed class PastOrToRule(
     /// <summary>Words are made once and kept: they are asked for some thousand times an item.</summary>
     private readonly ConcurrentDictionary<(int Hour, int Minutes), IReadOnlyList<Weighted<SpokenTime>>> _said = new();
 
-    /// <summary>How often a child whose own hour is the coming one says 'to' with it unturned, and so is right by accident.</summary>
-    private const double RightByAccident = 0.25;
-
     /// <summary>The usual words for an hour and minutes.</summary>
     public static IReadOnlyList<Weighted<SpokenTime>> SayRightly(int hour, int minutes) => minutes switch
     {
@@ -41,7 +38,7 @@ public sealed class PastOrToRule(
             return;
         }
         var coming = Hours.After(thought.Time.Hour);
-        var byAccident = thought.Hour == coming && thought.Minutes is > 30 and < 60 ? RightByAccident : 0;
+        var byAccident = thought.Hour == coming && thought.Minutes is > 30 and < 60 ? ModelParameters.PastOrToByAccident : 0;
         foreach (var words in _said.GetOrAdd((thought.Hour, thought.Minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(thought with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
         if (byAccident > 0) after.Add(thought with { Spoken = new SpokenTime(SpokenForm.To, 60 - thought.Minutes, coming) }, share * byAccident);
     }

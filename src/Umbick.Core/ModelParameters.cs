@@ -1,0 +1,222 @@
+namespace Umbick.Core;
+
+/// <summary>
+/// Every figure that the reading model rests on, with its unit, why it has this value, and what depends on it. They are judgements, not
+/// measurements: none was fitted to children. A change is one line here, a new <c>ReadingModel.Version</c>, and
+/// <c>docs/reading-model-results.md</c> made anew.
+/// </summary>
+public static class ModelParameters
+{
+    // How children answer.
+
+    /// <summary>How often a child follows their own rule (0 to 1), each with the share of children: most hold to it firmly, some half the time. The belief's lanes.</summary>
+    public static IReadOnlyList<(double Consistency, double Share)> ConsistencyLevels { get; } = [(0.6, 0.2), (0.8, 0.35), (0.95, 0.45)];
+
+    /// <summary>The consistency, 0 to 1, that items are weighed with: about the mean of <see cref="ConsistencyLevels"/>. The choice of items.</summary>
+    public const double TypicalConsistency = 0.88;
+
+    /// <summary>The share of children who guess, 0 to 1, before anything is asked: rare in a school's intervention group. The belief in guessing, and where days take it back to.</summary>
+    public const double GuessingPrior = 0.02;
+
+    /// <summary>The chance of any one answer from a child who guesses, 0 to 1: one of the twelve hours with one of the twelve fives, 144 times. The belief in guessing.</summary>
+    public const double GuessedAnswerChance = 1.0 / 144;
+
+    /// <summary>The chance, 0 to 1, that an answer is right where the rule is not followed: such a child reads many clocks rightly. Every likelihood.</summary>
+    public const double RightWhenNotFollowing = 0.45;
+
+    /// <summary>The chance, 0 to 1, that it is one of <see cref="NearSlips"/> then. Every likelihood.</summary>
+    public const double NearSlipChance = 0.25;
+
+    /// <summary>Slips that are near to the right time, in minutes: one off, a numeral off, an hour off. Every likelihood.</summary>
+    public static IReadOnlyList<int> NearSlips { get; } = [-60, -5, -1, 1, 5, 60];
+
+    /// <summary>How many places a hand could be set to in passing; reading is not so fine. The likelihood of hands.</summary>
+    public const double PlacesForHands = 40;
+
+    /// <summary>How many answers there are to a question about one hand: twelve numerals. The likelihood of those.</summary>
+    public const double AnswersForOneHand = 12;
+
+    /// <summary>The chance, 0 to 1, that a slip makes one of the answers that an unlisted rule stands for: small beside one listed answer. The choice of items.</summary>
+    public const double UnlistedSlipChance = 0.01;
+
+    // What an unlisted rule may answer: so many answers are wrong at one step and right at the others.
+
+    /// <summary>Wrong hours: eleven are left. The likelihood of an unlisted rule.</summary>
+    public const double WrongHours = 11;
+
+    /// <summary>Wrong minutes: more than the eleven fives, fewer than 59, for most fall near a mark. The likelihood of an unlisted rule.</summary>
+    public const double WrongMinutes = 30;
+
+    /// <summary>Ways of turning past and to wrong: two minutes with three hours. The likelihood of an unlisted rule.</summary>
+    public const double WrongPastOrTo = 6;
+
+    /// <summary>Wrong places for an hour hand that can be told apart by eye. The likelihood of an unlisted rule.</summary>
+    public const double WrongHourPlaces = 8;
+
+    /// <summary>How far, in hours, an hour hand may be off and still be at the right place for an unlisted rule: what a hand on a tablet is off by. As <see cref="PlaceTolerance"/>.</summary>
+    public const double UnlistedPlaceTolerance = 0.2;
+
+    // How far an answer counts.
+
+    /// <summary>Answers with help count by their likelihood to this power: half, for help shows part of the way. The belief.</summary>
+    public const double HelpedWeight = 0.5;
+
+    /// <summary>A chosen answer counts by its likelihood to this power: choosing is easier than saying. The belief.</summary>
+    public const double ChosenWeight = 0.7;
+
+    /// <summary>A joined pair counts by its likelihood to this power: what is left over forces each. The belief.</summary>
+    public const double MatchWeight = 0.6;
+
+    /// <summary>A reading after a turn of the hands counts by its likelihood to this power: the turn may have gone wrong, not the reading. The belief.</summary>
+    public const double AfterTurnWeight = 0.5;
+
+    /// <summary>What contradicts the teacher's judgement keeps this share, 0 to 1: a teacher is wrong once in twenty times. The belief.</summary>
+    public const double AgainstTeacher = 0.05;
+
+    /// <summary>Shares of the belief are held up to this: far below any that matters, and above what slows a processor. No result.</summary>
+    public const double SmallestShare = 1e-40;
+
+    /// <summary>A half taken for 50 or a quarter for 25 makes an hour of a hundred minutes so many times likelier. The priors of linked patterns.</summary>
+    public const double HundredsLink = 6;
+
+    /// <summary>A rule with several departures is taken into account up to so many: more in one child were never told of. The size of the space.</summary>
+    public const int MostDepartures = 4;
+
+    /// <summary>How often, 0 to 1, one who mixes past and to has the right word by accident: a little under half of their words. The rule of mixing.</summary>
+    public const double PastOrToByAccident = 0.25;
+
+    // How belief grows old.
+
+    /// <summary>Days after which half of what is believed of a step has moved back to the prior, when it was left alone: about a school term and a half. The transition.</summary>
+    public const double HalfLifeDays = 120;
+
+    /// <summary>The share of children, 0 to 1, whose rule at a step changes over one practice of it: one in eight. The transition.</summary>
+    public const double ChangedByPractice = 0.12;
+
+    /// <summary>Of those, the share, 0 to 1, who take the step rightly from then on. The transition.</summary>
+    public const double ChangedToCorrect = 0.8;
+
+    // What is called what.
+
+    /// <summary>From this belief on, 0 to 1, a pattern may be called likely: four in five. Labels.</summary>
+    public const double LikelyFrom = 0.8;
+
+    /// <summary>From this belief on, 0 to 1, a pattern is possible: two in five. Labels, and steps taken some other way.</summary>
+    public const double PossibleFrom = 0.4;
+
+    /// <summary>Below this belief, 0 to 1, a pattern that was likely may be called cleared: the mirror of <see cref="LikelyFrom"/>. Labels.</summary>
+    public const double ClearedBelow = 0.2;
+
+    /// <summary>From this belief on, 0 to 1, a pattern is worth naming at all. The length of lists.</summary>
+    public const double WorthNaming = 0.05;
+
+    /// <summary>So many telling answers must have gone a pattern's way before it is called likely: one may be a slip. Labels.</summary>
+    public const int TellingNeeded = 2;
+
+    /// <summary>So many telling answers must have come right before it is called cleared. Labels.</summary>
+    public const int RightNeededToClear = 4;
+
+    /// <summary>In so many sittings: one good day is none. Labels.</summary>
+    public const int SittingsNeededToClear = 2;
+
+    /// <summary>A procedure fits an answer that it gives this often, 0 to 1, or more. Telling answers and look-alikes.</summary>
+    public const double FittingFrom = 0.1;
+
+    /// <summary>Two places of the minute hand are apart beyond this many minutes: a quarter of the face, for near one place many rules agree. Labels of the minutes.</summary>
+    public const int NearMinutes = 14;
+
+    /// <summary>A wrong answer that belief gives less often than this, 0 to 1, is explained by nothing believed. The list of unexplained answers.</summary>
+    public const double ExplainedFrom = 0.1;
+
+    // Which item comes next: bits.
+
+    /// <summary>About this share, 0 to 1, of a sitting's items should come right: children give up when they fail. The choice of items.</summary>
+    public const double RightShare = 2.0 / 3;
+
+    /// <summary>The right ones may lag behind that share by so many items before an easier one is asked. The choice of items.</summary>
+    public const double RightSlack = 3;
+
+    /// <summary>An item that comes right this likely, 0 to 1, is an easier one. The choice of items.</summary>
+    public const double EasierFrom = 0.75;
+
+    /// <summary>What the same hour as one of the last few costs, in bits: worth less than any telling item. The choice of items.</summary>
+    public const double SameHourCost = 0.03;
+
+    /// <summary>What the same minutes as one of the last few cost, in bits. The choice of items.</summary>
+    public const double SameMinuteCost = 0.02;
+
+    /// <summary>What the same task as one of the last few costs, in bits. The choice of items.</summary>
+    public const double SameTaskCost = 0.02;
+
+    /// <summary>So many of the last items count as the last few. The choice of items.</summary>
+    public const int LastFew = 4;
+
+    /// <summary>What writing or placing costs, in bits: they take longer than saying. The choice of items.</summary>
+    public const double LengthCost = 0.05;
+
+    /// <summary>What it is worth, in bits, to see a pattern once more that is believed and cannot be called yet. The choice of items.</summary>
+    public const double ShowsWorth = 0.25;
+
+    /// <summary>From this belief on, 0 to 1, a pattern is worth seeing once more. The choice of items.</summary>
+    public const double WorthSeeingFrom = 0.5;
+
+    /// <summary>What a tie may be broken by, in bits: less than every cost. Which of two equal items is asked.</summary>
+    public const double TieBreak = 0.005;
+
+    /// <summary>Parts of a procedure believed less than this, 0 to 1, are left out when all items are weighed. Speed; no result beyond the third place.</summary>
+    public const double LeftOutRoughly = 3e-3;
+
+    /// <summary>Parts believed less than this, 0 to 1, are left out when the best are weighed again. Speed; no result.</summary>
+    public const double LeftOutExactly = 2e-5;
+
+    /// <summary>So many of the best are weighed again. Speed.</summary>
+    public const int WeighedAgain = 40;
+
+    // When a sitting may stop.
+
+    /// <summary>From this belief on, 0 to 1, a state is as good as sure. The end of a sitting.</summary>
+    public const double AsGoodAsSure = 0.9;
+
+    /// <summary>So many answers in a row that were none are enough. The end of a sitting.</summary>
+    public const int NoAnswersInARow = 3;
+
+    /// <summary>No sitting is offered an end before so many answers. The end of a sitting.</summary>
+    public const int FewestAnswers = 6;
+
+    // Skills other than reading.
+
+    /// <summary>How often, 0 to 1, one with a pattern answers its way. The belief in counting on and the halves of the day.</summary>
+    public const double FollowsOtherPattern = 0.85;
+
+    /// <summary>How often, 0 to 1, the answer is right otherwise. The same.</summary>
+    public const double RightOtherwise = 0.5;
+
+    /// <summary>The chance, 0 to 1, of any one other answer. The same.</summary>
+    public const double ChanceOfOtherAnswer = 0.02;
+
+    /// <summary>The belief, 0 to 1, that a prerequisite skill is there, before it is asked for. Prerequisite skills.</summary>
+    public const double SkillPrior = 0.8;
+
+    /// <summary>How often, 0 to 1, it comes right where the skill is there. Prerequisite skills.</summary>
+    public const double RightWhenKnown = 0.95;
+
+    /// <summary>How often, 0 to 1, it comes right where it is not. Prerequisite skills.</summary>
+    public const double RightWhenNotKnown = 0.1;
+
+    // Hands, in hours and minutes.
+
+    /// <summary>How far, in minutes, a minute hand may be off and be right: a tick either way. Scoring and likelihood.</summary>
+    public const double MinuteHandTolerance = 1;
+
+    /// <summary>How far, in hours, an hour hand may be off at o'clock and be right. Scoring and likelihood.</summary>
+    public const double OClockTolerance = 0.1;
+
+    /// <summary>How far, in hours, an hour hand may be off between numerals and be right, where places are scored finely. Scoring.</summary>
+    public const double PlaceTolerance = 0.2;
+
+    /// <summary>How far, in hours, an hour hand may be from where a rule puts it and count as put there. Predictions of hands.</summary>
+    public const double HourHandReach = 0.15;
+
+    /// <summary>How far, in minutes, a minute hand may be from where a rule puts it and count as put there. Predictions of hands.</summary>
+    public const double MinuteHandReach = 1.5;
+}
