@@ -153,7 +153,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}", _ => ItemBank.ForSitting(sitting.Stage, tasks));
     }
 
-    /// <summary>The tasks of some that a child has met and her stage uses; reading in figures where that leaves none.</summary>
+    /// <summary>The tasks of some that a child has met and their stage uses; reading in figures where that leaves none.</summary>
     private static List<ClockTask> InUse(IEnumerable<ClockTask> tasks, CaseloadRow child, Stage stage)
     {
         var used = tasks.Where(task => child.Uses(task, stage)).ToList();

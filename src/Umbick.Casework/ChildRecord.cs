@@ -56,7 +56,7 @@ public sealed class ChildRecord
     /// <summary>The patterns that are likely or possible, the one to practise first at the front.</summary>
     public IReadOnlyList<Impact> First => _first.Value;
 
-    /// <summary>Where her case stands.</summary>
+    /// <summary>Where their case stands.</summary>
     public CaseState State => Child.StateWith([.. First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label))]);
 
     /// <summary>What to do next.</summary>
@@ -90,7 +90,7 @@ public sealed class ChildRecord
     /// <summary>The question that an answer of <see cref="Replay"/> belongs to.</summary>
     public ItemResponse QuestionOf(TellingAnswer telling) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(telling.Index);
 
-    /// <summary>The help that the next set starts with: what is chosen for her, else from how the last one went.</summary>
+    /// <summary>The help that the next set starts with: what is chosen for them, else from how the last one went.</summary>
     public Support NextSupport
     {
         get

@@ -8,8 +8,8 @@ namespace Umbick.Casework;
 
 /// <summary>One child of a screened class.</summary>
 /// <param name="Child">The child.</param>
-/// <param name="Sitting">Her sitting, with what is answered so far.</param>
-/// <param name="Result">Where she belongs.</param>
+/// <param name="Sitting">Their sitting, with what is answered so far.</param>
+/// <param name="Result">Where they belong.</param>
 public sealed record ScreenedChild(CaseloadRow Child, SittingRecord Sitting, ScreeningResult Result);
 
 /// <summary>A class with its form and its children.</summary>
@@ -105,7 +105,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         return new ScreenedClass(screening, await Screenings.Form(connection, id), children);
     }
 
-    /// <summary>What the form alone says: a child is sorted by what the class was asked, whatever else is known of her.</summary>
+    /// <summary>What the form alone says: a child is sorted by what the class was asked, whatever else is known of them.</summary>
     private ScreenedChild Sorted(CaseloadRow child, SittingRecord sitting, int length)
     {
         var answered = sitting.Answered.ToList();

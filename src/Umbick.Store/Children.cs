@@ -131,7 +131,7 @@ public static class Children
         });
 
     /// <summary>
-    /// Puts a child on the caseload by her alias. One who is known from a screened class is the same child: her answers and her stage stay.
+    /// Puts a child on the caseload by their alias. One who is known from a screened class is the same child: their answers and their stage stay.
     /// </summary>
     /// <returns>The child's id, and whether another press than this had put the child on the caseload before.</returns>
     public static async Task<(Guid Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now)
@@ -165,16 +165,16 @@ public static class Children
     /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
     public static Task Lock(SchoolConnection connection, Guid id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
 
-    /// <summary>Takes a child onto the caseload, or off it. Her answers stay.</summary>
+    /// <summary>Takes a child onto the caseload, or off it. Their answers stay.</summary>
     public static Task<int> TakeIn(SchoolConnection connection, Guid id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
 
-    /// <summary>Keeps what is taught to a child so far, and what is chosen for her alone.</summary>
+    /// <summary>Keeps what is taught to a child so far, and what is chosen for this child alone.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The child.</param>
-    /// <param name="stage">Her stage.</param>
-    /// <param name="tasksMet">The tasks she has met; null: those of her stage.</param>
-    /// <param name="settings">What is chosen for her alone.</param>
+    /// <param name="stage">Their stage.</param>
+    /// <param name="tasksMet">The tasks they have met; null: those of their stage.</param>
+    /// <param name="settings">What is chosen for this child alone.</param>
     public static Task<int> Teach(SchoolConnection connection, Guid id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync(
             "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",

@@ -5,7 +5,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web;
 
-/// <summary>Reads the school's manner where a teacher's request begins; a page that is a child's puts hers in its place.</summary>
+/// <summary>Reads the school's manner where a teacher's request begins; a page that is a child's puts theirs in its place.</summary>
 public sealed class PreferencesFilter(Database database, RequestPreferences here, TimeProvider clock) : IAsyncPageFilter
 {
     public Task OnPageHandlerSelectionAsync(PageHandlerSelectedContext context) => Task.CompletedTask;

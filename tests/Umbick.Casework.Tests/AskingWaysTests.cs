@@ -1,3 +1,4 @@
+using Umbick.Core;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -57,8 +58,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         while (await Sitting(sitting) is { EndedAt: null } now)
         {
             var item = (await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Item;
-            var hers = simulated.Answer(item, item.Task.Aloud);
-            var submission = new Submission(Guid.NewGuid(), now.CurrentPlace, item.Right.Short(Wording.Usual), item.Task.Aloud, null) { First = hers };
+            var answered = simulated.Answer(item, item.Task.Aloud);
+            var submission = new Submission(Guid.NewGuid(), now.CurrentPlace, item.Right.Short(Wording.Usual), item.Task.Aloud, null) { First = answered };
             await schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
         }
         var record = await Load(child);

@@ -225,7 +225,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         for (var place = 2; place <= 4; place++) await Send(sitting, place, "?");
         Assert.NotNull((await Now(sitting)).EndedAt);
         Assert.Equal(4, (await schools.InA(connection => Sittings.AskedIn(connection, [sitting])))[sitting].Count());
-        // With a teacher beside the child it is hers to say.
+        // With a teacher beside the child it is theirs to say.
         var beside = await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form));
         for (var place = 1; place <= 4; place++) await Send(beside, new Submission(Guid.NewGuid(), place, "?", AnswerMode.Said, null), Teacher);
         Assert.Null((await Now(beside)).EndedAt);

@@ -7,7 +7,7 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Casework.Tests;
 
-/// <summary>What a child has met, and how she is taught, in all that is asked, practised and printed for her.</summary>
+/// <summary>What a child has met, and how they are taught, in all that is asked, practised and printed for them.</summary>
 public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();

@@ -134,7 +134,7 @@ public sealed class LearningTests
         var sitting = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []);
         double With(params TeacherWord[] words) => Replay.Of(Model, [sitting with { Words = words }]).Belief.ProbabilityOf(NextHour);
         Assert.True(With(new TeacherWord(NextHour, true, "seen at the board")) > With());
-        Assert.True(With(new TeacherWord(NextHour, false, "she was joking")) < With());
+        Assert.True(With(new TeacherWord(NextHour, false, "they were joking")) < With());
         Assert.Equal(With(), With([]));
     }
 

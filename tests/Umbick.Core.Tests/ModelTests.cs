@@ -77,7 +77,7 @@ public sealed class ModelTests
     [Fact]
     public void A_way_that_nobody_has_listed_is_not_fitted_to_one_that_somebody_has()
     {
-        // She counts the numerals in threes.
+        // They count the numerals in threes.
         var conclusion = Diagnosed([Said("6:20", "6:12"), Said("3:10", "3:06"), Said("8:40", "8:24"), Said("10:25", "10:15"), Said("1:50", "1:30"), Said("4:35", "4:21")]);
         Assert.Empty(conclusion.Likely);
         Assert.Contains(Step.Minutes, conclusion.OtherAt);

@@ -213,7 +213,7 @@ public sealed class PatternRuleTests
     [Fact]
     public void Setting_inverts_reading()
     {
-        // Where a place exists at which her way of reading gives the time asked, that is where she puts the hands.
+        // Where a place exists at which their way of reading gives the time asked, that is where they put the hands.
         Gen.Select(OneOf.These("next-hour", "previous-hour", "numeral-as-minutes", "fives-from-twelve", "anticlockwise"), Gen.Int[0, 719]).Sample((id, minutes) =>
         {
             var time = new ClockTime(12, 0).Plus(minutes / 5 * 5);

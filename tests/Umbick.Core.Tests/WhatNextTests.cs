@@ -5,7 +5,7 @@ using Umbick.Core.Progress;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>What is said to do next with a child, from where her case stands.</summary>
+/// <summary>What is said to do next with a child, from where their case stands.</summary>
 public sealed class WhatNextTests
 {
     private static readonly CaseState Settled = new(Sittings: 3, Likely: [], Possible: [], AskingOpen: false, SetOpen: false, PractisedSinceAsked: false);

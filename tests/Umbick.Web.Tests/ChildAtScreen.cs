@@ -4,7 +4,7 @@ using Umbick.Core.Items;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>A child at a screen of her own, who gives the right answer with a finger or with keys.</summary>
+/// <summary>A child at a screen of their own, who gives the right answer with a finger or with keys.</summary>
 public static class ChildAtScreen
 {
     /// <summary>Opens a sitting by its code, as a child's tablet does.</summary>

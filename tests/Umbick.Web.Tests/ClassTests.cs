@@ -34,7 +34,7 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
             browser.Await("[data-group=Secure]");
             Assert.Equal(Children - (Children / 3), browser.Count("[data-group=Secure] [data-child]"));
             Assert.Equal(Children / 3, browser.Count("[data-group=Join] [data-child]"));
-            // A third of the class takes the coming hour: five keys an answer of theirs at most, one for a right one.
+            // A third of the class takes the coming hour: five keys an answer of answered at most, one for a right one.
             Assert.InRange(keys, Children * items.Count, Children * items.Count * 3);
             TestContext.Current.SendDiagnosticMessage($"{keys} keys for {Children * items.Count} answers");
 
@@ -127,8 +127,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
             var row = string.Concat(items.Select(item =>
             {
                 if (child % 3 != 0) return ".";
-                var hers = simulated.Answer(item, AnswerMode.Written);
-                return AnswerParser.Parse(hers).Equals(item.Right) ? "." : hers.Replace(":", "", StringComparison.Ordinal) + Keys.Enter;
+                var answered = simulated.Answer(item, AnswerMode.Written);
+                return AnswerParser.Parse(answered).Equals(item.Right) ? "." : answered.Replace(":", "", StringComparison.Ordinal) + Keys.Enter;
             }));
             browser.Type(row);
             keys += row.Length;

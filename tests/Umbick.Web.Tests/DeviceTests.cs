@@ -264,12 +264,12 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         for (var i = 0; i < 3; i++)
         {
             device.Back();
-            AssertNothingOfHers(device, child.Alias, other.Alias);
+            AssertNothingOfTheTeachers(device, child.Alias, other.Alias);
         }
         foreach (var path in new[] { "/children", $"/children/{other.Id}", $"/ask/{sitting}", "/settings", "/classes", "/ask" })
         {
             device.Open(path);
-            AssertNothingOfHers(device, child.Alias, other.Alias);
+            AssertNothingOfTheTeachers(device, child.Alias, other.Alias);
             Assert.Equal("/", device.Path);
         }
         device.Open("/turn");
@@ -334,7 +334,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         return forms.Where(form => form.Length > 2 && !shown.Contains(form, StringComparison.Ordinal));
     }
 
-    private static void AssertNothingOfHers(Browser device, params string[] names)
+    private static void AssertNothingOfTheTeachers(Browser device, params string[] names)
     {
         foreach (var name in names) Assert.DoesNotContain(name, device.Source, StringComparison.Ordinal);
     }

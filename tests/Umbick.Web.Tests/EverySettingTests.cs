@@ -128,7 +128,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private async Task<string> Tasks(Guid sitting) =>
         string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(one => one.Item.Task.Id));
 
-    /// <summary>A child's tablet at a sitting, after she has given some answer.</summary>
+    /// <summary>A child's tablet at a sitting, after they have given some answer.</summary>
     private async Task<string> OnTablet(Guid sitting, string? answer = null)
     {
         using var tablet = new Visitor(site);

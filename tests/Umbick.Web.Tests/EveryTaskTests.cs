@@ -10,7 +10,7 @@ public sealed class SharedTablet(RunningSite site) : IDisposable
     public void Dispose() => Browser.Dispose();
 }
 
-/// <summary>Each task, answered by a child on a screen of her own: with a finger, then with keys.</summary>
+/// <summary>Each task, answered by a child on a screen of their own: with a finger, then with keys.</summary>
 public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixture<Site>, IClassFixture<SharedTablet>
 {
     public static TheoryData<string> Tasks => [.. ClockTasks.All.Select(task => task.Id)];

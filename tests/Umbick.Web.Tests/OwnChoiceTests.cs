@@ -3,37 +3,37 @@ using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>What is chosen for one child stands wherever a page speaks of her, and nowhere else.</summary>
+/// <summary>What is chosen for one child stands wherever a page speaks of them, and nowhere else.</summary>
 public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDisposable
 {
     private const string Pattern = "to-as-past";
 
-    private static readonly Dictionary<string, string> Hers = new() { ["past"] = "after", ["mark"] = "stop", ["hand-colours"] = "plum-teal" };
+    private static readonly Dictionary<string, string> ChosenForOne = new() { ["past"] = "after", ["mark"] = "stop", ["hand-colours"] = "plum-teal" };
 
     private readonly List<Child> _children = [];
 
     [Theory]
-    [InlineData("her row of the caseload", "hands-plum-teal", @"\d\.\d\d, ")]
-    [InlineData("her page", "hands-plum-teal", @"\d\.\d\d")]
-    [InlineData("what she is taught", "Half after", "quarter after|Quarter after")]
-    [InlineData("what to ask her", "Half after", "name=\"plan\"")]
+    [InlineData("their row of the caseload", "hands-plum-teal", @"\d\.\d\d, ")]
+    [InlineData("their page", "hands-plum-teal", @"\d\.\d\d")]
+    [InlineData("what they are taught", "Half after", "quarter after|Quarter after")]
+    [InlineData("what to ask them", "Half after", "name=\"plan\"")]
     [InlineData("being asked", "hands-plum-teal", "data-stage")]
     [InlineData("the set to give", "‘after’ going down", "hands-plum-teal")]
-    [InlineData("the set she was given", "‘after’ going down", "hands-plum-teal")]
-    [InlineData("the set on her sheet", "‘after’ going down", "hands-plum-teal")]
+    [InlineData("the set they were given", "‘after’ going down", "hands-plum-teal")]
+    [InlineData("the set on their sheet", "‘after’ going down", "hands-plum-teal")]
     [InlineData("the set among those that wait", "‘after’ going down", "data-waiting-set")]
     public async Task Her_own_choice_stands_where_a_page_speaks_of_her(string page, string seen, string alsoSeen)
     {
         var usual = await Part(page, []);
         Assert.DoesNotMatch("hands-plum-teal|[Hh]alf after|‘after’", usual);
-        var hers = await Part(page, Hers);
-        Assert.Matches(seen, hers);
-        Assert.Matches(alsoSeen, hers);
+        var answered = await Part(page, ChosenForOne);
+        Assert.Matches(seen, answered);
+        Assert.Matches(alsoSeen, answered);
         // What a ready answer's key would type is no text of the page, and is read in either wording.
-        Assert.DoesNotMatch(@"hands-ink|(?<!data-answer-is=""[^""]*)(([Hh]alf|[Qq]uarter|times,) past|‘past’|\d:\d\d)", hers);
+        Assert.DoesNotMatch(@"hands-ink|(?<!data-answer-is=""[^""]*)(([Hh]alf|[Qq]uarter|times,) past|‘past’|\d:\d\d)", answered);
     }
 
-    /// <summary>The caseload is shared by the tests: nobody on it keeps choices of her own.</summary>
+    /// <summary>The caseload is shared by the tests: nobody on it keeps choices of their own.</summary>
     public async ValueTask DisposeAsync()
     {
         foreach (var child in _children) await Teach(child, []);
@@ -52,14 +52,14 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         return page switch
         {
-            "her row of the caseload" => (await teacher.Page("/children")).QuerySelector($"[data-child='{child.Alias}']")!.OuterHtml,
-            "her page" => await Main($"/children/{child.Id}"),
-            "what she is taught" => await Main($"/children/{child.Id}/teaching", "label[for=stage] + select"),
-            "what to ask her" => await Main($"/ask/begin/{child.Id}"),
+            "their row of the caseload" => (await teacher.Page("/children")).QuerySelector($"[data-child='{child.Alias}']")!.OuterHtml,
+            "their page" => await Main($"/children/{child.Id}"),
+            "what they are taught" => await Main($"/children/{child.Id}/teaching", "label[for=stage] + select"),
+            "what to ask them" => await Main($"/ask/begin/{child.Id}"),
             "being asked" => await Main($"/ask/{await site.Sitting(site.A, child.Id)}"),
             "the set to give" => await Main($"/practise/new/{child.Id}?pattern={Pattern}"),
-            "the set she was given" => await Main($"/practise/{(await site.Set(site.A, child.Id, Pattern)).Set}"),
-            "the set on her sheet" => await Main($"/sheets/{(await site.Set(site.A, child.Id, Pattern)).Sitting}"),
+            "the set they were given" => await Main($"/practise/{(await site.Set(site.A, child.Id, Pattern)).Set}"),
+            "the set on their sheet" => await Main($"/sheets/{(await site.Set(site.A, child.Id, Pattern)).Sitting}"),
             "the set among those that wait" => await Main("/practise", $"[data-waiting-set='{(await site.Set(site.A, child.Id, Pattern)).Set}']"),
             _ => throw new ArgumentOutOfRangeException(nameof(page), page, null),
         };

@@ -145,7 +145,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
     private async Task<Told> Run(Uri address, int seed, List<Client> clients, Func<Task, Task> meanwhile)
     {
         var root = Site.Setting("UMBICK_ROOT");
-        var start = new ProcessStartInfo("node", [$"{root}/bench/answers/queue-clients.mjs", $"{root}/src/Umbick.Web/wwwroot/js/queue.js", address.ToString(), $"{seed}"])
+        var start = new ProcessStartInfo("node", [$"{root}/bench/answers/queue-clients.mjs", $"{root}/src/Umbick.Web/wwwroot/js/answer-queue.js", address.ToString(), $"{seed}"])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,

@@ -54,7 +54,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         browser.Type(Keys.Enter);
         browser.AwaitPath("/turn");
 
-        // The child's side: the first one as she always did, the rest rightly.
+        // The child's side: the first one as they always did, the rest rightly.
         await Practise(browser, child.Id);
         browser.AwaitText("Please give this back to your teacher.");
         browser.Back();

@@ -66,7 +66,7 @@ public sealed record PlacedAnswer(double? Hour, double? Minute) : Answer
     public override string Short(Wording wording) => Raw;
 }
 
-/// <summary>Yes: the time she was shown for the clock is right, or the teacher noted no more than that it was.</summary>
+/// <summary>Yes: the time they were shown for the clock is right, or the teacher noted no more than that it was.</summary>
 public sealed record SaidRight : Answer
 {
     /// <inheritdoc/>
@@ -80,7 +80,7 @@ public sealed record NoAnswer : Answer
     public override string Short(Wording wording) => "no answer";
 }
 
-/// <summary>The child said that she does not know.</summary>
+/// <summary>The child said that they do not know.</summary>
 public sealed record DontKnow : Answer
 {
     /// <inheritdoc/>

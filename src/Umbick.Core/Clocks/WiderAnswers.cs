@@ -188,7 +188,7 @@ public sealed record TextAnswer(string Text) : Answer
     public override string Short(Wording wording) => Text;
 }
 
-/// <summary>No: the time she was shown for the clock is wrong, without saying what is right.</summary>
+/// <summary>No: the time they were shown for the clock is wrong, without saying what is right.</summary>
 public sealed record SaidWrong : Answer
 {
     /// <inheritdoc/>

@@ -78,7 +78,7 @@ public sealed class Belief
 
     /// <summary>Takes in what the teacher says of a pattern, as evidence of its own.</summary>
     /// <param name="pattern">The pattern.</param>
-    /// <param name="holds">Whether she confirms it; otherwise she rules it out.</param>
+    /// <param name="holds">Whether they confirm it; otherwise they rule it out.</param>
     public void ApplyTeacherJudgement(Pattern pattern, bool holds)
     {
         var choices = _model.Space.At(pattern.Step);
@@ -132,7 +132,7 @@ public sealed class Belief
     public double ListedProbabilityOf(Observation observation) =>
         Passes.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf, observation.ListedChances);
 
-    /// <summary>How often the child follows her way, by present belief, 0 to 1.</summary>
+    /// <summary>How often the child follows their way, by present belief, 0 to 1.</summary>
     public double Consistency => Vector256.Sum(_sum * Consistencies) / Vector256.Sum(_sum);
 
     /// <summary>The procedure believed most, among those with a pattern where one is given.</summary>

@@ -3,7 +3,7 @@ using Umbick.Core.Items;
 
 namespace Umbick.Core.Diagnosis;
 
-/// <summary>One item of each of some tasks, for a sitting whose tasks the teacher chooses herself.</summary>
+/// <summary>One item of each of some tasks, for a sitting whose tasks the teacher chooses themselves.</summary>
 public sealed class OneOfEach(ReadingModel model)
 {
     private readonly ItemMaker _maker = new(model);

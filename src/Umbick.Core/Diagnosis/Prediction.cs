@@ -102,7 +102,7 @@ public sealed class Prediction
     }
 
     /// <summary>
-    /// The same where the answer is chosen from some: what she would have answered where it is among them, else any of them evenly.
+    /// The same where the answer is chosen from some: what they would have answered where it is among them, else any of them evenly.
     /// </summary>
     internal Prediction Choosing(IReadOnlyList<Answer> choices) => new(Item, this, choices, distribution =>
     {

@@ -77,7 +77,7 @@ public sealed class ReadingModel
         _ => false,
     };
 
-    /// <summary>A chosen clock is one that she reads as the time she was given.</summary>
+    /// <summary>A chosen clock is one that they read as the time they were given.</summary>
     private Observation[] ChosenClock(ItemAnswer given)
     {
         if (given.Telling.Meaning is not { } chosen) return [];

@@ -19,10 +19,10 @@ public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<ItemAnswer> Answ
     public IReadOnlyList<TeacherWord> Words { get; init; } = [];
 }
 
-/// <summary>The teacher's own word on a pattern: evidence too, shown as hers.</summary>
+/// <summary>The teacher's own word on a pattern: evidence too, shown as theirs.</summary>
 /// <param name="Pattern">The pattern.</param>
-/// <param name="Holds">Whether she confirms it; otherwise she rules it out.</param>
-/// <param name="Reason">Her reason.</param>
+/// <param name="Holds">Whether they confirm it; otherwise they rule it out.</param>
+/// <param name="Reason">Their reason.</param>
 public sealed record TeacherWord(Pattern Pattern, bool Holds, string Reason);
 
 /// <summary>What was believed after a sitting.</summary>

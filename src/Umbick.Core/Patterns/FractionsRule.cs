@@ -5,7 +5,7 @@ namespace Umbick.Core.Patterns;
 
 /// <summary>What quarter and half stand for.</summary>
 /// <param name="say">From the hour (1 to 12), the minutes and the words found for them so far, to the words that are said.</param>
-/// <param name="hear">From words heard to the words as she understands them.</param>
+/// <param name="hear">From words heard to the words as they understand them.</param>
 public sealed class FractionsRule(Func<int, int, SpokenTime, SpokenTime> say, Func<SpokenTime, SpokenTime> hear) : StepRule(Step.Fractions)
 {
     /// <inheritdoc/>

@@ -22,7 +22,7 @@ public sealed class HourRule(Func<double, IReadOnlyList<Weighted<int>>> read) : 
         foreach (var hour in read(thought.HourPointer)) after.Add(thought with { Hour = hour.Value }, share * hour.Weight);
     }
 
-    /// <summary>The hand goes where her own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
+    /// <summary>The hand goes where their own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
     public override void Invert(in PartialReading thought, double share, PartialReadings after)
     {
         if (thought.Hour == PartialReading.AnyWrong)

@@ -39,7 +39,7 @@ public sealed class MinutesRule : StepRule
         }
     }
 
-    /// <summary>The hand goes where her own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
+    /// <summary>The hand goes where their own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
     public override void Invert(in PartialReading thought, double share, PartialReadings after)
     {
         foreach (var place in _places[Index(thought.Minutes, HourRule.IsBetween(thought.HourPointer))])

@@ -25,7 +25,7 @@ public enum SetPart
     /// <summary>Without any help, to see whether it holds.</summary>
     Bare,
 
-    /// <summary>Something she can do, to be done with less and less effort.</summary>
+    /// <summary>Something they can do, to be done with less and less effort.</summary>
     Ease,
 }
 

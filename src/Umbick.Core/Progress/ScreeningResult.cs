@@ -6,13 +6,13 @@ namespace Umbick.Core.Progress;
 /// <summary>Where a screened child belongs.</summary>
 public enum ScreeningGroup
 {
-    /// <summary>She should join the caseload.</summary>
+    /// <summary>They should join the caseload.</summary>
     Join,
 
-    /// <summary>She should be looked at again in a few weeks.</summary>
+    /// <summary>They should be looked at again in a few weeks.</summary>
     Watch,
 
-    /// <summary>She reads what is asked.</summary>
+    /// <summary>They read what is asked.</summary>
     Secure,
 
     /// <summary>Too little has been answered to say.</summary>
@@ -20,7 +20,7 @@ public enum ScreeningGroup
 }
 
 /// <summary>What a short form says of one child of a class, in a sentence.</summary>
-/// <param name="Group">Where she belongs.</param>
+/// <param name="Group">Where they belong.</param>
 /// <param name="Reason">Why.</param>
 public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
 {
@@ -38,7 +38,7 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
 
     /// <summary>Sorts a child.</summary>
     /// <param name="asked">How many questions the form has.</param>
-    /// <param name="answered">How many she answered, right or wrong; a blank left by her counts as answered.</param>
+    /// <param name="answered">How many they answered, right or wrong; a blank left by them counts as answered.</param>
     /// <param name="right">How many of them are right.</param>
     /// <param name="conclusion">What the answers say.</param>
     /// <param name="wording">How the reason says times.</param>

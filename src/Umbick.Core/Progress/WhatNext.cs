@@ -41,7 +41,7 @@ public sealed record CaseState(
     int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked)
 {
     /// <summary>Whether nothing is left to mend for now, so that what a child can do may be practised until it comes at ease.</summary>
-    /// <param name="stage">The last stage she has met.</param>
+    /// <param name="stage">The last stage they have met.</param>
     public bool IsReadyToReadAtEase(Stage stage) => stage >= Stage.OClock && Sittings > 0 && !SetOpen && Likely.Count == 0;
 
     /// <summary>The patterns with these labels, in the order given.</summary>
@@ -57,7 +57,7 @@ public sealed record CaseState(
 public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, string Reason)
 {
     /// <summary>What to do next with a child.</summary>
-    /// <param name="state">Where her case stands.</param>
+    /// <param name="state">Where their case stands.</param>
     /// <param name="wording">How the heading says times.</param>
     public static WhatNext For(CaseState state, Wording? wording = null)
     {

@@ -4,13 +4,13 @@ using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Simulation;
 
-/// <summary>A child drawn by chance, who answers by the <see cref="SecondReading"/> of the catalogue or in a way of her own.</summary>
+/// <summary>A child drawn by chance, who answers by the <see cref="SecondReading"/> of the catalogue or in a way of their own.</summary>
 public sealed class DrawnChild
 {
-    /// <summary>How often an answer is anything but hers.</summary>
+    /// <summary>How often an answer is anything but theirs.</summary>
     public const double Noise = 0.07;
 
-    /// <summary>The least and the most often that a child follows her way.</summary>
+    /// <summary>The least and the most often that a child follows their way.</summary>
     public const double LeastConsistent = 0.75, MostConsistent = 0.95;
 
     /// <summary>How far off a slip is, in minutes; half of the noise is slips, the rest any time.</summary>
@@ -28,13 +28,13 @@ public sealed class DrawnChild
         Consistency = LeastConsistent + ((MostConsistent - LeastConsistent) * random.NextDouble());
     }
 
-    /// <summary>The ids of her patterns.</summary>
+    /// <summary>The ids of their patterns.</summary>
     public IReadOnlySet<string> Patterns { get; }
 
-    /// <summary>Whether she knows o'clock, half and quarters as wholes.</summary>
+    /// <summary>Whether they know o'clock, half and quarters as wholes.</summary>
     public bool Benchmarks { get; }
 
-    /// <summary>How often she follows her way, 0 to 1.</summary>
+    /// <summary>How often they follow their way, 0 to 1.</summary>
     public double Consistency { get; }
 
     /// <summary>A child with some patterns, each at another step.</summary>
@@ -52,16 +52,16 @@ public sealed class DrawnChild
     /// <summary>A child who reads in a way that the catalogue does not list.</summary>
     public static DrawnChild Odd(Random random) => new(new HashSet<string>(), false, UnlistedReading.All[random.Next(UnlistedReading.All.Count)], false, random);
 
-    /// <summary>What she answers, as it would be typed.</summary>
+    /// <summary>What they answer, as it would be typed.</summary>
     public string Answer(Item item)
     {
         if (_guesses) return TypedAnswer.Of(item, ClockTime.All().ElementAt(_random.Next(ClockTime.MinutesRound)), _random);
         var fate = _random.NextDouble();
-        if (fate < Consistency) return Hers(item);
+        if (fate < Consistency) return OwnAnswer(item);
         return fate < Consistency + Noise ? TypedAnswer.Of(item, Slip(item.Time), _random) : TypedAnswer.Of(item, item.Time, _random);
     }
 
-    private string Hers(Item item)
+    private string OwnAnswer(Item item)
     {
         if (_odd is not null) return TypedAnswer.Of(item, _odd.Reads(item.Task, item.Time), _random);
         var outcomes = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, Patterns, Benchmarks);

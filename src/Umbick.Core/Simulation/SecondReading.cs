@@ -11,12 +11,12 @@ public static class SecondReading
 
     private readonly record struct Read(int Hour, int Minutes, double Share);
 
-    /// <summary>What a child answers who follows her way.</summary>
+    /// <summary>What a child answers who follows their way.</summary>
     /// <param name="task">The id of one of the six plain tasks.</param>
     /// <param name="h">The hour, 1 to 12.</param>
     /// <param name="m">The minutes, 0 to 59.</param>
-    /// <param name="has">The ids of her patterns, at most one a step.</param>
-    /// <param name="benchmarks">Whether o'clock, half and quarters come out right whatever her minutes pattern.</param>
+    /// <param name="has">The ids of their patterns, at most one a step.</param>
+    /// <param name="benchmarks">Whether o'clock, half and quarters come out right whatever their minutes pattern.</param>
     /// <exception cref="ArgumentException">The task is not one of the six.</exception>
     public static IReadOnlyList<Outcome> Answers(string task, int h, int m, IReadOnlySet<string> has, bool benchmarks) => task switch
     {
@@ -209,7 +209,7 @@ public static class SecondReading
         }
     }
 
-    /// <summary>Ticks at which her own reading gives these minutes; numerals are easier to aim at. The true tick where there is none.</summary>
+    /// <summary>Ticks at which their own reading gives these minutes; numerals are easier to aim at. The true tick where there is none.</summary>
     private static List<(int Tick, double Share)> MinuteHandPlaces(int minutes, bool between, IReadOnlySet<string> has, bool benchmarks)
     {
         double ReadsAs(int tick) => MinutesRead(tick, between, has, benchmarks).Where(read => read.Minutes == minutes).Sum(read => read.Share);

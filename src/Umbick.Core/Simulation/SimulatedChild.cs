@@ -6,9 +6,9 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Simulation;
 
 /// <summary>A child made of patterns, for demonstration data and for trying the model out.</summary>
-/// <param name="model">The model whose rules she follows.</param>
-/// <param name="patterns">Her patterns, at most one a step.</param>
-/// <param name="consistency">How often she follows them, 0 to 1; otherwise she is mostly right.</param>
+/// <param name="model">The model whose rules they follow.</param>
+/// <param name="patterns">Their patterns, at most one a step.</param>
+/// <param name="consistency">How often they follow them, 0 to 1; otherwise they are mostly right.</param>
 /// <param name="random">Chance, passed in so that the same seed makes the same child.</param>
 public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patterns, double consistency, Random random)
 {
@@ -16,10 +16,10 @@ public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patt
     private static readonly int[] Slips = [-60, -5, 5, 60];
     private readonly List<Pattern> _patterns = [.. patterns];
 
-    /// <summary>Forgets a pattern: from now on she takes its step rightly.</summary>
+    /// <summary>Forgets a pattern: from now on they take its step rightly.</summary>
     public void Unlearn(Pattern pattern) => _patterns.Remove(pattern);
 
-    /// <summary>What she answers, exactly as it would be typed.</summary>
+    /// <summary>What they answer, exactly as it would be typed.</summary>
     public string Answer(Item item, AnswerMode mode)
     {
         if (item.Task == ClockTasks.Judge) return Judge(item);
@@ -36,8 +36,8 @@ public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patt
 
     private string Judge(Item item)
     {
-        var hers = Answer(new Item(ClockTasks.ReadDigital, item.Time), AnswerMode.Said);
-        return AnswerParser.Parse(hers).Meaning == item.Claim?.Meaning ? "ok" : hers;
+        var answered = Answer(new Item(ClockTasks.ReadDigital, item.Time), AnswerMode.Said);
+        return AnswerParser.Parse(answered).Meaning == item.Claim?.Meaning ? "ok" : answered;
     }
 
     private Answer Slip(Item item)

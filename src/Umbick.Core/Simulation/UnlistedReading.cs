@@ -4,8 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Simulation;
 
 /// <summary>A way of reading that the catalogue does not list: a test of whether the model keeps its hands off.</summary>
-/// <param name="Name">What she does.</param>
-/// <param name="Misreads">From the true time to the time she reads off a clock.</param>
+/// <param name="Name">What they do.</param>
+/// <param name="Misreads">From the true time to the time they read off a clock.</param>
 public sealed record UnlistedReading(string Name, Func<ClockTime, ClockTime> Misreads)
 {
     /// <summary>Ways of reading that nobody has listed.</summary>
@@ -21,7 +21,7 @@ public sealed record UnlistedReading(string Name, Func<ClockTime, ClockTime> Mis
         new("is ten minutes ahead", time => At(time.Hour, (time.Minute + 10) % 60)),
     ];
 
-    /// <summary>The time she answers with: only reading a clock is odd; words and setting come right.</summary>
+    /// <summary>The time they answer with: only reading a clock is odd; words and setting come right.</summary>
     public ClockTime Reads(ClockTask task, ClockTime time) => task.Stimulus == Stimulus.Clock ? Misreads(time) : time;
 
     private static ClockTime At(int hour, int minute) => new(Hours.Named(hour), minute);

@@ -2,7 +2,7 @@ using Umbick.Core.Items;
 
 namespace Umbick.Core.Teaching;
 
-/// <summary>What is said to a child when she is asked to look again or to start: about the step, never about her.</summary>
+/// <summary>What is said to a child when they are asked to look again or to start: about the step, never about them.</summary>
 public static class ChildWords
 {
     /// <summary>A question that points at the step which a set practises.</summary>

@@ -5,7 +5,7 @@ namespace Umbick.Core.Teaching;
 /// <param name="Name">What the teacher reads.</param>
 public sealed record SettingChoice(string Id, string Name);
 
-/// <summary>A question on which good teachers differ: a school answers it, and a child may have an answer of her own.</summary>
+/// <summary>A question on which good teachers differ: a school answers it, and a child may have an answer of their own.</summary>
 /// <param name="Id">Its id; it stands in the database.</param>
 /// <param name="Group">The heading that it stands under.</param>
 /// <param name="Name">The question, short.</param>

@@ -72,7 +72,7 @@ public static class SettingList
         "hands", Practising, "Do the hands go together?", "Hands that go together show where the hour hand belongs; loose ones show where the child thinks it does. While asking they are always loose.",
         [new("by-use", "together to show, loose when the child sets"), new("geared", "together when the child practises, too"), new("loose", "always loose")]);
 
-    /// <summary>How long an answer is waited for where she practises to read at ease.</summary>
+    /// <summary>How long an answer is waited for where they practise to read at ease.</summary>
     public static Setting Waiting { get; } = new(
         "waiting", Practising, "How long is an answer waited for?", "Nothing runs down while a child is asked or mends a pattern. Where it is only reading at ease, a line may; an answer counts all the same.",
         [new("as-long", "as long as it takes"), new("countdown", "a line runs down, only for reading at ease")]);

@@ -88,7 +88,7 @@ public sealed class TeachingPreferences
     /// <summary>The id of what is chosen for a setting.</summary>
     public string this[Setting setting] => Own(_child, setting) ?? Own(_school, setting) ?? setting.Usual.Id;
 
-    /// <summary>What was chosen for this child alone; null where she goes by the school's choice.</summary>
+    /// <summary>What was chosen for this child alone; null where they go by the school's choice.</summary>
     public string? ForChild(Setting setting) => Own(_child, setting);
 
     /// <summary>The same school with another child's choices.</summary>
@@ -121,7 +121,7 @@ public sealed class TeachingPreferences
     /// <summary>Whether the hands of the clock that is shown go together.</summary>
     public bool ShowsGeared => this[SettingList.Hands] != "loose";
 
-    /// <summary>Whether the hands go together where a child practises; while she is asked they never do.</summary>
+    /// <summary>Whether the hands go together where a child practises; while they are asked they never do.</summary>
     public bool PractisesGeared => this[SettingList.Hands] == "geared";
 
     /// <summary>Whether a line runs down where a child practises to read at ease.</summary>

@@ -42,12 +42,15 @@ public static class FaceSvg
         return svg.Append("</svg>").ToString();
     }
 
+    /// <summary>How far the hour hand of a large face reaches, on a face whose rim is 97: where a hand is taken hold of goes by it.</summary>
+    public const int HourHandReach = 54;
+
     /// <summary>The outline of the hour hand pointing up: short, broad, like a leaf.</summary>
     public static string HourHand(FaceSize size) => size switch
     {
         FaceSize.Mini => "M0,-52 L14,-24 L7,14 L-7,14 L-14,-24 Z",
         FaceSize.Middle => "M0,-54 L9,-30 L5.5,12 L-5.5,12 L-9,-30 Z",
-        _ => "M0,-54 L7.5,-33 L4,12 L-4,12 L-7.5,-33 Z",
+        _ => $"M0,-{HourHandReach} L7.5,-33 L4,12 L-4,12 L-7.5,-33 Z",
     };
 
     /// <summary>The outline of the minute hand pointing up: long, slim, straight, reaching the ticks.</summary>

@@ -8,17 +8,17 @@ namespace Umbick.Web.Pages.Ask;
 
 /// <summary>A child's turn on a clock that several share.</summary>
 /// <param name="Alias">The child.</param>
-/// <param name="Sitting">Her sitting.</param>
-/// <param name="IsHere">Whether it is her turn.</param>
-/// <param name="IsOver">Whether her sitting is over.</param>
+/// <param name="Sitting">Their sitting.</param>
+/// <param name="IsHere">Whether it is their turn.</param>
+/// <param name="IsOver">Whether their sitting is over.</param>
 public sealed record TurnInGroup(string Alias, Guid Sitting, bool IsHere, bool IsOver);
 
 /// <summary>A sitting as the asking page shows it.</summary>
 /// <param name="Record">The child's record.</param>
 /// <param name="Sitting">This sitting with its questions.</param>
 /// <param name="Ready">Wrong answers that stand ready.</param>
-/// <param name="Offer">A reason to stop now, which she may take or leave.</param>
-/// <param name="Group">The children who share the clock; none where she is alone.</param>
+/// <param name="Offer">A reason to stop now, which they may take or leave.</param>
+/// <param name="Group">The children who share the clock; none where they are alone.</param>
 /// <param name="Told">Something to tell the teacher; null where there is nothing.</param>
 /// <param name="Typed">What stands in the field.</param>
 public sealed record AskingView(
@@ -40,10 +40,10 @@ public sealed record AskingView(
     /// <summary>How many questions were answered.</summary>
     public int Answered => Sitting.Answered.Count();
 
-    /// <summary>Whether the child answers on a screen of her own.</summary>
+    /// <summary>Whether the child answers on a screen of their own.</summary>
     public bool OnScreen => Sitting.Sitting.Delivery == DeliveryMode.OnChildsScreen;
 
-    /// <summary>Whether the teacher sets her own clock.</summary>
+    /// <summary>Whether the teacher sets their own clock.</summary>
     public bool OwnClock => Sitting.Sitting.Delivery == DeliveryMode.OwnClock;
 
     /// <summary>What can be said of stopping, or null.</summary>
@@ -77,12 +77,12 @@ public sealed record AskingView(
         _ => wording.Fill("Just as the child gives it: 8:35, 835, quarter {to} nine, 25 {past} 6"),
     };
 
-    /// <summary>The answers that she can point to; none where the answer is free.</summary>
+    /// <summary>The answers that they can point to; none where the answer is free.</summary>
     public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
     {
         { OtherSkill.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
         { Task.Id: "choose-clock" } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.Of(i)}"))],
-        { Task.Id: "choose-time" } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.Of(choice, wording)))],
+        { Task.Id: "choose-time" } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
         _ => [],
     };
 }

@@ -7,7 +7,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
 
-/// <summary>A child's stage, the tasks she has met, and her own ways over the school's.</summary>
+/// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
 public sealed class TeachingModel(Database database, RequestPreferences here) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
@@ -16,7 +16,7 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
 
     public SettingChoices Choices { get; private set; } = null!;
 
-    /// <summary>Why the alias that was typed is not hers; null where nothing is in the way.</summary>
+    /// <summary>Why the alias that was typed is not theirs; null where nothing is in the way.</summary>
     public string? Told { get; private set; }
 
     /// <summary>The alias that was typed and refused.</summary>

@@ -20,7 +20,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public IReadOnlyList<(CaseloadRow Child, Pattern Pattern)> Wanted { get; private set; } = [];
 
-    /// <summary>How a child's times are said: hers, or the school's once she has left the caseload.</summary>
+    /// <summary>How a child's times are said: theirs, or the school's once they have left the caseload.</summary>
     public Wording WordingOf(Guid child) => _wordings.GetValueOrDefault(child, here.Wording);
 
     public Task OnGet() => database.InSchool(

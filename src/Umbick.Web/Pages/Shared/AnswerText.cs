@@ -1,10 +1,33 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 
 namespace Umbick.Web.Pages;
 
-/// <summary>An answer as a child or a teacher reads it: words in full, figures in the school's style.</summary>
+/// <summary>An answer as it is read on a page: the one place where that is decided.</summary>
 public static class AnswerText
 {
-    public static string Of(Answer answer, Wording wording) =>
-        answer is WordsAnswer words ? wording.Words(words.Time) : answer.Short(wording);
+    /// <summary>An answer to choose: words in full, figures as the school writes them.</summary>
+    public static string ToChoose(Answer answer, Wording wording) => answer is WordsAnswer words ? wording.Words(words.Time) : answer.Short(wording);
+
+    /// <summary>An answer in few signs, where the hands are seen on the face beside it.</summary>
+    /// <param name="answer">The answer; nothing where there is none.</param>
+    /// <param name="wording">How times are said and written here.</param>
+    /// <param name="hands">What hands are called.</param>
+    public static string Beside(Answer? answer, Wording wording, string hands) => answer switch
+    {
+        null => "",
+        PlacedAnswer => hands,
+        _ => answer.Short(wording),
+    };
+
+    /// <summary>An answer told back to the child who gave it: hands as the time that they show.</summary>
+    public static string ToldBack(Answer? answer, Item item, Wording wording) => AsMeant(answer, item) switch
+    {
+        PlacedAnswer { Hands: { } hands } => $"about {wording.Digital(hands.Read())}",
+        { } meant => meant.Short(wording),
+        null => "",
+    };
+
+    /// <summary>To say that a claim is right is to give the time of the claim.</summary>
+    public static Answer? AsMeant(Answer? answer, Item item) => answer is SaidRight && item.Claim is { } claim ? claim : answer;
 }

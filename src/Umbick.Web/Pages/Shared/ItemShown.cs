@@ -4,7 +4,7 @@ using Umbick.Web.Faces;
 
 namespace Umbick.Web.Pages;
 
-/// <summary>What the child looks at while she is asked.</summary>
+/// <summary>What the child looks at while they are asked.</summary>
 /// <param name="Item">The item.</param>
 /// <param name="Support">The help on the face.</param>
 /// <param name="Label">What a screen reader says of the clock.</param>

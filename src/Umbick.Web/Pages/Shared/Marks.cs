@@ -16,11 +16,7 @@ public static class Marks
     public static Face Middle(ItemResponse question, Wording wording) => Draw(FaceSize.Middle, question, wording);
 
     /// <summary>What was answered, in few signs.</summary>
-    public static string Said(ItemResponse question, Wording wording) => Shown(question) switch
-    {
-        PlacedAnswer => "other hands",
-        var answer => answer!.Short(wording),
-    };
+    public static string Said(ItemResponse question, Wording wording) => AnswerText.Beside(Shown(question), wording, "other hands");
 
     private static Face Draw(FaceSize size, ItemResponse question, Wording wording) =>
         question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = !question.IsRight, Label = Told(question, wording) }
@@ -31,9 +27,7 @@ public static class Marks
 
     private static string About(Item item, Wording wording) => item.OtherSkill?.Given ?? wording.Digital(item.Time);
 
-    /// <summary>Saying that a wrong claim is right is reading the clock as the claim does.</summary>
-    private static Answer? Shown(ItemResponse question) =>
-        question.Answer is SaidRight ? question.Asked.Item.Claim ?? question.Answer : question.Answer;
+    private static Answer? Shown(ItemResponse question) => AnswerText.AsMeant(question.Answer, question.Asked.Item);
 
     /// <summary>How a telling answer came out, in a word.</summary>
     public static string Outcome(TellingAnswer telling) => telling.Outcome switch

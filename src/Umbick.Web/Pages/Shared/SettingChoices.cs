@@ -10,7 +10,7 @@ public sealed record SettingChoices(IReadOnlyDictionary<Setting, string?> Chosen
     /// <summary>What a school has chosen, with the usual choice for all the rest.</summary>
     public static SettingChoices OfSchool(TeachingPreferences manner) => new(SettingList.All.ToDictionary(setting => setting, setting => (string?)manner[setting]), null);
 
-    /// <summary>What is chosen for a child over her school.</summary>
+    /// <summary>What is chosen for a child over their school.</summary>
     public static SettingChoices OfChild(TeachingPreferences school, TeachingPreferences child) => new(SettingList.All.ToDictionary(setting => setting, child.ForChild), school);
 
     /// <summary>The choices of a form that was sent; what is no choice of a setting is left aside.</summary>

@@ -39,7 +39,7 @@ public sealed record SheetItem(Item Item, Support Support)
     public IReadOnlyList<string> Choices(Wording wording) =>
         Item.OtherSkill is { } question ? [.. question.Choices.Select(wording.Fill)]
         : Box is AnswerBox.Clocks ? [.. Clocks.Select((_, i) => $"{ClockLetters.Of(i)}")]
-        : [.. Item.Choices.Select(choice => AnswerText.Of(choice, wording))];
+        : [.. Item.Choices.Select(choice => AnswerText.ToChoose(choice, wording))];
 }
 
 /// <summary>A sheet to print.</summary>

@@ -3,7 +3,6 @@
 (() => {
   const round = { hour: 12, minute: 60 };
   const steps = { hour: { ArrowRight: 0.05, PageUp: 1, small: 0.01 }, minute: { ArrowRight: 1, PageUp: 5, small: 0.2 } };
-  const hourHandLength = 56;
   let dragged = null;
 
   const field = (name) => document.querySelector(`[data-hand-value="${name}"]`);
@@ -76,8 +75,10 @@
     const hour = apart(at.turn, place(board, "hour") * 30);
     const minute = apart(at.turn, place(board, "minute") * 6);
     const near = 14;
-    if (hour < near && minute < near) return at.radius > hourHandLength ? "minute" : "hour";
-    return hour < minute && at.radius < hourHandLength + 25 ? "hour" : "minute";
+    // The hand's shape is drawn by the server, and so is its length.
+    const reach = Number(board.dataset.hourReach);
+    if (hour < near && minute < near) return at.radius > reach ? "minute" : "hour";
+    return hour < minute && at.radius < reach + 25 ? "hour" : "minute";
   }
 
   document.addEventListener("pointerdown", (event) => {

@@ -4,10 +4,10 @@ using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 using Umbick.Web.Faces;
 
-namespace Umbick.Web.Pages.Turn;
+namespace Umbick.Web.Pages.ChildTurn;
 
-/// <summary>What the child sees in a practice set: one question, or what came of her answer to it.</summary>
-/// <param name="Place">Where she is.</param>
+/// <summary>What the child sees in a practice set: one question, or what came of their answer to it.</summary>
+/// <param name="Place">Where they are.</param>
 /// <param name="LookAgain">What to look at, when an answer was not right.</param>
 /// <param name="Told">Something that has to be told; null where there is nothing.</param>
 public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, string? Told)
@@ -15,7 +15,7 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     /// <summary>The item.</summary>
     public Item Item => Place.Asked!.Item;
 
-    /// <summary>Her latest answer; null before she has given one.</summary>
+    /// <summary>Their latest answer; null before they have given one.</summary>
     public Answer? ChildsAnswer => (Place.Second ?? Place.First)?.ReadFor(Item);
 
     /// <summary>What this face shows, hand by hand, where the answer went wrong.</summary>
@@ -23,20 +23,14 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
 
     private Wording Wording => Place.Preferences.Wording;
 
-    /// <summary>Whether her latest answer is right.</summary>
+    /// <summary>Whether their latest answer is right.</summary>
     public bool IsRight => Place.FirstRight || Place.SecondRight;
 
-    /// <summary>Her answer as a clock, or null where no clock shows it.</summary>
-    public HandPositions? AnswerAsClock => Face.HandsOf(ChildsAnswer is SaidRight ? Item.Claim : ChildsAnswer);
+    /// <summary>Their answer as a clock, or null where no clock shows it.</summary>
+    public HandPositions? AnswerAsClock => Face.HandsOf(AnswerText.AsMeant(ChildsAnswer, Item));
 
-    /// <summary>Her answer in words or figures.</summary>
-    public string AnswerInFigures => ChildsAnswer switch
-    {
-        PlacedAnswer { Hands: { } hands } => $"about {Wording.Digital(hands.Read())}",
-        SaidRight => Item.Claim!.Short(Wording),
-        { } answer => answer.Short(Wording),
-        null => "",
-    };
+    /// <summary>The answer in words or figures.</summary>
+    public string AnswerInFigures => AnswerText.ToldBack(ChildsAnswer, Item, Wording);
 
     /// <summary>The right answer, as it is told at last.</summary>
     public string Right => Item.Task switch

@@ -1,7 +1,7 @@
 using Umbick.Core.Items;
 using Umbick.Store;
 
-namespace Umbick.Web.Pages.Turn;
+namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>A question of an asking on the child's own screen: nothing is told of what came before.</summary>
 /// <param name="Sitting">The sitting.</param>

@@ -2,7 +2,7 @@ using System.Globalization;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
-namespace Umbick.Web.Pages.Turn;
+namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>An answer put together from the fields of a box on the child's screen.</summary>
 public sealed class AnswerFields

@@ -9,7 +9,7 @@ using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
 
-namespace Umbick.Web.Pages.Turn;
+namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
@@ -100,7 +100,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         return true;
     }
 
-    private PartialViewResult Part() => View is { } practice ? Partial("_Turn", practice) : Partial("_Question", Question);
+    private PartialViewResult Part() => View is { } practice ? Partial("_SetPlace", practice) : Partial("_Question", Question);
 
     private async Task<IActionResult> Shown(SchoolConnection connection)
     {
