@@ -5,7 +5,7 @@ reckon() {
   {
     take_lock build wait
     restored
-    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Store src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig)" compile_cli
+    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Store src/Umbick.Casework src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig)" compile_cli
     exec 9>&-
   } >&2
   exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@"

@@ -1,5 +1,5 @@
 // Plants faults in the code, one at a time, and runs the classes of tests that ought to catch each. It works on a clone of its own, so that nothing
-// of what is being written is touched.  node bench/faults/plant.mjs [--at COMMIT] [--only TEXT]
+// of what is being written is touched.  node bench/faults/plant.mjs [--at COMMIT] [--only PATTERN]
 import { execFileSync, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -8,7 +8,7 @@ import { fileURLToPath } from "node:url";
 
 const option = (name) => process.argv[process.argv.indexOf(`--${name}`) + 1 || process.argv.length];
 const home = join(dirname(fileURLToPath(import.meta.url)), "../..");
-const faults = JSON.parse(readFileSync(join(home, "bench/faults/faults.json"), "utf8")).filter((fault) => fault.fault.includes(option("only") ?? ""));
+const faults = JSON.parse(readFileSync(join(home, "bench/faults/faults.json"), "utf8")).filter((fault) => new RegExp(option("only") ?? "").test(fault.fault));
 const root = join(mkdtempSync(join(tmpdir(), "umbick-faults-")), "umbick");
 
 const run = (command, input = "") => spawnSync("bash", ["-c", command], { cwd: root, input, encoding: "utf8", maxBuffer: 1 << 28 });

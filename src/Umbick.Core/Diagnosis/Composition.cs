@@ -5,7 +5,7 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>
 /// Composes the steps of an item for all parts of a sub-space at once. After each step most compositions have come to the
-/// same thoughts: those are kept once, so that a few hundred states stand for thousands of compositions.
+/// same readings: those are kept once, so that a few hundred states stand for thousands of compositions.
 /// </summary>
 internal static class Composition
 {
@@ -44,26 +44,26 @@ internal static class Composition
     }
 
     /// <summary>What may be in a child's mind between two steps.</summary>
-    private sealed class State(PartialReadings thoughts)
+    private sealed class State(PartialReadings readings)
     {
-        private readonly PartialReading[] _thoughts = thoughts.All.ToArray();
-        private readonly double[] _shares = thoughts.Shares.ToArray();
+        private readonly PartialReading[] _readings = readings.All.ToArray();
+        private readonly double[] _shares = readings.Shares.ToArray();
 
         public void Take(StepRule way, bool inverse, PartialReadings after)
         {
-            for (var i = 0; i < _thoughts.Length; i++)
+            for (var i = 0; i < _readings.Length; i++)
             {
-                if (inverse) way.Invert(_thoughts[i], _shares[i], after);
-                else way.Read(_thoughts[i], _shares[i], after);
+                if (inverse) way.Invert(_readings[i], _shares[i], after);
+                else way.Read(_readings[i], _shares[i], after);
             }
         }
 
         public bool Is(PartialReadings other)
         {
-            if (other.Count != _thoughts.Length) return false;
-            for (var i = 0; i < _thoughts.Length; i++)
+            if (other.Count != _readings.Length) return false;
+            for (var i = 0; i < _readings.Length; i++)
             {
-                if (Math.Abs(other.Shares[i] - _shares[i]) > 1e-9 || !other.All[i].Equals(_thoughts[i])) return false;
+                if (Math.Abs(other.Shares[i] - _shares[i]) > 1e-9 || !other.All[i].Equals(_readings[i])) return false;
             }
             return true;
         }
@@ -76,17 +76,17 @@ internal static class Composition
 
         public List<State> States { get; } = [];
 
-        public int PlaceOf(PartialReadings thoughts)
+        public int PlaceOf(PartialReadings readings)
         {
             var hash = 0;
-            foreach (ref readonly var thought in thoughts.All) hash = (hash * 31) + thought.GetHashCode();
+            foreach (ref readonly var reading in readings.All) hash = (hash * 31) + reading.GetHashCode();
             if (!_byHash.TryGetValue(hash, out var places)) _byHash[hash] = places = [];
             foreach (var place in places)
             {
-                if (States[place].Is(thoughts)) return place;
+                if (States[place].Is(readings)) return place;
             }
             places.Add(States.Count);
-            States.Add(new State(thoughts));
+            States.Add(new State(readings));
             return States.Count - 1;
         }
     }

@@ -25,10 +25,10 @@ public sealed class Prediction
         RightId = IdOf(Predictable(item.Right), answers);
         var distributions = new DistributionTable();
         var ids = new Dictionary<PartialReading, int>();
-        var places = Composition.Compose(space, SubSpace, item, thoughts =>
+        var places = Composition.Compose(space, SubSpace, item, readings =>
         {
             distributions.Begin();
-            for (var i = 0; i < thoughts.Count; i++) distributions.Add(IdOf(thoughts.All[i], ids, answers), thoughts.Shares[i]);
+            for (var i = 0; i < readings.Count; i++) distributions.Add(IdOf(readings.All[i], ids, answers), readings.Shares[i]);
             return distributions.PlaceOf();
         });
         _distributionOf = new ushort[places.Length];
@@ -126,33 +126,33 @@ public sealed class Prediction
         return at < 0 ? 0 : distribution.Shares[at];
     }
 
-    private Answer AnswerOf(PartialReading thought)
+    private Answer AnswerOf(PartialReading reading)
     {
-        if (thought.OtherAt is { } step) return new SomeOtherAnswer(step, thought.Hour, thought.Minutes);
+        if (reading.OtherAt is { } step) return new SomeOtherAnswer(step, reading.Hour, reading.Minutes);
         return Item.Task.Form switch
         {
             AnswerForm.Hands when Item.Right is PlacedAnswer right =>
-                Rounded(right.Hour is null ? null : Placed(thought).Hour, right.Minute is null ? null : Placed(thought).Minute),
-            AnswerForm.Words => new WordsAnswer(thought.Spoken ?? SpokenTime.Of(thought.Time)),
-            AnswerForm.Hour => new DigitalAnswer(thought.Hour, null, 0),
-            AnswerForm.Minutes => new DigitalAnswer(null, thought.Minutes, 2),
-            AnswerForm.Places => PlacesAnswer.Of(thought.HourPointer, thought.MinutePointer),
-            _ => thought.Figures ?? new DigitalAnswer(thought.Hour, thought.Minutes, 2),
+                Rounded(right.Hour is null ? null : Placed(reading).Hour, right.Minute is null ? null : Placed(reading).Minute),
+            AnswerForm.Words => new WordsAnswer(reading.Spoken ?? SpokenTime.Of(reading.Time)),
+            AnswerForm.Hour => new DigitalAnswer(reading.Hour, null, 0),
+            AnswerForm.Minutes => new DigitalAnswer(null, reading.Minutes, 2),
+            AnswerForm.Places => PlacesAnswer.Of(reading.HourPointer, reading.MinutePointer),
+            _ => reading.Figures ?? new DigitalAnswer(reading.Hour, reading.Minutes, 2),
         };
     }
 
     /// <summary>Copying a clock touches only where the hour hand is put: the hour itself is seen.</summary>
-    private HandPositions Placed(PartialReading thought) => Item.Task == ClockTasks.CopyClock
-        ? HandPositions.Wrapped(thought.Time.Hour + thought.HourHandOffset, thought.Placed.Minute)
-        : thought.Placed;
+    private HandPositions Placed(PartialReading reading) => Item.Task == ClockTasks.CopyClock
+        ? HandPositions.Wrapped(reading.Time.Hour + reading.HourHandOffset, reading.Placed.Minute)
+        : reading.Placed;
 
     private static PlacedAnswer Rounded(double? hour, double? minute) => new(Round(hour), Round(minute));
 
     private static double? Round(double? place) => place is { } at ? Math.Round(at, 2) : null;
 
-    private int IdOf(in PartialReading thought, Dictionary<PartialReading, int> known, Dictionary<Answer, int> answers)
+    private int IdOf(in PartialReading reading, Dictionary<PartialReading, int> known, Dictionary<Answer, int> answers)
     {
-        if (!known.TryGetValue(thought, out var id)) known[thought] = id = IdOf(AnswerOf(thought), answers);
+        if (!known.TryGetValue(reading, out var id)) known[reading] = id = IdOf(AnswerOf(reading), answers);
         return id;
     }
 

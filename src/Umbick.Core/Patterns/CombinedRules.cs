@@ -4,18 +4,18 @@ namespace Umbick.Core.Patterns;
 public sealed class CombinedRules(StepRule first, StepRule second) : StepRule(first.Step)
 {
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    public override void Read(in PartialReading reading, double share, PartialReadings after)
     {
         var between = new PartialReadings();
-        first.Read(thought, share, between);
+        first.Read(reading, share, between);
         for (var i = 0; i < between.Count; i++) second.Read(between.All[i], between.Shares[i], after);
     }
 
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after)
+    public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
         var between = new PartialReadings();
-        first.Invert(thought, share, between);
+        first.Invert(reading, share, between);
         for (var i = 0; i < between.Count; i++) second.Invert(between.All[i], between.Shares[i], after);
     }
 }

@@ -9,10 +9,10 @@ namespace Umbick.Core.Patterns;
 public sealed class FractionsRule(Func<int, int, SpokenTime, SpokenTime> say, Func<SpokenTime, SpokenTime> hear) : StepRule(Step.Fractions)
 {
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after) => after.Add(
-        thought is { OtherAt: null, Spoken: { } spoken } ? thought with { Spoken = say(thought.Hour, thought.Minutes, spoken) } : thought, share);
+    public override void Read(in PartialReading reading, double share, PartialReadings after) => after.Add(
+        reading is { OtherAt: null, Spoken: { } spoken } ? reading with { Spoken = say(reading.Hour, reading.Minutes, spoken) } : reading, share);
 
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after) =>
-        after.Add(thought with { Spoken = hear(thought.Spoken ?? SpokenTime.Of(thought.Time)) }, share);
+    public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
+        after.Add(reading with { Spoken = hear(reading.Spoken ?? SpokenTime.Of(reading.Time)) }, share);
 }

@@ -7,18 +7,18 @@ namespace Umbick.Core.Patterns;
 public sealed class HandsRule(bool swapped) : StepRule(Step.Hands)
 {
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    public override void Read(in PartialReading reading, double share, PartialReadings after)
     {
         if (!swapped)
         {
-            after.Add(thought, share);
+            after.Add(reading, share);
             return;
         }
         // The short hand mostly stands between two ticks; read as minutes it is taken at its numeral, at the tick
         // passed or the nearest one, or at the nearest five.
-        var hands = HandPositions.Of(thought.Time);
+        var hands = HandPositions.Of(reading.Time);
         var tick = (int)Math.Floor((hands.Hour * 5) + 1e-9);
-        var seen = thought with { HourPointer = hands.Minute / 5 };
+        var seen = reading with { HourPointer = hands.Minute / 5 };
         after.Add(seen with { MinutePointer = tick / 5 * 5 }, 0.45 * share);
         after.Add(seen with { MinutePointer = tick }, 0.18 * share);
         after.Add(seen with { MinutePointer = (int)Math.Floor((hands.Hour * 5) + 0.5 + 1e-9) % 60 }, 0.12 * share);
@@ -26,6 +26,6 @@ public sealed class HandsRule(bool swapped) : StepRule(Step.Hands)
     }
 
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after) =>
-        after.Add(swapped ? thought with { Placed = HandPositions.Wrapped(thought.Placed.Minute / 5, thought.Placed.Hour * 5) } : thought, share);
+    public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
+        after.Add(swapped ? reading with { Placed = HandPositions.Wrapped(reading.Placed.Minute / 5, reading.Placed.Hour * 5) } : reading, share);
 }

@@ -17,23 +17,23 @@ public sealed class HourRule(Func<double, IReadOnlyList<Weighted<int>>> read) : 
     public static bool IsBetween(double pointer) => Math.Abs(pointer - Math.Round(pointer)) > 1e-9;
 
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    public override void Read(in PartialReading reading, double share, PartialReadings after)
     {
-        foreach (var hour in read(thought.HourPointer)) after.Add(thought with { Hour = hour.Value }, share * hour.Weight);
+        foreach (var hour in read(reading.HourPointer)) after.Add(reading with { Hour = hour.Value }, share * hour.Weight);
     }
 
     /// <summary>The hand goes where their own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after)
+    public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        if (thought.Hour == PartialReading.AnyWrong)
+        if (reading.Hour == PartialReading.AnyWrong)
         {
-            after.Add(thought, share);
+            after.Add(reading, share);
             return;
         }
-        foreach (var place in _places.GetOrAdd((thought.Hour, Math.Abs(thought.HourHandOffset)), PlacesFor))
+        foreach (var place in _places.GetOrAdd((reading.Hour, Math.Abs(reading.HourHandOffset)), PlacesFor))
         {
             after.Add(
-                thought with { Placed = HandPositions.Wrapped(place.Value + thought.HourHandOffset, thought.Placed.Minute), Hour = 0, HourHandOffset = 0 },
+                reading with { Placed = HandPositions.Wrapped(place.Value + reading.HourHandOffset, reading.Placed.Minute), Hour = 0, HourHandOffset = 0 },
                 share * place.Weight);
         }
     }

@@ -30,20 +30,20 @@ public sealed class MinutesRule : StepRule
     public MinutesRule WithBenchmarks() => new((tick, between) => tick % 15 == 0 ? [new(new(tick), 1)] : _read(tick, between));
 
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    public override void Read(in PartialReading reading, double share, PartialReadings after)
     {
-        foreach (var minutes in _reads[Index(thought.MinutePointer, HourRule.IsBetween(thought.HourPointer))])
+        foreach (var minutes in _reads[Index(reading.MinutePointer, HourRule.IsBetween(reading.HourPointer))])
         {
-            var hour = thought.Hour == PartialReading.AnyWrong ? thought.Hour : Hours.Named(thought.Hour + minutes.Value.HoursOn);
-            after.Add(thought with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
+            var hour = reading.Hour == PartialReading.AnyWrong ? reading.Hour : Hours.Named(reading.Hour + minutes.Value.HoursOn);
+            after.Add(reading with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
         }
     }
 
     /// <summary>The hand goes where their own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after)
+    public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        foreach (var place in _places[Index(thought.Minutes, HourRule.IsBetween(thought.HourPointer))])
-            after.Add(thought with { Placed = thought.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 }, share * place.Weight);
+        foreach (var place in _places[Index(reading.Minutes, HourRule.IsBetween(reading.HourPointer))])
+            after.Add(reading with { Placed = reading.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 }, share * place.Weight);
     }
 
     private IReadOnlyList<Weighted<int>> PlacesFor(int minutes, bool between)

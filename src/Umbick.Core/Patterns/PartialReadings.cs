@@ -1,37 +1,37 @@
 namespace Umbick.Core.Patterns;
 
-/// <summary>Gathers what may be in a child's mind after a step: thoughts, each with its share. Equal thoughts are put together.</summary>
+/// <summary>Gathers what may be in a child's mind after a step: readings, each with its share. Equal readings are put together.</summary>
 public sealed class PartialReadings
 {
-    private PartialReading[] _thoughts = new PartialReading[8];
+    private PartialReading[] _readings = new PartialReading[8];
     private double[] _shares = new double[8];
 
-    /// <summary>How many different thoughts there are.</summary>
+    /// <summary>How many different readings there are.</summary>
     public int Count { get; private set; }
 
-    /// <summary>The thoughts.</summary>
-    public ReadOnlySpan<PartialReading> All => _thoughts.AsSpan(0, Count);
+    /// <summary>The readings.</summary>
+    public ReadOnlySpan<PartialReading> All => _readings.AsSpan(0, Count);
 
     /// <summary>The share of each of <see cref="All"/>.</summary>
     public ReadOnlySpan<double> Shares => _shares.AsSpan(0, Count);
 
-    /// <summary>Adds a thought.</summary>
-    /// <param name="thought">The thought.</param>
+    /// <summary>Adds a reading.</summary>
+    /// <param name="reading">The reading.</param>
     /// <param name="share">Its share, 0 to 1.</param>
-    public void Add(in PartialReading thought, double share)
+    public void Add(in PartialReading reading, double share)
     {
         for (var i = 0; i < Count; i++)
         {
-            if (!_thoughts[i].Equals(thought)) continue;
+            if (!_readings[i].Equals(reading)) continue;
             _shares[i] += share;
             return;
         }
-        if (Count == _thoughts.Length)
+        if (Count == _readings.Length)
         {
-            Array.Resize(ref _thoughts, 2 * Count);
+            Array.Resize(ref _readings, 2 * Count);
             Array.Resize(ref _shares, 2 * Count);
         }
-        (_thoughts[Count], _shares[Count]) = (thought, share);
+        (_readings[Count], _shares[Count]) = (reading, share);
         Count++;
     }
 

@@ -30,23 +30,23 @@ public sealed class PastOrToRule(
     }
 
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after)
+    public override void Read(in PartialReading reading, double share, PartialReadings after)
     {
-        if (thought.OtherAt is not null)
+        if (reading.OtherAt is not null)
         {
-            after.Add(thought, share);
+            after.Add(reading, share);
             return;
         }
-        var coming = Hours.After(thought.Time.Hour);
-        var byAccident = thought.Hour == coming && thought.Minutes is > 30 and < 60 ? ModelParameters.PastOrToByAccident : 0;
-        foreach (var words in _said.GetOrAdd((thought.Hour, thought.Minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(thought with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
-        if (byAccident > 0) after.Add(thought with { Spoken = new SpokenTime(SpokenForm.To, 60 - thought.Minutes, coming) }, share * byAccident);
+        var coming = Hours.After(reading.Time.Hour);
+        var byAccident = reading.Hour == coming && reading.Minutes is > 30 and < 60 ? ModelParameters.PastOrToByAccident : 0;
+        foreach (var words in _said.GetOrAdd((reading.Hour, reading.Minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(reading with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
+        if (byAccident > 0) after.Add(reading with { Spoken = new SpokenTime(SpokenForm.To, 60 - reading.Minutes, coming) }, share * byAccident);
     }
 
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after)
+    public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        var (hour, minutes) = hear(thought.Spoken ?? SpokenTime.Of(thought.Time));
-        after.Add(thought with { Hour = hour, Minutes = minutes, Spoken = null }, share);
+        var (hour, minutes) = hear(reading.Spoken ?? SpokenTime.Of(reading.Time));
+        after.Add(reading with { Hour = hour, Minutes = minutes, Spoken = null }, share);
     }
 }

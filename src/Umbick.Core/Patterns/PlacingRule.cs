@@ -7,6 +7,6 @@ namespace Umbick.Core.Patterns;
 public sealed class PlacingRule(Func<int, double> offset) : StepRule(Step.Placing)
 {
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after) =>
-        after.Add(thought with { HourHandOffset = offset(thought.Minutes == PartialReading.AnyWrong ? thought.Time.Minute : thought.Minutes) }, share);
+    public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
+        after.Add(reading with { HourHandOffset = offset(reading.Minutes == PartialReading.AnyWrong ? reading.Time.Minute : reading.Minutes) }, share);
 }

@@ -10,16 +10,16 @@ public abstract class StepRule(Step step)
     public Step Step { get; } = step;
 
     /// <summary>From the clock towards an answer.</summary>
-    /// <param name="thought">What is in mind before this step.</param>
+    /// <param name="reading">What is in mind before this step.</param>
     /// <param name="share">Its share, which the outcomes divide between them.</param>
     /// <param name="after">Takes the outcomes.</param>
-    public virtual void Read(in PartialReading thought, double share, PartialReadings after) => after.Add(thought, share);
+    public virtual void Read(in PartialReading reading, double share, PartialReadings after) => after.Add(reading, share);
 
     /// <summary>From a time asked for, or words heard, towards hands or figures.</summary>
-    /// <param name="thought">What is in mind before this step.</param>
+    /// <param name="reading">What is in mind before this step.</param>
     /// <param name="share">Its share, which the outcomes divide between them.</param>
     /// <param name="after">Takes the outcomes.</param>
-    public virtual void Invert(in PartialReading thought, double share, PartialReadings after) => after.Add(thought, share);
+    public virtual void Invert(in PartialReading reading, double share, PartialReadings after) => after.Add(reading, share);
 
     /// <summary>The correct way to take a step.</summary>
     public static StepRule Correct(Step step) => step switch

@@ -9,15 +9,15 @@ namespace Umbick.Core.Patterns;
 public sealed class UnlistedRule(Step step) : StepRule(step)
 {
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after) => after.Add(Marked(thought), share);
+    public override void Read(in PartialReading reading, double share, PartialReadings after) => after.Add(Marked(reading), share);
 
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after) => after.Add(Marked(thought), share);
+    public override void Invert(in PartialReading reading, double share, PartialReadings after) => after.Add(Marked(reading), share);
 
-    private PartialReading Marked(PartialReading thought) => Step switch
+    private PartialReading Marked(PartialReading reading) => Step switch
     {
-        Step.Hour => thought with { Hour = PartialReading.AnyWrong, OtherAt = Step },
-        Step.Minutes => thought with { Minutes = PartialReading.AnyWrong, OtherAt = thought.OtherAt ?? Step },
-        _ => thought with { OtherAt = thought.OtherAt ?? Step },
+        Step.Hour => reading with { Hour = PartialReading.AnyWrong, OtherAt = Step },
+        Step.Minutes => reading with { Minutes = PartialReading.AnyWrong, OtherAt = reading.OtherAt ?? Step },
+        _ => reading with { OtherAt = reading.OtherAt ?? Step },
     };
 }

@@ -8,9 +8,9 @@ namespace Umbick.Core.Patterns;
 public sealed class WritingRule(Func<int, int, DigitalAnswer> write) : StepRule(Step.Writing)
 {
     /// <inheritdoc/>
-    public override void Read(in PartialReading thought, double share, PartialReadings after) =>
-        after.Add(thought.OtherAt is null ? thought with { Figures = write(thought.Hour, thought.Minutes), Hour = 0, Minutes = 0 } : thought, share);
+    public override void Read(in PartialReading reading, double share, PartialReadings after) =>
+        after.Add(reading.OtherAt is null ? reading with { Figures = write(reading.Hour, reading.Minutes), Hour = 0, Minutes = 0 } : reading, share);
 
     /// <inheritdoc/>
-    public override void Invert(in PartialReading thought, double share, PartialReadings after) => Read(thought, share, after);
+    public override void Invert(in PartialReading reading, double share, PartialReadings after) => Read(reading, share, after);
 }
