@@ -128,7 +128,7 @@ public static class ChildAtScreen
             browser.Type(amount);
         }
         var word = spoken.Form == SpokenForm.Past ? "past" : "to";
-        Choose(browser, "pastOrTo", [word], byTouch);
+        Choose(browser, "way", [word], byTouch);
         Choose(browser, "hour", [$"{spoken.Hour}"], byTouch);
         return $"{amount} {word} {spoken.Hour}";
     }

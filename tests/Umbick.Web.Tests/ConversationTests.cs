@@ -42,7 +42,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
         var sitting = await site.OnScreen(site.A, child.Id, ClockTasks.ReadWords.Id);
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
-        foreach (var (group, keys) in new[] { ("amount", "q"), ("pastOrTo", "t"), ("hour", "11") })
+        foreach (var (group, keys) in new[] { ("amount", "q"), ("way", "t"), ("hour", "11") })
         {
             tablet.Focus($"[name={group}]");
             tablet.Type(keys);

@@ -15,7 +15,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         using (tablet)
         {
             var (action, fields) = await tablet.Form("/turn", "Done");
-            fields = new(fields) { ["amount"] = "20", ["pastOrTo"] = "past", ["hour"] = "6" };
+            fields = new(fields) { ["amount"] = "20", ["way"] = "past", ["hour"] = "6" };
             var first = await tablet.Swap(action, fields);
             Assert.Equal($"kept {fields["answer"]}", Header(first));
             // The reply was lost. The same comes again, when hands are asked for.
@@ -44,7 +44,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
             var (action, words) = await tablet.Form("/turn", "Done");
             var hands = new Dictionary<string, string>(words) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = "2", ["hourHand"] = "7.5", ["minuteHand"] = "30" };
             var figures = new Dictionary<string, string>(words) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = "3", ["raw"] = "4:00" };
-            foreach (var sent in new[] { hands, figures, new(words) { ["amount"] = "20", ["pastOrTo"] = "past", ["hour"] = "6" } })
+            foreach (var sent in new[] { hands, figures, new(words) { ["amount"] = "20", ["way"] = "past", ["hour"] = "6" } })
                 Assert.StartsWith("kept ", Header(await tablet.Swap(action, sent)), StringComparison.Ordinal);
             Assert.Equal(["20 past 6", "7.5|30", "4:00"], await Raws(child));
         }

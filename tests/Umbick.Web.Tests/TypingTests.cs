@@ -98,7 +98,7 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         browser.Type("4:1");
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        await tablet.Send("/turn", "Done", new() { ["raw"] = "9:09", ["amount"] = "20", ["pastOrTo"] = "past", ["hour"] = "9", ["hourHand"] = "1", ["minuteHand"] = "2" });
+        await tablet.Send("/turn", "Done", new() { ["raw"] = "9:09", ["amount"] = "20", ["way"] = "past", ["hour"] = "9", ["hourHand"] = "1", ["minuteHand"] = "2" });
         var asked = browser.Script<long>("return performance.getEntriesByType('resource').filter(entry => entry.name.includes('handler=state')).length");
         browser.AwaitScript($"return performance.getEntriesByType('resource').filter(entry => entry.name.includes('handler=state')).length > {asked} + 2");
         Assert.Equal("4:1", browser.Find("#raw").GetAttribute("value"));

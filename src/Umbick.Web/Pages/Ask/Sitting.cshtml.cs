@@ -106,10 +106,10 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     });
 
     /// <summary>Goes on in conversation or with the teacher's own clock.</summary>
-    public Task<IActionResult> OnPostDelivery(Guid id, DeliveryMode mode) => Within(async connection =>
+    public Task<IActionResult> OnPostDelivery(Guid id, DeliveryMode? mode) => Within(async connection =>
     {
         if (mode is not (DeliveryMode.Conversation or DeliveryMode.OwnClock)) return BadRequest();
-        return await asking.Deliver(connection, id, mode) ? await Shown(connection, id) : NotFound();
+        return await asking.Deliver(connection, id, mode.Value) ? await Shown(connection, id) : NotFound();
     });
 
     /// <summary>Makes the code that opens this sitting on the child's device.</summary>

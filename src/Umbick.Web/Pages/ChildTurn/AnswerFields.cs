@@ -1,4 +1,5 @@
 using System.Globalization;
+using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
@@ -14,6 +15,8 @@ public sealed class AnswerFields
 
     public string? Number { get; set; }
 
+    /// <summary>The field keeps the name it had: an answer may wait on a tablet since before a later version came.</summary>
+    [ModelBinder(Name = "way")]
     public string? PastOrTo { get; set; }
 
     public string? Hour { get; set; }
