@@ -32,6 +32,8 @@ run_tests() {
     failed=$((failed + bad))
     say "  Umbick.$project: $total tests, $(grep -o 'Time: [0-9.]*s' "$log" | tail -n 1 || true)"
   done
+  # Once more, last and short: whoever sees only the end of a long log sees what failed.
+  for project in Core Casework Web; do failures "$state/test-$project.log"; done
   if [ ! -e "$state/format.ok" ]; then
     tail -n 40 "$state/format.log"
     say '  The formatting is not clean: dotnet format mends it.'
@@ -49,6 +51,9 @@ test_project() {
   shift
   dotnet "artifacts/bin/Umbick.$name.Tests/release/Umbick.$name.Tests.dll" -noColor "$@" >"$state/test-$name.log" 2>&1 9>&- || true
 }
+
+# failures LOG: each failed test with the first lines of what it said.
+failures() { grep -A 12 '\[FAIL\]' "$1" | cut -c 1-300 || true; }
 
 # summary WORD LOG: a number of the last summary in a log; of one that was cut short, none.
 summary() { local n; n=$(grep -o "$1: [0-9]*" "$2" | tail -n 1 | grep -o '[0-9]*$') || n=0; printf '%s' "${n:-0}"; }

@@ -16,7 +16,7 @@ internal static class AnswerKeeping
     /// <param name="now">When it arrived.</param>
     /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was lost.</param>
     public static async Task<Submitted> Take(
-        SchoolConnection connection, ReadingModel model, Guid sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<Sitting, SittingRows, Task> goOn)
+        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<Sitting, SittingRows, Task> goOn)
     {
         if (await Sittings.Lock(connection, sittingId) is not { } sitting || !fits(sitting)) return Submitted.NotFound;
         var rows = await Sittings.Rows(connection, sittingId);

@@ -24,12 +24,12 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     /// <summary>Starts a sitting, or goes on with the one left open; a second press of the same page is the same sitting.</summary>
     /// <returns>The sitting's id, or null where the school has no such child.</returns>
-    public async Task<Guid?> Start(SchoolConnection connection, Guid child, AskingOptions? beginning = null)
+    public async Task<SittingId?> Start(SchoolConnection connection, ChildId child, AskingOptions? beginning = null)
     {
         await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is not { } row) return null;
         beginning = Fitting(beginning ?? new AskingOptions(), row.Stage);
-        var id = beginning.Id ?? Guid.CreateVersion7(clock.GetUtcNow());
+        var id = beginning.Id ?? clock.NewId<SittingId>();
         if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
         if (row.OpenAsking is { } open) return open;
         var items = Listed(beginning, row, Seed(id));
@@ -57,7 +57,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public Task<Submitted> Answer(SchoolConnection connection, Guid sittingId, Submission submission, Guid? by) =>
+    public Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
         AnswerKeeping.Take(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, async (sitting, rows) =>
         {
             if (sitting.CurrentPlace == submission.Place) await GoOn(connection, sitting, rows, alone: by is null);
@@ -68,7 +68,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="place">The place that the page showed: a page that has grown stale leaves nothing out.</param>
     /// <returns>Whether it was left out; null where the school has no such sitting.</returns>
-    public async Task<bool?> Skip(SchoolConnection connection, Guid sittingId, int place)
+    public async Task<bool?> Skip(SchoolConnection connection, SittingId sittingId, int place)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return null;
         if (sitting.EndedAt is not null || sitting.CurrentPlace != place) return false;
@@ -84,7 +84,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     /// <summary>Goes on in another way. What tests something only when it is asked aloud is not asked on a screen.</summary>
     /// <returns>Whether the sitting goes on; else it is over, or there is none.</returns>
-    public async Task<bool> Deliver(SchoolConnection connection, Guid sittingId, DeliveryMode mode)
+    public async Task<bool> Deliver(SchoolConnection connection, SittingId sittingId, DeliveryMode mode)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         if (sitting.Delivery == mode) return true;
@@ -99,7 +99,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.</summary>
-    public static async Task<bool> Back(SchoolConnection connection, Guid sittingId)
+    public static async Task<bool> Back(SchoolConnection connection, SittingId sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         var rows = await Sittings.Rows(connection, sittingId);
@@ -111,7 +111,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Makes the next item the last, and one that will very likely come right.</summary>
-    public async Task<bool> EndSoon(SchoolConnection connection, Guid sittingId)
+    public async Task<bool> EndSoon(SchoolConnection connection, SittingId sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         var rows = await Sittings.Rows(connection, sittingId);
@@ -139,7 +139,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Stops a sitting. Everything that was answered is kept.</summary>
-    public async Task<bool> Stop(SchoolConnection connection, Guid sittingId)
+    public async Task<bool> Stop(SchoolConnection connection, SittingId sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return false;
         if (sitting.EndedAt is null) await SittingEnding.End(connection, model, sitting, Now);
@@ -241,5 +241,5 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
         new(model, Seed(sitting.Id), sitting.Delivery == DeliveryMode.OnChildsScreen ? task => task.OnScreen : task => task.Aloud, child.Preferences.Wording);
 
-    private static int Seed(Guid sitting) => BitConverter.ToInt32(sitting.ToByteArray(), 12);
+    private static int Seed(SittingId sitting) => BitConverter.ToInt32(sitting.Value.ToByteArray(), 12);
 }

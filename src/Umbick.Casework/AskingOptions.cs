@@ -8,7 +8,7 @@ namespace Umbick.Casework;
 public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Delivery = DeliveryMode.Conversation)
 {
     /// <summary>The sitting's id, where the page made it: sending the page twice is one sitting.</summary>
-    public Guid? Id { get; init; }
+    public SittingId? Id { get; init; }
 
     /// <summary>The ids of the tasks, where the teacher chose them.</summary>
     public IReadOnlyList<string> Tasks { get; init; } = [];

@@ -24,11 +24,11 @@ public static class Caseload
     public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model)
     {
         var children = (await Children.All(connection)).ToList();
-        var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<Guid>());
+        var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<SittingId>());
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
-            var labels = child.ConcludedFrom == SittingEnding.SourceOf(child) ? kept[child.LastSitting ?? Guid.Empty] : Labels((await ChildRecord.Load(connection, model, child.Id))!);
+            var labels = child.ConcludedFrom == SittingEnding.SourceOf(child) ? kept[child.LastSitting ?? default] : Labels((await ChildRecord.Load(connection, model, child.Id))!);
             caseload.Add(new CaseloadChild(child, [.. labels]));
         }
         return caseload;

@@ -111,7 +111,7 @@ public sealed class ChildRecord
         select new ScoredAnswer(sitting.Day, question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
 
     /// <summary>Loads a child's record, or null where the school has no such child.</summary>
-    public static async Task<ChildRecord?> Load(SchoolConnection connection, ReadingModel model, Guid id)
+    public static async Task<ChildRecord?> Load(SchoolConnection connection, ReadingModel model, ChildId id)
     {
         if (await Children.Find(connection, id) is not { } child) return null;
         var sets = await Store.Sets.OfChild(connection, id);
@@ -154,7 +154,7 @@ public sealed class ChildRecord
         };
 
     /// <summary>What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number.</summary>
-    internal static string KnownBy(Guid sitting, long latestAnswer) => $"{sitting:N}:{latestAnswer}";
+    internal static string KnownBy(SittingId sitting, long latestAnswer) => $"{sitting.Value:N}:{latestAnswer}";
 
     /// <summary>An answered question as the model takes it.</summary>
     public static ItemAnswer AsGiven(ItemResponse question)

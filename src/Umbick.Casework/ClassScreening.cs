@@ -29,7 +29,6 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    private Guid NewId() => Guid.CreateVersion7(clock.GetUtcNow());
 
     /// <summary>Starts a screening. A child who is known keeps their record; a new one is on the class's list only.</summary>
     /// <param name="connection">The connection.</param>
@@ -43,13 +42,13 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var seed = 1 + (await Screenings.All(connection)).Count();
         var manner = new TeachingPreferences(await Schools.Settings(connection));
         var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => manner.Uses(task, stage))])[0];
-        var screening = new Screening { Id = id ?? NewId(), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
+        var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
         if (!await Screenings.Add(connection, screening, form.Items)) return screening.Id;
         var known = await Store.Children.ByAlias(connection, aliases);
-        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(NewId(), alias, stage)).ToList();
+        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(clock.NewId<ChildId>(), alias, stage)).ToList();
         await Store.Children.AddAll(connection, added, Now);
         var ids = known.Concat(added.Select(child => KeyValuePair.Create(child.Alias, child.Id))).ToDictionary();
-        var sittings = aliases.Select(alias => (Id: NewId(), Child: ids[alias])).ToList();
+        var sittings = aliases.Select(alias => (Id: clock.NewId<SittingId>(), Child: ids[alias])).ToList();
         var alike = new Sitting
         {
             Kind = SittingKind.Asking,
@@ -66,7 +65,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
-    public Task<Submitted> Enter(SchoolConnection connection, Guid sittingId, Submission submission, Guid by) =>
+    public Task<Submitted> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
         AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, (sitting, rows) => GoOn(connection, sitting, rows));
 
     private async Task GoOn(SchoolConnection connection, Sitting sitting, SittingRows rows)

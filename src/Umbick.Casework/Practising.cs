@@ -58,10 +58,10 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="by">Who gives it.</param>
     /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
     /// <returns>The set's id and its sitting's.</returns>
-    public async Task<(Guid Set, Guid Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, int seed, Guid by, Guid? id = null)
+    public async Task<(SetId Set, SittingId Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, int seed, Guid by, SetId? id = null)
     {
         var set = Make(record, pattern, seed);
-        var (setId, sittingId) = (id ?? Guid.CreateVersion7(clock.GetUtcNow()), Guid.CreateVersion7(clock.GetUtcNow()));
+        var (setId, sittingId) = (id ?? clock.NewId<SetId>(), clock.NewId<SittingId>());
         var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
         {
             pattern = finding.Pattern.Id,
@@ -86,11 +86,11 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>
-    public static async Task<SetPlace?> Where(SchoolConnection connection, Guid sittingId) =>
+    public static async Task<SetPlace?> Where(SchoolConnection connection, SittingId sittingId) =>
         await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
 
     /// <summary>Keeps an answer. Where the child has gone on without a connection, the set goes on to where the child is.</summary>
-    public Task<Submitted> Answer(SchoolConnection connection, Guid sittingId, Submission submission) =>
+    public Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission) =>
         AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by: null, Now, async (sitting, _) =>
         {
             if (submission.Later && submission.Place >= sitting.CurrentPlace) await MoveOn(connection, sitting, submission.Place, sitting.Length);
@@ -98,7 +98,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         });
 
     /// <summary>Goes on to the next item once one is settled; after the last the sitting ends.</summary>
-    public async Task GoOn(SchoolConnection connection, Guid sittingId, int place)
+    public async Task GoOn(SchoolConnection connection, SittingId sittingId, int place)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
         var turn = await TurnOf(connection, sitting);

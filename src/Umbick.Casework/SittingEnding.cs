@@ -22,7 +22,7 @@ internal static class SittingEnding
     }
 
     /// <summary>Keeps anew what was believed after every sitting of a child: another day of one changes their order.</summary>
-    public static async Task RenewAll(SchoolConnection connection, ReadingModel model, Guid child)
+    public static async Task RenewAll(SchoolConnection connection, ReadingModel model, ChildId child)
     {
         var record = (await ChildRecord.Load(connection, model, child))!;
         if (record.Sittings.Count > 0) await Keep(connection, record, from: 0);

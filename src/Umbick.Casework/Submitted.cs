@@ -44,7 +44,7 @@ public sealed record Submission(Guid Id, int Place, string Raw, AnswerMode Mode,
     /// <summary>When it was given, if it arrives now: not before anything was asked, whatever a page says of how long it waited.</summary>
     public DateTime GivenAt(DateTime started, DateTime now) => now - Waited < started && started < now ? started : now - Waited;
 
-    internal AnswerRow RowIn(Guid sitting, Guid? by) => new()
+    internal AnswerRow RowIn(SittingId sitting, Guid? by) => new()
     {
         Sitting = sitting,
         Id = Id,

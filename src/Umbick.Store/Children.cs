@@ -5,12 +5,12 @@ using Umbick.Core.Teaching;
 namespace Umbick.Store;
 
 /// <summary>A child, by alias.</summary>
-public sealed record Child(Guid Id, string Alias, Stage Stage);
+public sealed record Child(ChildId Id, string Alias, Stage Stage);
 
 /// <summary>A child on the caseload, with what is waiting.</summary>
 public sealed class CaseloadRow
 {
-    public Guid Id { get; init; }
+    public ChildId Id { get; init; }
 
     public string Alias { get; init; } = "";
 
@@ -22,9 +22,9 @@ public sealed class CaseloadRow
     /// <summary>The day of the latest sitting in which anything was answered.</summary>
     public DateOnly? LastSeen { get; init; }
 
-    public Guid? OpenAsking { get; init; }
+    public SittingId? OpenAsking { get; init; }
 
-    public Guid? OpenSet { get; init; }
+    public SetId? OpenSet { get; init; }
 
     public bool PractisedSinceAsked { get; init; }
 
@@ -44,7 +44,7 @@ public sealed class CaseloadRow
     public TeachingPreferences Preferences => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
 
     /// <summary>The last finished sitting: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
-    public Guid? LastSitting { get; init; }
+    public SittingId? LastSitting { get; init; }
 
     /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>
     public string? ConcludedFrom { get; init; }
@@ -89,15 +89,15 @@ public static class Children
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.on_caseload order by child.alias");
 
     /// <summary>Some children with what is waiting.</summary>
-    public static Task<IEnumerable<CaseloadRow>> Of(SchoolConnection connection, IEnumerable<Guid> ids) =>
+    public static Task<IEnumerable<CaseloadRow>> Of(SchoolConnection connection, IEnumerable<ChildId> ids) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.id = any(@ids)", new { ids = ids.ToArray() });
 
     /// <summary>One child with what is waiting, or null.</summary>
-    public static Task<CaseloadRow?> Find(SchoolConnection connection, Guid id) =>
+    public static Task<CaseloadRow?> Find(SchoolConnection connection, ChildId id) =>
         connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Caseload} where child.id = @id", new { id });
 
     /// <summary>How clocks are taught, said and drawn for a child of the school.</summary>
-    public static async Task<TeachingPreferences> PreferencesOf(SchoolConnection connection, Guid id)
+    public static async Task<TeachingPreferences> PreferencesOf(SchoolConnection connection, ChildId id)
     {
         var (school, child) = await connection.QuerySingleAsync<(string School, string Child)>(
             "select school.settings::text, child.settings::text from child join school on school.id = child.school where child.id = @id", new { id });
@@ -105,9 +105,9 @@ public static class Children
     }
 
     /// <summary>The ids of the children with these aliases.</summary>
-    public static async Task<IReadOnlyDictionary<string, Guid>> ByAlias(SchoolConnection connection, IEnumerable<string> aliases)
+    public static async Task<IReadOnlyDictionary<string, ChildId>> ByAlias(SchoolConnection connection, IEnumerable<string> aliases)
     {
-        var found = await connection.QueryAsync<(string Alias, Guid Id)>("select alias, id from child where alias = any(@aliases)", new { aliases = aliases.ToArray() });
+        var found = await connection.QueryAsync<(string Alias, ChildId Id)>("select alias, id from child where alias = any(@aliases)", new { aliases = aliases.ToArray() });
         return found.ToDictionary(child => child.Alias, child => child.Id);
     }
 
@@ -134,7 +134,7 @@ public static class Children
     /// Puts a child on the caseload by their alias. One who is known from a screened class is the same child: their answers and their stage stay.
     /// </summary>
     /// <returns>The child's id, and whether another press than this had put the child on the caseload before.</returns>
-    public static async Task<(Guid Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now)
+    public static async Task<(ChildId Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now)
     {
         var added = await connection.ExecuteAsync($"{Insert} on conflict do nothing", Row(connection.School, child, now, onCaseload: true));
         if (added > 0) return (child.Id, false);
@@ -147,7 +147,7 @@ public static class Children
 
     /// <summary>Gives a child another alias, unless another child of the school has it.</summary>
     /// <returns>Whether it is the child's now.</returns>
-    public static async Task<bool> Rename(SchoolConnection connection, Guid id, string alias)
+    public static async Task<bool> Rename(SchoolConnection connection, ChildId id, string alias)
     {
         await connection.ExecuteAsync("savepoint before_alias");
         try
@@ -163,10 +163,10 @@ public static class Children
     }
 
     /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
-    public static Task Lock(SchoolConnection connection, Guid id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
+    public static Task Lock(SchoolConnection connection, ChildId id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
 
     /// <summary>Takes a child onto the caseload, or off it. Their answers stay.</summary>
-    public static Task<int> TakeIn(SchoolConnection connection, Guid id, bool onCaseload) =>
+    public static Task<int> TakeIn(SchoolConnection connection, ChildId id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
 
     /// <summary>Keeps what is taught to a child so far, and what is chosen for this child alone.</summary>
@@ -175,7 +175,7 @@ public static class Children
     /// <param name="stage">Their stage.</param>
     /// <param name="tasksMet">The tasks they have met; null: those of their stage.</param>
     /// <param name="settings">What is chosen for this child alone.</param>
-    public static Task<int> Teach(SchoolConnection connection, Guid id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
+    public static Task<int> Teach(SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync(
             "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",
             new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = Store.SettingsText.Write(settings) });

@@ -10,7 +10,7 @@ namespace Umbick.Store;
 /// <param name="Outcome">Whether it opened a sitting.</param>
 /// <param name="School">The school.</param>
 /// <param name="Sitting">The sitting that it opens.</param>
-public sealed record OpenedCode(CodeOutcome Outcome, Guid School, Guid Sitting);
+public sealed record OpenedCode(CodeOutcome Outcome, Guid School, SittingId Sitting);
 
 /// <summary>Whether a code opened.</summary>
 public enum CodeOutcome
@@ -37,7 +37,7 @@ public static class Codes
     private const int Figures = 6;
 
     /// <summary>Makes a code for a sitting; those made for it before open nothing more.</summary>
-    public static async Task<string> Make(SchoolConnection connection, Guid sitting, DateTime now)
+    public static async Task<string> Make(SchoolConnection connection, SittingId sitting, DateTime now)
     {
         await connection.ExecuteAsync("update device_code set expires_at = @now where sitting = @sitting and expires_at > @now", new { sitting, now });
         var mark = await connection.QuerySingleAsync<string>("select mark from school");
@@ -56,7 +56,7 @@ public static class Codes
     {
         var plain = string.Concat(typed.Where(char.IsAsciiLetterOrDigit)).ToUpperInvariant();
         if (plain.Length != 3 + Figures) return new OpenedCode(CodeOutcome.Wrong, default, default);
-        var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, Guid? School, Guid? Sitting)>(
+        var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, Guid? School, SittingId? Sitting)>(
             "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @MostWrong, @Lasts)",
             new { mark = plain[..3], hash = HashOf(plain[..3], plain[3..]), MostWrong, Lasts });
         return new OpenedCode(Enum.Parse<CodeOutcome>(outcome, ignoreCase: true), school ?? default, sitting ?? default);

@@ -7,7 +7,13 @@ namespace Umbick.Store;
 /// <summary>The way to a school's rows: one transaction, with the school set for just that long.</summary>
 public sealed class Database(NpgsqlDataSource source)
 {
-    static Database() => DefaultTypeMap.MatchNamesWithUnderscores = true;
+    static Database()
+    {
+        DefaultTypeMap.MatchNamesWithUnderscores = true;
+        IdHandler<ChildId>.Register();
+        IdHandler<SittingId>.Register();
+        IdHandler<SetId>.Register();
+    }
 
     /// <summary>The comment that marks a database of demonstration data.</summary>
     public const string DemoMark = "demonstration";

@@ -13,14 +13,14 @@ public sealed record Marginal(Pattern Pattern, double Belief, Label Label, int? 
 /// <summary>What was believed after each sitting, by pattern.</summary>
 public static class Marginals
 {
-    private sealed record Row(Guid Sitting, string Pattern, string Label);
+    private sealed record Row(SittingId Sitting, string Pattern, string Label);
 
     /// <summary>Keeps what is believed after a sitting, in place of what was kept before.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="sitting">The sitting.</param>
     /// <param name="marginals">What is believed.</param>
     /// <param name="engine">The version of the model.</param>
-    public static async Task Keep(SchoolConnection connection, Guid sitting, IEnumerable<Marginal> marginals, string engine)
+    public static async Task Keep(SchoolConnection connection, SittingId sitting, IEnumerable<Marginal> marginals, string engine)
     {
         var all = marginals.ToList();
         await connection.ExecuteAsync(
@@ -43,11 +43,11 @@ public static class Marginals
     }
 
     /// <summary>Notes what the marginals of a child's last sitting follow from.</summary>
-    public static Task NoteSource(SchoolConnection connection, Guid lastSitting, string concludedFrom) =>
+    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom) =>
         connection.ExecuteAsync("update sitting set concluded_from = @concludedFrom where id = @lastSitting", new { lastSitting, concludedFrom });
 
     /// <summary>The labels after some sittings: first what should be practised first, then the firmest belief.</summary>
-    public static async Task<ILookup<Guid, (Pattern Pattern, Label Label)>> After(SchoolConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<SittingId, (Pattern Pattern, Label Label)>> After(SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
         var rows = await connection.QueryAsync<Row>(
             "select sitting, pattern, label from marginal where sitting = any(@sittings) order by sitting, practice_order, belief desc", new { sittings = sittings.ToArray() });

@@ -7,9 +7,9 @@ namespace Umbick.Store;
 /// <summary>A practice set that was assigned.</summary>
 public sealed class AssignedSet
 {
-    public Guid Id { get; init; }
+    public SetId Id { get; init; }
 
-    public Guid Child { get; init; }
+    public ChildId Child { get; init; }
 
     public string Alias { get; init; } = "";
 
@@ -22,7 +22,7 @@ public sealed class AssignedSet
     public DateOnly AssignedDay { get; init; }
 
     /// <summary>The sitting in which it is being done or was done; null before.</summary>
-    public Guid? Sitting { get; init; }
+    public SittingId? Sitting { get; init; }
 
     public DateTime? DoneAt { get; init; }
 
@@ -56,7 +56,7 @@ public static class Sets
 
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string Part, string Support, string Why);
 
-    public static Task<AssignedSet?> Find(SchoolConnection connection, Guid id) =>
+    public static Task<AssignedSet?> Find(SchoolConnection connection, SetId id) =>
         connection.QuerySingleOrDefaultAsync<AssignedSet>($"{Select} where practice_set.id = @id", new { id });
 
     /// <summary>Every set of a school that is not done, the latest first.</summary>
@@ -68,10 +68,10 @@ public static class Sets
         connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is not null and sitting.first_answer_at is not null order by sitting.ended_at desc limit @most", new { most });
 
     /// <summary>A child's sets, the latest first.</summary>
-    public static async Task<IReadOnlyList<AssignedSet>> OfChild(SchoolConnection connection, Guid child) =>
+    public static async Task<IReadOnlyList<AssignedSet>> OfChild(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<AssignedSet>($"{Select} where practice_set.child = @child order by practice_set.assigned_at desc", new { child })];
 
-    public static async Task<IReadOnlyList<SetItem>> Items(SchoolConnection connection, Guid set)
+    public static async Task<IReadOnlyList<SetItem>> Items(SchoolConnection connection, SetId set)
     {
         var rows = await connection.QueryAsync<ItemRow>(
             "select task, clock_time, claim, part, support, why from set_item where practice_set = @set order by place", new { set });
@@ -82,7 +82,7 @@ public static class Sets
     /// <summary>Keeps a set that is assigned, with what was shown when it was; unless it was kept before.</summary>
     /// <returns>Whether it was kept now.</returns>
     public static async Task<bool> Assign(
-        SchoolConnection connection, Guid id, Guid child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
+        SchoolConnection connection, SetId id, ChildId child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
     {
         var added = await connection.ExecuteAsync(
             """

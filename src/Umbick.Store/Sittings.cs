@@ -6,13 +6,13 @@ namespace Umbick.Store;
 /// <summary>A sitting: one asking, or one go at a practice set.</summary>
 public sealed record Sitting
 {
-    public Guid Id { get; init; }
+    public SittingId Id { get; init; }
 
-    public Guid Child { get; init; }
+    public ChildId Child { get; init; }
 
     public SittingKind Kind { get; init; }
 
-    public Guid? PracticeSet { get; init; }
+    public SetId? PracticeSet { get; init; }
 
     public Stage Stage { get; init; }
 
@@ -65,7 +65,7 @@ public sealed record AskedItem(int Place, Item Item, Support Support, string Why
 /// <summary>An answer as it was given.</summary>
 public sealed record AnswerRow
 {
-    public Guid Sitting { get; init; }
+    public SittingId Sitting { get; init; }
 
     public Guid Id { get; init; }
 
@@ -132,30 +132,30 @@ public static class Sittings
 
     private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
 
-    private sealed record AskedRow(Guid Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
+    private sealed record AskedRow(SittingId Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
     {
         public Item Item => ItemText.Read(Task, ClockTime, Claim, Detail);
 
         public AskedItem Asked => new(Place, Item, ItemText.Support(Support), Why);
     }
 
-    public static Task<Sitting?> Find(SchoolConnection connection, Guid id) =>
+    public static Task<Sitting?> Find(SchoolConnection connection, SittingId id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id", new { id });
 
     /// <summary>The sitting, kept from other writers until the transaction ends.</summary>
-    public static Task<Sitting?> Lock(SchoolConnection connection, Guid id) =>
+    public static Task<Sitting?> Lock(SchoolConnection connection, SittingId id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id for update", new { id });
 
     /// <summary>A child's sittings, the earliest first.</summary>
-    public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, Guid child) =>
+    public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child {InOrder}", new { child })];
 
     /// <summary>
     /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each. Answers are
     /// only ever added: while the number is the same, so are the answers.
     /// </summary>
-    public static async Task<IReadOnlyList<(Guid Sitting, long LatestAnswer)>> LatestAnswers(SchoolConnection connection, Guid child) =>
-        [.. await connection.QueryAsync<(Guid Sitting, long LatestAnswer)>(
+    public static async Task<IReadOnlyList<(SittingId Sitting, long LatestAnswer)>> LatestAnswers(SchoolConnection connection, ChildId child) =>
+        [.. await connection.QueryAsync<(SittingId Sitting, long LatestAnswer)>(
             $"""
             select sitting.id, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id) from sitting
             where sitting.child = @child and sitting.first_answer_at is not null {InOrder}
@@ -191,7 +191,7 @@ public static class Sittings
     /// <param name="connection">The connection.</param>
     /// <param name="alike">What they have in common.</param>
     /// <param name="sittings">The id of each with its child, in the order of the list.</param>
-    public static Task StartAll(SchoolConnection connection, Sitting alike, IReadOnlyList<(Guid Id, Guid Child)> sittings) => connection.ExecuteAsync(
+    public static Task StartAll(SchoolConnection connection, Sitting alike, IReadOnlyList<(SittingId Id, ChildId Child)> sittings) => connection.ExecuteAsync(
         """
         insert into sitting (school, id, child, kind, stage, length, started_at, plan, delivery, turn_in_visit, screening)
         select @school, id, child, @kind, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, turn - 1, @Screening
@@ -220,29 +220,29 @@ public static class Sittings
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn_in_visit, id", new { screening })];
 
     /// <summary>Keeps the day that was told; null goes by the first answer again.</summary>
-    public static Task TellDay(SchoolConnection connection, IEnumerable<Guid> sittings, DateOnly? day) =>
+    public static Task TellDay(SchoolConnection connection, IEnumerable<SittingId> sittings, DateOnly? day) =>
         connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
 
     /// <summary>Goes on in another way.</summary>
-    public static Task Deliver(SchoolConnection connection, Guid id, DeliveryMode mode) =>
+    public static Task Deliver(SchoolConnection connection, SittingId id, DeliveryMode mode) =>
         connection.ExecuteAsync("update sitting set delivery = @delivery, version = version + 1 where id = @id", new { id, delivery = DeliveryNames.Of(mode) });
 
     /// <summary>Makes a sitting shorter or longer.</summary>
-    public static Task Lengthen(SchoolConnection connection, Guid id, int length) =>
+    public static Task Lengthen(SchoolConnection connection, SittingId id, int length) =>
         connection.ExecuteAsync("update sitting set length = @length where id = @id", new { id, length });
 
     /// <summary>Moves a sitting on to another place.</summary>
-    public static Task MoveTo(SchoolConnection connection, Guid id, int place) =>
+    public static Task MoveTo(SchoolConnection connection, SittingId id, int place) =>
         connection.ExecuteAsync("update sitting set current_place = @place, version = version + 1 where id = @id", new { id, place });
 
-    public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
+    public static Task End(SchoolConnection connection, SittingId id, DateTime now) =>
         connection.ExecuteAsync("update sitting set ended_at = @now, version = version + 1 where id = @id and ended_at is null", new { id, now });
 
     /// <summary>Asks items in a sitting.</summary>
-    public static Task Ask(SchoolConnection connection, Guid sitting, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, [sitting], items, now);
+    public static Task Ask(SchoolConnection connection, SittingId sitting, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, [sitting], items, now);
 
     /// <summary>Asks the same items in several sittings, in one statement.</summary>
-    public static Task Ask(SchoolConnection connection, IEnumerable<Guid> sittings, IEnumerable<AskedItem> items, DateTime now)
+    public static Task Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now)
     {
         var asked = items.ToList();
         return connection.ExecuteAsync(
@@ -267,11 +267,11 @@ public static class Sittings
     }
 
     /// <summary>Takes items back that were asked and not answered.</summary>
-    public static Task Withdraw(SchoolConnection connection, Guid sitting, params int[] places) =>
+    public static Task Withdraw(SchoolConnection connection, SittingId sitting, params int[] places) =>
         connection.ExecuteAsync("update asked_item set withdrawn = true where sitting = @sitting and place = any(@places)", new { sitting, places });
 
     /// <summary>Takes back every item that stands and has no answer.</summary>
-    public static Task WithdrawUnanswered(SchoolConnection connection, Guid sitting) => connection.ExecuteAsync(
+    public static Task WithdrawUnanswered(SchoolConnection connection, SittingId sitting) => connection.ExecuteAsync(
         """
         update asked_item set withdrawn = true where sitting = @sitting and not withdrawn
           and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
@@ -279,13 +279,13 @@ public static class Sittings
         new { sitting });
 
     /// <summary>The item at a place, also one that was taken back; null where none was asked there.</summary>
-    public static async Task<Item?> ItemAt(SchoolConnection connection, Guid sitting, int place) =>
+    public static async Task<Item?> ItemAt(SchoolConnection connection, SittingId sitting, int place) =>
         await connection.QuerySingleOrDefaultAsync<AskedRow>($"{SelectAsked} where sitting = @sitting and place = @place", new { sitting, place }) is { } row
             ? row.Item
             : null;
 
     /// <summary>Everything that was asked in a sitting, and everything that was answered.</summary>
-    public static async Task<SittingRows> Rows(SchoolConnection connection, Guid sitting)
+    public static async Task<SittingRows> Rows(SchoolConnection connection, SittingId sitting)
     {
         var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>(
             $"{SelectAsked} where sitting = @sitting order by place; select {AnswerColumns} from answer where sitting = @sitting order by seq", new { sitting });
@@ -295,7 +295,7 @@ public static class Sittings
     }
 
     /// <summary>The items of some sittings that stand, in order.</summary>
-    public static async Task<ILookup<Guid, AskedItem>> AskedIn(SchoolConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<SittingId, AskedItem>> AskedIn(SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
         var rows = await connection.QueryAsync<AskedRow>(
             $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place",
@@ -304,7 +304,7 @@ public static class Sittings
     }
 
     /// <summary>The answers of some sittings that stand: the latest to each place and try.</summary>
-    public static async Task<ILookup<Guid, AnswerRow>> AnswersIn(SchoolConnection connection, IEnumerable<Guid> sittings)
+    public static async Task<ILookup<SittingId, AnswerRow>> AnswersIn(SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
         var rows = await connection.QueryAsync<AnswerRow>(
             $"""

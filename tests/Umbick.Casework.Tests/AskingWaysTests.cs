@@ -148,7 +148,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     public async Task A_group_has_a_record_for_each_child()
     {
         var visit = Guid.NewGuid();
-        var children = new List<Guid>();
+        var children = new List<ChildId>();
         for (var turn = 0; turn < 3; turn++)
         {
             children.Add(await schools.Child(schools.A));
@@ -242,7 +242,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         // A school of its own: its mark is used up by the wrong tries.
         var sitting = await schools.App.InSchool(schools.B, async connection =>
         {
-            var child = Guid.NewGuid();
+            var child = new ChildId(Guid.NewGuid());
             await Children.Add(connection, new Child(child, $"Child {child:N}", Stage.OClock), DateTime.UtcNow);
             return (await _asking.Start(connection, child))!.Value;
         });
@@ -281,25 +281,25 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         Assert.Equal(("after", Core.Teaching.Numerals.None, Stage.HalfPast), (row.Preferences.Wording.Past, row.Preferences.Dial.Numerals, row.Stage));
     }
 
-    private async Task<Guid> Begin(Guid child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
-    private Task<Submitted> Send(Guid sitting, int place, string raw, AnswerMode mode) =>
+    private Task<Submitted> Send(SittingId sitting, int place, string raw, AnswerMode mode) =>
         schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));
 
-    private Task<bool?> Skip(Guid sitting, int place) => schools.InA(connection => _asking.Skip(connection, sitting, place));
+    private Task<bool?> Skip(SittingId sitting, int place) => schools.InA(connection => _asking.Skip(connection, sitting, place));
 
-    private Task<Submitted> Enter(Guid sitting, int place, string raw, Guid? corrects = null) =>
+    private Task<Submitted> Enter(SittingId sitting, int place, string raw, Guid? corrects = null) =>
         schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects }, Guid.NewGuid()));
 
     private Task<ScreenedClass?> Class(Guid id) => schools.InA(connection => _screen.Load(connection, id));
 
-    private async Task<Sitting> Sitting(Guid id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
+    private async Task<Sitting> Sitting(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 
-    private async Task<List<AskedItem>> Asked(Guid id) => [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
+    private async Task<List<AskedItem>> Asked(SittingId id) => [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
 
-    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+    private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private Task<string> MakeCode(Guid sitting, DateTime? at = null) =>
+    private Task<string> MakeCode(SittingId sitting, DateTime? at = null) =>
         schools.InA(connection => Codes.Make(connection, sitting, at ?? DateTime.UtcNow));
 
     private Task<OpenedCode> Open(string typed) => schools.App.BeforeSchool(connection => Codes.Open(connection, typed));

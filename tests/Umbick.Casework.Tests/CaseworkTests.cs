@@ -156,7 +156,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     public async Task A_set_that_waits_is_listed_however_many_were_done_since()
     {
         var waiting = await Given(null);
-        var done = new List<Guid>();
+        var done = new List<SetId>();
         for (var i = 0; i < 3; i++)
         {
             var (set, sitting) = await Given(null);
@@ -168,7 +168,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(done.AsEnumerable().Reverse().Take(2), (await schools.InA(connection => Sets.Done(connection, 2))).Select(set => set.Id));
         Assert.DoesNotContain(done[0], (await schools.InA(Sets.Waiting)).Select(set => set.Id));
 
-        async Task<(Guid Set, Guid Sitting)> Given(Pattern? pattern)
+        async Task<(SetId Set, SittingId Sitting)> Given(Pattern? pattern)
         {
             var record = await Load(await schools.Child(schools.A));
             return await schools.InA(connection => _practising.Assign(connection, record, pattern, 1, Guid.NewGuid()));
@@ -228,8 +228,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     public async Task A_child_joins_the_caseload_once_and_one_of_a_class_brings_her_answers()
     {
         var alias = $"Fern {Guid.NewGuid():N}";
-        Task<(Guid Id, bool WasThere)> Join(string by, Stage stage) =>
-            schools.InA(connection => Children.Join(connection, new Child(Guid.NewGuid(), by, stage), DateTime.UtcNow));
+        Task<(ChildId Id, bool WasThere)> Join(string by, Stage stage) =>
+            schools.InA(connection => Children.Join(connection, new Child(new(Guid.NewGuid()), by, stage), DateTime.UtcNow));
         var (id, wasThere) = await Join(alias, Stage.HalfPast);
         Assert.False(wasThere);
         Assert.Equal((id, true), await Join(alias, Stage.EveryMinute));
@@ -247,7 +247,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.NotEqual(Guid.Empty, screening);
 
         // Another school's child of the same alias is another child.
-        var other = await schools.App.InSchool(schools.B, connection => Children.Join(connection, new Child(Guid.NewGuid(), alias, Stage.OClock), DateTime.UtcNow));
+        var other = await schools.App.InSchool(schools.B, connection => Children.Join(connection, new Child(new(Guid.NewGuid()), alias, Stage.OClock), DateTime.UtcNow));
         Assert.False(other.WasThere);
         Assert.NotEqual(id, other.Id);
     }
@@ -257,7 +257,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var (child, other, theirs) = (await schools.Child(schools.A), await schools.Child(schools.A), await schools.Child(schools.B));
         var alias = $"Rush {Guid.NewGuid():N}";
-        Task<bool> Rename(Guid id, string to) => schools.InA(connection => Children.Rename(connection, id, to));
+        Task<bool> Rename(ChildId id, string to) => schools.InA(connection => Children.Rename(connection, id, to));
         Assert.True(await Rename(child, alias));
         Assert.True(await Rename(child, alias));
         Assert.False(await Rename(other, alias));
@@ -290,32 +290,32 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen <= DateOnly.FromDateTime(DateTime.UtcNow)));
     }
 
-    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
-    private Task<Submitted> Send(Guid sitting, Submission submission) =>
+    private Task<Submitted> Send(SittingId sitting, Submission submission) =>
         schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
 
-    private Task<bool> Back(Guid sitting) => schools.InA(connection => Asking.Back(connection, sitting));
+    private Task<bool> Back(SittingId sitting) => schools.InA(connection => Asking.Back(connection, sitting));
 
-    private async Task<Sitting> Sitting(Guid id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
+    private async Task<Sitting> Sitting(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 
-    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+    private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<SetPlace> Turn(Guid sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
+    private async Task<SetPlace> Turn(SittingId sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
 
-    private Task<Submitted> Practise(Guid sitting, int place, string raw, int attempt = 1) => schools.InA(connection =>
+    private Task<Submitted> Practise(SittingId sitting, int place, string raw, int attempt = 1) => schools.InA(connection =>
         _practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null) { Try = attempt }));
 
-    private Task GoOn(Guid sitting, int place) =>
+    private Task GoOn(SittingId sitting, int place) =>
         schools.App.InSchool(schools.A, connection => _practising.GoOn(connection, sitting, place));
 
     private static AnswerMode AnswerParserMode(string raw) => raw.Contains('|') ? AnswerMode.Placed : AnswerMode.Written;
 
-    private async Task<List<string>> Raws(Guid sitting) =>
+    private async Task<List<string>> Raws(SittingId sitting) =>
         [.. await schools.InA(connection => connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting }))];
 
     /// <summary>A child made of patterns, who always follows them, answers some items.</summary>
-    private async Task Answer(Guid child, Guid sitting, string[] patterns, int times)
+    private async Task Answer(ChildId child, SittingId sitting, string[] patterns, int times)
     {
         var simulated = new SimulatedChild(Model, patterns.Select(id => Catalogue.Find(id)!), 1, new Random(7));
         for (var i = 0; i < times; i++)

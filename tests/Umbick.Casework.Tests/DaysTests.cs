@@ -134,7 +134,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal(open, (await Load(child)).Sittings[0].Sitting.Id);
     }
 
-    private async Task AssertTheSame(Guid child)
+    private async Task AssertTheSame(ChildId child)
     {
         var record = await Load(child);
         var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
@@ -147,22 +147,22 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     }
 
     /// <summary>What is kept of belief after each sitting.</summary>
-    private async Task<List<List<string>>> Kept(Guid child)
+    private async Task<List<List<string>>> Kept(ChildId child)
     {
-        var sittings = (await Load(child)).Sittings.Select(sitting => sitting.Sitting.Id).ToList();
-        var rows = (await schools.InA(connection => connection.QueryAsync<(Guid Sitting, string Told)>(
+        var sittings = (await Load(child)).Sittings.Select(sitting => sitting.Sitting.Id).ToArray();
+        var rows = (await schools.InA(connection => connection.QueryAsync<(SittingId Sitting, string Told)>(
             "select sitting, pattern || ' ' || label || ' ' || round(belief::numeric, 6) from marginal where sitting = any(@sittings) order by pattern", new { sittings }))).ToLookup(row => row.Sitting, row => row.Told);
         return [.. sittings.Select(sitting => rows[sitting].ToList())];
     }
 
-    private async Task<Guid> Asked(Guid child, DateTimeOffset at, string pattern)
+    private async Task<SittingId> Asked(ChildId child, DateTimeOffset at, string pattern)
     {
         var sitting = await Begin(child, at);
         await Answers(child, sitting, at, 12, pattern);
         return sitting;
     }
 
-    private async Task Answers(Guid child, Guid sitting, DateTimeOffset at, int count, string pattern)
+    private async Task Answers(ChildId child, SittingId sitting, DateTimeOffset at, int count, string pattern)
     {
         var simulated = new SimulatedChild(Model, Catalogue.Find(pattern) is { } known ? [known] : [], 1, new Random(7));
         for (var i = 0; i < count; i++)
@@ -174,11 +174,11 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         }
     }
 
-    private async Task<Guid> Begin(Guid child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new Standing(at)).Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new Standing(at)).Start(connection, child)))!.Value;
 
-    private async Task<DateOnly?> Day(Guid sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
+    private async Task<DateOnly?> Day(SittingId sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
 
-    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+    private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>A clock that stands.</summary>
     private sealed class Standing(DateTimeOffset at) : TimeProvider

@@ -142,6 +142,6 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         });
     }
 
-    private static Task AddMarginal(SchoolConnection connection, Guid sitting) => connection.ExecuteAsync(
+    private static Task AddMarginal(SchoolConnection connection, SittingId sitting) => connection.ExecuteAsync(
         "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing", new { school = connection.School, sitting });
 }

@@ -132,15 +132,15 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         for (var round = 0; round < 6; round++)
         {
             var child = await schools.Child(schools.A);
-            var beginnings = new[] { Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid() }.Select(id => new AskingOptions { Id = id });
+            var beginnings = Enumerable.Range(0, 3).Select(_ => new AskingOptions { Id = new(Guid.NewGuid()) }).ToList();
             var begun = await Task.WhenAll(beginnings.Select(beginning => schools.InA(connection => _asking.Start(connection, child, beginning))));
             Assert.Single(begun.Distinct());
-            Assert.Equal(1, await Count("select count(*) from sitting where child = @id", child));
+            Assert.Equal(1, await Count("select count(*) from sitting where child = @id", child.Value));
 
-            var (set, record) = (Guid.NewGuid(), await Load(child));
+            var (set, record) = (new SetId(Guid.NewGuid()), await Load(child));
             var given = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Teacher, set))));
             Assert.Single(given.Distinct());
-            Assert.Equal(1, await Count("select count(*) from practice_set where child = @id", child));
+            Assert.Equal(1, await Count("select count(*) from practice_set where child = @id", child.Value));
 
             var (screening, alias) = (Guid.NewGuid(), $"Pupil {Guid.NewGuid():N}");
             var made = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [alias], screening))));
@@ -153,7 +153,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     public async Task A_page_that_was_sent_before_opens_what_it_made_also_when_that_is_over()
     {
         var child = await schools.Child(schools.A);
-        var beginning = new AskingOptions { Id = Guid.NewGuid() };
+        var beginning = new AskingOptions { Id = new(Guid.NewGuid()) };
         var sitting = await Begin(child, beginning);
         Assert.Equal(beginning.Id, sitting);
         await schools.InA(connection => _asking.Stop(connection, sitting));
@@ -257,32 +257,32 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal([null, Teacher], answered.Select(question => question.Given!.By));
     }
 
-    private async Task<Guid> Begin(Guid child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
-    private async Task<Guid> Given(Guid child)
+    private async Task<SittingId> Given(ChildId child)
     {
         var record = await Load(child);
         return (await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour"), 1, Teacher))).Sitting;
     }
 
-    private Task<Submitted> Send(Guid sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
+    private Task<Submitted> Send(SittingId sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
 
-    private Task<Submitted> Send(Guid sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
+    private Task<Submitted> Send(SittingId sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
 
-    private Task<Submitted> Practise(Guid sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, sitting, submission));
+    private Task<Submitted> Practise(SittingId sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, sitting, submission));
 
     private Task<Guid> Class(params string[] aliases) =>
         schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));
 
     private async Task<ScreenedClass> Loaded(Guid id) => (await schools.InA(connection => _screen.Load(connection, id)))!;
 
-    private async Task<Sitting> Now(Guid id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
+    private async Task<Sitting> Now(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 
-    private async Task<List<AskedItem>> Asked(Guid id) => [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
+    private async Task<List<AskedItem>> Asked(SittingId id) => [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
 
-    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+    private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<List<string>> Raws(Guid child) => [.. (await Load(child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
+    private async Task<List<string>> Raws(ChildId child) => [.. (await Load(child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
 
     private Task<int> Count(string sql, Guid id) => schools.InA(connection => connection.ExecuteScalarAsync<int>(sql, new { id }));
 }

@@ -113,7 +113,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal([false, true], seen.Order());
     }
 
-    private async Task<Guid> Child(Stage stage, string[]? met, params (string Setting, string Choice)[] chosen)
+    private async Task<ChildId> Child(Stage stage, string[]? met, params (string Setting, string Choice)[] chosen)
     {
         var child = await schools.Child(schools.A, stage);
         await schools.InA(connection => Children.Teach(connection, child, stage, met, chosen.ToDictionary(one => one.Setting, one => one.Choice)));
@@ -121,25 +121,25 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         return child;
     }
 
-    private async Task<List<Item>> Form(Guid child, string form)
+    private async Task<List<Item>> Form(ChildId child, string form)
     {
         var sitting = (await schools.InA(connection => _asking.Start(connection, child, new AskingOptions(Plan.Form) { Form = form })))!.Value;
         return [.. (await schools.InA(connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(asked => asked.Item)];
     }
 
-    private async Task<(Guid Set, Guid Sitting)> Assign(Guid child, Pattern? pattern)
+    private async Task<(SetId Set, SittingId Sitting)> Assign(ChildId child, Pattern? pattern)
     {
         var record = await Load(child);
         return await schools.InA(connection => _practising.Assign(connection, record, pattern, 1, Guid.NewGuid()));
     }
 
-    private async Task Answer(Guid sitting, AskedItem asked, string raw, AnswerMode mode, float? seconds)
+    private async Task Answer(SittingId sitting, AskedItem asked, string raw, AnswerMode mode, float? seconds)
     {
         var submission = new Submission(Guid.NewGuid(), asked.Place, raw, mode, seconds) { Later = true };
         Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
     }
 
-    private async Task<ChildRecord> Load(Guid child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
+    private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<SetPlace> Turn(Guid sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
+    private async Task<SetPlace> Turn(SittingId sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
 }

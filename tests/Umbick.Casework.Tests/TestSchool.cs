@@ -41,9 +41,9 @@ public sealed class TestSchool : IAsyncLifetime
     }
 
     /// <summary>A new child of a school.</summary>
-    public async Task<Guid> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
+    public async Task<ChildId> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
     {
-        var id = Guid.NewGuid();
+        var id = new ChildId(Guid.NewGuid());
         await App.InSchool(school, connection => Children.Add(connection, new Child(id, $"Child {id:N}", stage), DateTime.UtcNow));
         return id;
     }

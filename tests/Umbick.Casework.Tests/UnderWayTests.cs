@@ -80,7 +80,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(await Class(1), await Class(60));
     }
 
-    private async Task<SittingUnderWay> AssertTheSame(Guid sitting, int answered)
+    private async Task<SittingUnderWay> AssertTheSame(SittingId sitting, int answered)
     {
         // A model that remembers nothing replays all.
         var (remembered, replayed) = (await Load(sitting, Model), await Load(sitting, new ReadingModel()));
@@ -93,11 +93,11 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         static string Told(ItemResponse question) => $"{question.Asked.Place} {question.Asked.Item} {question.Given!.Raw} {question.IsRight}";
     }
 
-    private Task<SittingUnderWay> Load(Guid sitting, ReadingModel model) => schools.InA(async connection =>
+    private Task<SittingUnderWay> Load(SittingId sitting, ReadingModel model) => schools.InA(async connection =>
         await SittingUnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, await Sittings.Rows(connection, sitting), DateTime.UtcNow));
 
-    private async Task<Guid> Begin(Guid child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
-    private Task<Submitted> Send(Guid sitting, int place, string raw) =>
+    private Task<Submitted> Send(SittingId sitting, int place, string raw) =>
         schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), null));
 }

@@ -58,7 +58,7 @@ public sealed partial class AccessTests(Site site) : IClassFixture<Site>
 
         var turn = await device.Page("/turn");
         Assert.DoesNotContain(child.Alias, turn.DocumentElement.TextContent, StringComparison.Ordinal);
-        foreach (var route in Routes(child.Id).Except(Open).Except(ChildOnly)) AssertSignIn(await device.Get(route), route);
+        foreach (var route in Routes(child.Id.Value).Except(Open).Except(ChildOnly)) AssertSignIn(await device.Get(route), route);
         AssertSignIn(await device.Get($"/practise/{set}"), "the set");
         // The sign-in page does not let them slip back in as the teacher.
         Assert.Contains("Password", (await device.Page("/")).DocumentElement.TextContent, StringComparison.Ordinal);

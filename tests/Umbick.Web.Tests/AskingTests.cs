@@ -1,3 +1,4 @@
+using Umbick.Store;
 using System.Net;
 
 namespace Umbick.Web.Tests;
@@ -171,13 +172,13 @@ public sealed class AskingTests(Site site) : IClassFixture<Site>
         }
     }
 
-    private async Task<(Visitor Teacher, Guid Child, string Path)> Open(Uri? address = null)
+    private async Task<(Visitor Teacher, ChildId Child, string Path)> Open(Uri? address = null)
     {
         var child = await site.Child(site.A);
         var sitting = await site.Sitting(site.A, child.Id);
         return (await Visitor.TeacherOf(address ?? site.Address, site.TeacherOfA), child.Id, $"/ask/{sitting}");
     }
 
-    private async Task<IEnumerable<string>> Raws(Guid child) =>
+    private async Task<IEnumerable<string>> Raws(ChildId child) =>
         (await site.Record(site.A, child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw);
 }

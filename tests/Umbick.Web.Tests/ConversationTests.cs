@@ -218,9 +218,9 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
         return answer;
     }
 
-    private async Task<int> Count(Guid child) => (await site.Record(site.A, child)).Sittings.Sum(one => one.Answered.Count());
+    private async Task<int> Count(ChildId child) => (await site.Record(site.A, child)).Sittings.Sum(one => one.Answered.Count());
 
-    private async Task<(Browser Browser, Guid Child, Guid Sitting)> Open(AskingOptions? beginning = null)
+    private async Task<(Browser Browser, ChildId Child, SittingId Sitting)> Open(AskingOptions? beginning = null)
     {
         var child = await site.Child(site.A);
         var sitting = await site.Sitting(site.A, child.Id, beginning);

@@ -1,3 +1,4 @@
+using Umbick.Store;
 using System.Net;
 using System.Text.RegularExpressions;
 using Umbick.Core.Clocks;
@@ -45,7 +46,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         Assert.Equal(before, (await Kept(child.Id)).Count);
         Assert.True(teacher.Has($"#asking[data-answered='{before}']"));
         tablet.Network(offline: false);
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         teacher.Await($"#asking[data-answered='{before + 1}']");
         await Agree(teacher, tablet, sitting);
         Assert.Equal(before + 1, (await Kept(child.Id)).Count);
@@ -78,7 +79,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         Assert.Single(await Kept(child.Id));
         tablet.Network(offline: false);
         tablet.Reload();
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         tablet.Await("#turn[data-done='3']");
         given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
         tablet.Await("[data-finished]");
@@ -106,7 +107,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         Assert.Empty(await Kept(child.Id));
 
         tablet.Network(offline: false);
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         tablet.Await("#turn[data-done='2']");
         given.Add(ChildAtScreen.Answer(tablet, items[2], byTouch: true));
         tablet.Await("[data-finished]");
@@ -136,7 +137,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         Assert.Single(await Kept(child.Id));
 
         using var again = await SiteProcess.Start(server.Address);
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         tablet.Await($"#turn[data-done='3'] [data-question={tasks[3]}]");
         given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
         tablet.Await("[data-finished]");
@@ -192,7 +193,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         tablet.Await("#turn[data-done='2'] [data-question]");
         Assert.Empty(await Kept(child.Id));
         tablet.Network(offline: false);
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         Assert.Equal(given, await Kept(child.Id));
         Assert.Equal(3, (await site.Now(site.A, sitting)).CurrentPlace);
         // With the network back, an answer is looked at again.
@@ -352,14 +353,14 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>Waits until both pages and the database tell of the same question.</summary>
-    private async Task Agree(Browser teacher, Browser tablet, Guid sitting)
+    private async Task Agree(Browser teacher, Browser tablet, SittingId sitting)
     {
         var now = await site.Current(site.A, sitting);
         teacher.Await($"#asking [data-answer-form] [name=place][value='{now.Place}']");
         tablet.Await($"#turn [name=place][value='{now.Place}']");
     }
 
-    private async Task Answer(Browser tablet, Guid sitting)
+    private async Task Answer(Browser tablet, SittingId sitting)
     {
         var item = (await site.Current(site.A, sitting)).Item;
         var place = (await site.Current(site.A, sitting)).Place;
@@ -376,6 +377,6 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         teacher.AwaitGone($"[data-answer-form] [name=place][value='{place}']");
     }
 
-    private async Task<List<string>> Kept(Guid child) =>
+    private async Task<List<string>> Kept(ChildId child) =>
         [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
 }

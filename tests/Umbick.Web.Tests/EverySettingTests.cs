@@ -125,11 +125,11 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
 
     private static string Text(IHtmlDocument page) => page.DocumentElement.OuterHtml;
 
-    private async Task<string> Tasks(Guid sitting) =>
+    private async Task<string> Tasks(SittingId sitting) =>
         string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(one => one.Item.Task.Id));
 
     /// <summary>A child's tablet at a sitting, after they have given some answer.</summary>
-    private async Task<string> OnTablet(Guid sitting, string? answer = null)
+    private async Task<string> OnTablet(SittingId sitting, string? answer = null)
     {
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
@@ -138,7 +138,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     }
 
     /// <summary>The first of a practice set that has this task: one for the coming hour, or one for reading at ease.</summary>
-    private async Task<string> Practised(Guid child, string task)
+    private async Task<string> Practised(ChildId child, string task)
     {
         var (_, sitting) = await site.Set(site.A, child, task == ClockTasks.ReadDigital.Id ? null : "next-hour");
         var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(one => one.Item.Task.Id == task).Place;

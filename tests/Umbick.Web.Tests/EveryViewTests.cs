@@ -1,3 +1,4 @@
+using Umbick.Store;
 using Umbick.Core.Items;
 using Umbick.Casework;
 
@@ -103,7 +104,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>A sitting that has been answered to its end.</summary>
-    private async Task<Guid> Over(AskingOptions beginning)
+    private async Task<SittingId> Over(AskingOptions beginning)
     {
         var id = await site.Sitting(site.A, (await site.Child(site.A)).Id, beginning);
         var asking = new Asking(site.Model, TimeProvider.System);
@@ -130,7 +131,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     private Browser SignedIn() => Browser.SignedIn(site.Address, site.TeacherOfA);
 
     /// <summary>A child who was asked a whole sitting.</summary>
-    private async Task<(Guid Child, Guid Sitting)> Asked(Store.Child child, params string[] patterns)
+    private async Task<(ChildId Child, SittingId Sitting)> Asked(Store.Child child, params string[] patterns)
     {
         var simulated = site.Simulated(patterns);
         var asking = new Asking(site.Model, TimeProvider.System);

@@ -23,7 +23,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var school = await DemoSchoolId();
         var children = (await site.App.InSchool(school, Children.All)).ToList();
         for (var more = children.Count; more < Tablets; more++)
-            await site.App.InSchool(school, connection => Children.Add(connection, new Child(Guid.NewGuid(), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
+            await site.App.InSchool(school, connection => Children.Add(connection, new Child(new(Guid.NewGuid()), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
         children = [.. (await site.App.InSchool(school, Children.All)).Take(Tablets)];
         var answers = (await site.App.InSchool(school, async connection => await Sittings.AnswersIn(connection, (await Sittings.OfChild(connection, children[0].Id)).Select(one => one.Id)))).Sum(one => one.Count());
         Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
@@ -82,7 +82,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return Told("the next item is there after", [.. times.SelectMany(one => one)], 1000);
     }
 
-    private async Task<Visitor> Open(Guid school, Guid child)
+    private async Task<Visitor> Open(Guid school, ChildId child)
     {
         var sitting = await site.App.InSchool(school, async connection =>
         {

@@ -67,7 +67,7 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
         async Task<string> Main(string path, string css = "#main") => (await teacher.Page(path)).QuerySelector(css)!.OuterHtml;
     }
 
-    private async Task Ask(Guid child)
+    private async Task Ask(ChildId child)
     {
         var sitting = await site.Sitting(site.A, child);
         var simulated = site.Simulated(Pattern);

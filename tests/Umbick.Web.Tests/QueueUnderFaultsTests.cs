@@ -1,3 +1,4 @@
+using Umbick.Store;
 using System.Diagnostics;
 using System.Text.Json;
 using Dapper;
@@ -126,18 +127,18 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         for (var i = 0; i < lists; i++)
         {
             var sitting = await site.OnScreen(site.A, (await site.Child(site.A)).Id, [.. Enumerable.Repeat(ClockTasks.ReadDigital.Id, listLength)]);
-            clients.Add(new Client("list", $"{sitting}", listLength) { Code = true, Sitting = sitting });
+            clients.Add(new Client("list", $"{sitting}", listLength) { Code = true, Sitting = sitting.Value });
         }
         for (var i = 0; i < 2; i++)
         {
             var screening = await site.Class(site.A, Stage.FiveMinutesTo, [.. Enumerable.Range(0, sheets).Select(_ => $"Pupil {Guid.NewGuid():N}")]);
             var found = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, screening)))!;
-            clients.Add(new Client("grid", "teacher", ClassScreening.Length) { Screening = screening, Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id)], User = site.TeacherOfA });
+            clients.Add(new Client("grid", "teacher", ClassScreening.Length) { Screening = screening, Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id.Value)], User = site.TeacherOfA });
         }
         for (var i = 0; i < 2; i++)
         {
             var sitting = await site.Sitting(site.A, (await site.Child(site.A)).Id);
-            clients.Add(new Client("conversation", "teacher", conversation) { Sitting = sitting, User = site.TeacherOfA });
+            clients.Add(new Client("conversation", "teacher", conversation) { Sitting = sitting.Value, User = site.TeacherOfA });
         }
         return clients;
     }
@@ -159,7 +160,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         {
             last = JsonSerializer.Deserialize<Told>(line, Plain)!;
             if (last.Need is not { } sitting) continue;
-            await node.StandardInput.WriteLineAsync(JsonSerializer.Serialize(new { sitting, code = await Code(sitting) }, Plain));
+            await node.StandardInput.WriteLineAsync(JsonSerializer.Serialize(new { sitting, code = await Code(new(sitting)) }, Plain));
         }
         await over;
         await faults;
@@ -168,7 +169,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         return last;
     }
 
-    private Task<string> Code(Guid sitting) => Patiently(() => site.Code(site.A, sitting));
+    private Task<string> Code(SittingId sitting) => Patiently(() => site.Code(site.A, sitting));
 
     /// <summary>Asks the database, also one that is just being started again: the connections from before are broken.</summary>
     private static async Task<T> Patiently<T>(Func<Task<T>> ask)

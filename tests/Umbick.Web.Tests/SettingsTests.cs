@@ -151,7 +151,7 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
 
     private static string Selected(IHtmlDocument page, string name) => ((IHtmlSelectElement)page.QuerySelector($"[name={name}]")!).Value ?? "";
 
-    private async Task<(Guid Child, Guid Sitting)> Sitting(string setting, string choice, ClockTask task)
+    private async Task<(ChildId Child, SittingId Sitting)> Sitting(string setting, string choice, ClockTask task)
     {
         await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string> { [setting] = choice }));
         var child = await site.Child(site.A);

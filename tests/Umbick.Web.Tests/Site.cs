@@ -57,41 +57,41 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     /// <summary>A new child of a school.</summary>
     public async Task<Child> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
     {
-        var child = new Child(Guid.NewGuid(), $"Pip {Guid.NewGuid():N}"[..12], stage);
+        var child = new Child(new(Guid.NewGuid()), $"Pip {Guid.NewGuid():N}"[..12], stage);
         await App.InSchool(school, connection => Children.Add(connection, child, DateTime.UtcNow));
         return child;
     }
 
     /// <summary>A sitting that stands open.</summary>
-    public async Task<Guid> Sitting(Guid school, Guid child, AskingOptions? beginning = null) =>
+    public async Task<SittingId> Sitting(Guid school, ChildId child, AskingOptions? beginning = null) =>
         (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, child, beginning)))!.Value;
 
     /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
-    public Task<Guid> OnScreen(Guid school, Guid child, params string[] tasks) =>
+    public Task<SittingId> OnScreen(Guid school, ChildId child, params string[] tasks) =>
         Sitting(school, child, tasks.Length == 0 ? new AskingOptions(Delivery: DeliveryMode.OnChildsScreen) : new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = tasks });
 
     /// <summary>A code that opens a sitting.</summary>
-    public Task<string> Code(Guid school, Guid sitting) => App.InSchool(school, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
+    public Task<string> Code(Guid school, SittingId sitting) => App.InSchool(school, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
 
     /// <summary>The question that is being asked.</summary>
-    public async Task<AskedItem> Current(Guid school, Guid sitting) => await App.InSchool(school, async connection =>
+    public async Task<AskedItem> Current(Guid school, SittingId sitting) => await App.InSchool(school, async connection =>
     {
         var now = (await Sittings.Find(connection, sitting))!;
         return (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace);
     });
 
     /// <summary>The sitting itself.</summary>
-    public async Task<Sitting> Now(Guid school, Guid sitting) => (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
+    public async Task<Sitting> Now(Guid school, SittingId sitting) => (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
 
     /// <summary>A set that is given and not done, with its sitting: for a pattern, or for reading at ease.</summary>
-    public Task<(Guid Set, Guid Sitting)> Set(Guid school, Guid child, string? pattern) => App.InSchool(school, async connection =>
+    public Task<(SetId Set, SittingId Sitting)> Set(Guid school, ChildId child, string? pattern) => App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
         return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern), 1, Guid.NewGuid());
     });
 
     /// <summary>A child's record.</summary>
-    public async Task<ChildRecord> Record(Guid school, Guid child) =>
+    public async Task<ChildRecord> Record(Guid school, ChildId child) =>
         (await App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>A child made of patterns who always follows them.</summary>

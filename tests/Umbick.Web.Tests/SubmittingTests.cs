@@ -342,7 +342,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         Assert.Equal(AnswerMode.Placed, (await site.Record(site.B, child.Id)).Sittings[0].Answered.Single().Given!.AnswerMode);
     }
 
-    private async Task<(Visitor Tablet, Guid Child, Guid Sitting)> Tablet(params string[] tasks)
+    private async Task<(Visitor Tablet, ChildId Child, SittingId Sitting)> Tablet(params string[] tasks)
     {
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, tasks);
@@ -353,6 +353,6 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
 
     private static string? Header(HttpResponseMessage answer) => answer.Headers.TryGetValues("Umbick-Answer", out var values) ? values.Single() : null;
 
-    private async Task<List<string>> Raws(Guid child) =>
+    private async Task<List<string>> Raws(ChildId child) =>
         [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
 }

@@ -1,3 +1,4 @@
+using Umbick.Store;
 using OpenQA.Selenium;
 using Umbick.Core.Items;
 
@@ -127,7 +128,7 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         Assert.Equal(typed, found.Children[0].Sitting.Answered.Select(question => question.Given!.Raw));
     }
 
-    private async Task<(Browser Browser, Guid Child)> Asking()
+    private async Task<(Browser Browser, ChildId Child)> Asking()
     {
         var child = await site.Child(site.A);
         var sitting = await site.Sitting(site.A, child.Id);
@@ -137,6 +138,6 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         return (browser, child.Id);
     }
 
-    private async Task<List<string>> Raws(Guid child) =>
+    private async Task<List<string>> Raws(ChildId child) =>
         [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
 }

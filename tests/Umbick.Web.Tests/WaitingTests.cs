@@ -1,3 +1,4 @@
+using Umbick.Store;
 using OpenQA.Selenium;
 using Umbick.Core.Items;
 using Umbick.Casework;
@@ -29,7 +30,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         Assert.Empty(await Raws(child));
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         tablet.Await("#turn[data-done='3']");
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         Assert.Equal(given, await Raws(child));
     }
 
@@ -52,7 +53,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         browser.SignIn(site.TeacherOfA);
         browser.Open($"/classes/{id}/grid");
         browser.AwaitText("4 kept of 16");
-        browser.Await("#waiting[hidden]");
+        browser.Await("#waiting[hidden][data-waiting='0']");
         var found = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!;
         Assert.Equal(["7:20", "8:35", ".", "9:05"], found.Children[0].Sitting.Answered.Select(question => question.Given!.Raw));
     }
@@ -148,7 +149,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         tablet.AwaitText(told);
         tablet.AwaitText("Your answer is kept on this device, and goes as soon as it can");
         proxy.Always = null;
-        tablet.Await("#waiting[hidden]");
+        tablet.Await("#waiting[hidden][data-waiting='0']");
         Assert.Equal([given], await Raws(child.Id));
     }
 
@@ -189,7 +190,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         Assert.InRange(tablet.TopOf("#trouble"), 0, height - 20);
     }
 
-    private async Task<(Guid Child, Guid Sitting, List<Item> Items, Browser Tablet)> AtAList()
+    private async Task<(ChildId Child, SittingId Sitting, List<Item> Items, Browser Tablet)> AtAList()
     {
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, Tasks);
@@ -200,6 +201,6 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         return (child.Id, sitting, items, tablet);
     }
 
-    private async Task<List<string>> Raws(Guid child) =>
+    private async Task<List<string>> Raws(ChildId child) =>
         [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
 }

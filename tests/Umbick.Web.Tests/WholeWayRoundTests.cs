@@ -1,3 +1,4 @@
+using Umbick.Store;
 using OpenQA.Selenium;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
@@ -157,7 +158,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     private static double Value(Browser browser, string hand) =>
         double.Parse(browser.Find($"[data-hand-value={hand}]").GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture);
 
-    private async Task Practise(Browser browser, Guid child)
+    private async Task Practise(Browser browser, ChildId child)
     {
         var total = (await site.Record(site.A, child)).SittingsAsked[^1].Questions.Count;
         for (var done = 0; done < total; done++)
@@ -214,7 +215,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         browser.AwaitPath("/children");
     }
 
-    private async Task<Store.AskedItem> Current(Guid child)
+    private async Task<Store.AskedItem> Current(ChildId child)
     {
         var sitting = (await site.Record(site.A, child)).SittingsAsked[^1];
         return sitting.Questions.Single(question => question.Asked.Place == sitting.Sitting.CurrentPlace).Asked;

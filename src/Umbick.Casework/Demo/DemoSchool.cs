@@ -81,7 +81,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 
     private async Task Add(SchoolConnection connection, Cast cast, Random random, Guid teacher)
     {
-        var id = new Guid(Enumerable.Range(0, 16).Select(_ => (byte)random.Next(256)).ToArray());
+        var id = new ChildId(new Guid(Enumerable.Range(0, 16).Select(_ => (byte)random.Next(256)).ToArray()));
         var day = today.Date.AddHours(9.5).AddDays(-(10 * cast.Visits) - 4 - random.Next(4));
         await Store.Children.Add(connection, new Child(id, cast.Alias, cast.Stage), DateTime.SpecifyKind(day, DateTimeKind.Utc));
         var patterns = cast.Patterns.Select(pattern => Catalogue.Find(pattern)!).ToList();
@@ -110,7 +110,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         }
     }
 
-    private async Task Ask(SchoolConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher, Random random)
+    private async Task Ask(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, Guid teacher, Random random)
     {
         var asking = new Asking(model, clock);
         var sittingId = (await asking.Start(connection, id))!.Value;
@@ -124,7 +124,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         }
     }
 
-    private async Task Practise(SchoolConnection connection, SimulatedChild child, Guid id, VisitClock clock, Guid teacher)
+    private async Task Practise(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, Guid teacher)
     {
         var practising = new Practising(model, clock);
         var record = (await ChildRecord.Load(connection, model, id))!;

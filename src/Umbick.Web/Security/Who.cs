@@ -1,3 +1,4 @@
+using Umbick.Store;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Identity;
 
@@ -30,10 +31,10 @@ public static class Who
     public static string SchoolName(this ClaimsPrincipal user) => user.FindFirstValue(TeacherClaims.SchoolName) ?? "";
 
     /// <summary>The school and the one sitting that child mode is dropped to.</summary>
-    public static (Guid School, Guid Sitting) Child(this ClaimsPrincipal user) =>
-        (Guid.Parse(user.FindFirstValue(SchoolClaim)!), Guid.Parse(user.FindFirstValue(SittingClaim)!));
+    public static (Guid School, SittingId Sitting) Child(this ClaimsPrincipal user) =>
+        (Guid.Parse(user.FindFirstValue(SchoolClaim)!), SittingId.Parse(user.FindFirstValue(SittingClaim)!, null));
 
     /// <summary>Somebody who may do one sitting.</summary>
-    public static ClaimsPrincipal ChildAt(Guid school, Guid sitting) => new(new ClaimsIdentity(
+    public static ClaimsPrincipal ChildAt(Guid school, SittingId sitting) => new(new ClaimsIdentity(
         [new Claim(SchoolClaim, school.ToString()), new Claim(SittingClaim, sitting.ToString())], ChildScheme));
 }

@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.Ask;
 /// <param name="Sitting">Their sitting.</param>
 /// <param name="IsHere">Whether it is their turn.</param>
 /// <param name="IsOver">Whether their sitting is over.</param>
-public sealed record TurnInGroup(string Alias, Guid Sitting, bool IsHere, bool IsOver);
+public sealed record TurnInGroup(string Alias, SittingId Sitting, bool IsHere, bool IsOver);
 
 /// <summary>A sitting as the asking page shows it.</summary>
 /// <param name="Record">The child's record.</param>

@@ -22,7 +22,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
     /// <summary>Whether tasks were to be chosen, and none was.</summary>
     public bool NoneChosen { get; private set; }
 
-    public async Task<IActionResult> OnGet(Guid id, bool none)
+    public async Task<IActionResult> OnGet(ChildId id, bool none)
     {
         NoneChosen = none;
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);

@@ -31,16 +31,16 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
 
     private Guid School => User.Teacher().School;
 
-    public Task<IActionResult> OnGet(Guid id) => Within(async connection => await Show(connection, id) ? Page() : NotFound());
+    public Task<IActionResult> OnGet(SittingId id) => Within(async connection => await Show(connection, id) ? Page() : NotFound());
 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
-    public Task<IActionResult> OnGetState(Guid id, int version) => Within(async connection =>
+    public Task<IActionResult> OnGetState(SittingId id, int version) => Within(async connection =>
     {
         if (await Sittings.Find(connection, id) is not { } sitting) return NotFound();
         return sitting.Version == version ? StatusCode(StatusCodes.Status204NoContent) : await Shown(connection, id);
     });
 
-    public Task<IActionResult> OnPostAnswer(Guid id, AnswerSent sent, string? raw, HowGiven given) => Within(async connection =>
+    public Task<IActionResult> OnPostAnswer(SittingId id, AnswerSent sent, string? raw, HowGiven given) => Within(async connection =>
     {
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
         if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
@@ -82,38 +82,38 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         }
     });
 
-    public Task<IActionResult> OnPostSkip(Guid id, int place) => Within(async connection => await asking.Skip(connection, id, place) switch
+    public Task<IActionResult> OnPostSkip(SittingId id, int place) => Within(async connection => await asking.Skip(connection, id, place) switch
     {
         true => await Shown(connection, id),
         null => NotFound(),
         _ => await Conflict(connection, id, "The sitting had moved on already, so nothing was left out. This is where it stands."),
     });
 
-    public Task<IActionResult> OnPostBack(Guid id) => Within(async connection =>
+    public Task<IActionResult> OnPostBack(SittingId id) => Within(async connection =>
     {
         await Asking.Back(connection, id);
         return await Shown(connection, id);
     });
 
-    public Task<IActionResult> OnPostStop(Guid id) =>
+    public Task<IActionResult> OnPostStop(SittingId id) =>
         Within(async connection => await asking.Stop(connection, id) ? await Shown(connection, id) : NotFound());
 
     /// <summary>The next one is the last, and will very likely come right.</summary>
-    public Task<IActionResult> OnPostEasy(Guid id) => Within(async connection =>
+    public Task<IActionResult> OnPostEasy(SittingId id) => Within(async connection =>
     {
         await asking.EndSoon(connection, id);
         return await Shown(connection, id);
     });
 
     /// <summary>Goes on in conversation or with the teacher's own clock.</summary>
-    public Task<IActionResult> OnPostDelivery(Guid id, DeliveryMode? mode) => Within(async connection =>
+    public Task<IActionResult> OnPostDelivery(SittingId id, DeliveryMode? mode) => Within(async connection =>
     {
         if (mode is not (DeliveryMode.Conversation or DeliveryMode.OwnClock)) return BadRequest();
         return await asking.Deliver(connection, id, mode.Value) ? await Shown(connection, id) : NotFound();
     });
 
     /// <summary>Makes the code that opens this sitting on the child's device.</summary>
-    public Task<IActionResult> OnPostCode(Guid id) => Within(async connection =>
+    public Task<IActionResult> OnPostCode(SittingId id) => Within(async connection =>
     {
         if (!await asking.Deliver(connection, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
         var code = await Codes.Make(connection, id, clock.GetUtcNow().UtcDateTime);
@@ -123,7 +123,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     });
 
     /// <summary>Tells the day on which it was answered on paper.</summary>
-    public Task<IActionResult> OnPostDay(Guid id, DateOnly? day) => Within(async connection =>
+    public Task<IActionResult> OnPostDay(SittingId id, DateOnly? day) => Within(async connection =>
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
         if (day is null || day > await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)) return await Refuse(connection, id, "", "Choose the day on which it was done: today, or before.");
@@ -132,7 +132,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     });
 
     /// <summary>Turns this device round: from now on it shows this sitting and nothing of the teacher's.</summary>
-    public Task<IActionResult> OnPostHand(Guid id) => Within(async connection =>
+    public Task<IActionResult> OnPostHand(SittingId id) => Within(async connection =>
     {
         if (!await asking.Deliver(connection, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
         await HttpContext.EnterChildMode(School, id);
@@ -154,7 +154,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return await Shown(connection, next);
     }
 
-    private async Task<bool> Show(SchoolConnection connection, Guid id, string? told = null, string? typed = null)
+    private async Task<bool> Show(SchoolConnection connection, SittingId id, string? told = null, string? typed = null)
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
@@ -182,17 +182,17 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     }
 
     /// <summary>The part that changes, to a script; the page's own address, to a browser without one.</summary>
-    private async Task<IActionResult> Shown(SchoolConnection connection, Guid id)
+    private async Task<IActionResult> Shown(SchoolConnection connection, SittingId id)
     {
         if (!Request.IsScripted()) return Redirect($"/ask/{id}");
         return await Show(connection, id) ? Partial("_Asking", View) : NotFound();
     }
 
-    private Task<IActionResult> Refuse(SchoolConnection connection, Guid id, string typed, string told) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, told);
+    private Task<IActionResult> Refuse(SchoolConnection connection, SittingId id, string typed, string told) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, told);
 
-    private Task<IActionResult> Conflict(SchoolConnection connection, Guid id, string told) => Answered(connection, id, StatusCodes.Status409Conflict, null, told);
+    private Task<IActionResult> Conflict(SchoolConnection connection, SittingId id, string told) => Answered(connection, id, StatusCodes.Status409Conflict, null, told);
 
-    private async Task<IActionResult> Answered(SchoolConnection connection, Guid id, int status, string? typed, string told)
+    private async Task<IActionResult> Answered(SchoolConnection connection, SittingId id, int status, string? typed, string told)
     {
         var kept = typed is { Length: > AnswerParser.LongestAnswer } ? typed[..AnswerParser.LongestAnswer] : typed;
         if (!await Show(connection, id, told, kept)) return NotFound();

@@ -12,12 +12,12 @@ public sealed class StartModel(Database database, Asking asking) : PageModel
 {
     private static readonly string[] Forms = ["A", "B", "C"];
 
-    public async Task<IActionResult> OnPost(Guid id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, Guid? sitting)
+    public async Task<IActionResult> OnPost(ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting)
     {
         var school = User.Teacher().School;
         var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
-        var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, Id = sitting is { } made && made != Guid.Empty ? made : null };
+        var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, Id = sitting is { } made && made != default ? made : null };
         var started = await database.InSchool(school, connection => asking.Start(connection, id, options), HttpContext.RequestAborted);
         return started is null ? NotFound() : Redirect($"/ask/{started}");
     }

@@ -14,7 +14,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
 
     public IReadOnlyList<CaseloadRow> Children { get; private set; } = [];
 
-    public IReadOnlyList<Guid> Chosen { get; private set; } = [];
+    public IReadOnlyList<ChildId> Chosen { get; private set; } = [];
 
     public string? Told { get; private set; }
 
@@ -25,7 +25,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
     /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
     public Guid Visit { get; private set; } = Guid.CreateVersion7();
 
-    public async Task<IActionResult> OnPost(Guid[] child, Guid? visit)
+    public async Task<IActionResult> OnPost(ChildId[] child, Guid? visit)
     {
         (Chosen, Visit) = ([.. child.Distinct()], visit is { } made && made != Guid.Empty ? made : Visit);
         if (await database.InSchool(School, connection => Sittings.OfVisit(connection, Visit), HttpContext.RequestAborted) is [var begun, ..]) return Redirect($"/ask/{begun.Id}");
@@ -46,7 +46,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
             School,
             async connection =>
             {
-                Guid? opened = null;
+                SittingId? opened = null;
                 foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
                 {
                     var sitting = await asking.Start(connection, id, new AskingOptions { Visit = Visit, TurnInVisit = turn });

@@ -23,7 +23,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
 
     private Guid School => User.Child().School;
 
-    private Guid Id => User.Child().Sitting;
+    private SittingId Id => User.Child().Sitting;
 
     public Task<IActionResult> OnGet() => Within(async connection => await Show(connection) ? Page() : NotFound());
 

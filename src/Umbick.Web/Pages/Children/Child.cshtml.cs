@@ -40,7 +40,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public string ProgressLine { get; private set; } = "";
 
-    public async Task<IActionResult> OnGet(Guid id)
+    public async Task<IActionResult> OnGet(ChildId id)
     {
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();

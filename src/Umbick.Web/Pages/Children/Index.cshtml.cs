@@ -52,16 +52,16 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
     private async Task<IReadOnlyList<CaseloadLine>> Lines(SchoolConnection connection)
     {
         var children = await Caseload.Load(connection, model);
-        var last = children.Select(one => one.Child.LastSitting).OfType<Guid>().ToList();
+        var last = children.Select(one => one.Child.LastSitting).OfType<SittingId>().ToList();
         var asked = await Sittings.AskedIn(connection, last);
         var answers = await Sittings.AnswersIn(connection, last);
         return [.. children.Select(child => Line(child, asked, answers))];
     }
 
-    private static CaseloadLine Line(CaseloadChild known, ILookup<Guid, AskedItem> asked, ILookup<Guid, AnswerRow> answers)
+    private static CaseloadLine Line(CaseloadChild known, ILookup<SittingId, AskedItem> asked, ILookup<SittingId, AnswerRow> answers)
     {
         var child = known.Child;
-        var sitting = child.LastSitting ?? Guid.Empty;
+        var sitting = child.LastSitting ?? default;
         var wording = child.Preferences.Wording;
         var (likely, possible, cleared) = (known.Labelled(Label.Likely), known.Labelled(Label.Possible), known.Labelled(Label.Cleared));
         var next = WhatNext.For(known.State, wording);

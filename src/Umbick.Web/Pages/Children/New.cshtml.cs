@@ -16,18 +16,18 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
     public string? Told { get; private set; }
 
     /// <summary>Who is on the caseload under this alias already; null where nobody is.</summary>
-    public Guid? There { get; private set; }
+    public ChildId? There { get; private set; }
 
     public void OnGet()
     {
     }
 
     /// <summary>The id of the child that this page would add: sending it twice adds one.</summary>
-    public Guid NewId { get; private set; } = Guid.CreateVersion7();
+    public ChildId NewId { get; private set; } = new(Guid.CreateVersion7());
 
-    public async Task<IActionResult> OnPost(Guid? id, string? alias, Stage stage)
+    public async Task<IActionResult> OnPost(ChildId? id, string? alias, Stage stage)
     {
-        if (id is { } made && made != Guid.Empty) NewId = made;
+        if (id is { } made && made != default) NewId = made;
         Alias = (alias ?? "").Trim();
         Told = Umbick.Casework.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
         if (Told is not null) return Refused();

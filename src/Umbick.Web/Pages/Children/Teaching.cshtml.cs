@@ -24,13 +24,13 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
 
     private Guid School => User.Teacher().School;
 
-    public async Task<IActionResult> OnGet(Guid id, bool kept)
+    public async Task<IActionResult> OnGet(ChildId id, bool kept)
     {
         Kept = kept;
         return await Shown(id);
     }
 
-    public async Task<IActionResult> OnPost(Guid id, Stage stage, string[] met)
+    public async Task<IActionResult> OnPost(ChildId id, Stage stage, string[] met)
     {
         if (!Enum.IsDefined(stage)) return BadRequest();
         var known = ClockTasks.Plain.Select(task => task.Id).Intersect(met).ToList();
@@ -40,7 +40,7 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
         return taught == 0 ? NotFound() : Redirect($"/children/{id}/teaching?kept=true");
     }
 
-    public async Task<IActionResult> OnPostRename(Guid id, string? alias)
+    public async Task<IActionResult> OnPostRename(ChildId id, string? alias)
     {
         Typed = (alias ?? "").Trim();
         Told = Alias.Fault(Typed);
@@ -54,13 +54,13 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
         return await Shown(id);
     }
 
-    public async Task<IActionResult> OnPostCaseload(Guid id, bool on)
+    public async Task<IActionResult> OnPostCaseload(ChildId id, bool on)
     {
         var changed = await database.InSchool(School, connection => Store.Children.TakeIn(connection, id, on), HttpContext.RequestAborted);
         return changed == 0 ? NotFound() : Redirect(on ? $"/children/{id}" : "/children");
     }
 
-    private async Task<IActionResult> Shown(Guid id)
+    private async Task<IActionResult> Shown(ChildId id)
     {
         if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
         Child = child;

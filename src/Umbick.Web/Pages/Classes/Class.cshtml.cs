@@ -13,7 +13,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
     public ScreenedClass Class { get; private set; } = null!;
 
     /// <summary>The codes that were just made, by sitting.</summary>
-    public IReadOnlyDictionary<Guid, string> CodeOf { get; private set; } = new Dictionary<Guid, string>();
+    public IReadOnlyDictionary<SittingId, string> CodeOf { get; private set; } = new Dictionary<SittingId, string>();
 
     public IEnumerable<IGrouping<ScreeningGroup, ScreenedChild>> Groups => Class.Children.OrderBy(child => child.Result.Group).GroupBy(child => child.Result.Group);
 
@@ -40,7 +40,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 
-    public async Task<IActionResult> OnPostTakeIn(Guid id, Guid child)
+    public async Task<IActionResult> OnPostTakeIn(Guid id, ChildId child)
     {
         var taken = await database.InSchool(User.Teacher().School, connection => Store.Children.TakeIn(connection, child, onCaseload: true), HttpContext.RequestAborted);
         if (taken == 0) return NotFound();
@@ -57,7 +57,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
             school,
             async connection =>
             {
-                var codes = new Dictionary<Guid, string>();
+                var codes = new Dictionary<SittingId, string>();
                 foreach (var sitting in Class.Children.Select(child => child.Sitting.Sitting).Where(sitting => sitting.EndedAt is null))
                     codes[sitting.Id] = await Store.Codes.Make(connection, sitting.Id, clock.GetUtcNow().UtcDateTime);
                 return codes;

@@ -44,7 +44,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     }
 
     /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
-    public async Task<IActionResult> OnPostCell(Guid id, Guid sitting, AnswerSent sent, string? raw)
+    public async Task<IActionResult> OnPostCell(Guid id, SittingId sitting, AnswerSent sent, string? raw)
     {
         var text = AnswerSent.Text(raw);
         if (sent.Id is not { } answer) return BadRequest();
@@ -97,7 +97,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
         return Partial("_Told", told);
     }
 
-    private Task<Submitted> Enter(Guid sitting, Submission submission) =>
+    private Task<Submitted> Enter(SittingId sitting, Submission submission) =>
         database.InSchool(School, connection => screen.Enter(connection, sitting, submission, User.Teacher().Person), HttpContext.RequestAborted);
 
     private async Task<bool> Load(Guid id)

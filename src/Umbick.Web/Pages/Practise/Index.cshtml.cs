@@ -12,7 +12,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 {
     private const int MostDone = 60;
 
-    private Dictionary<Guid, Wording> _wordings = [];
+    private Dictionary<ChildId, Wording> _wordings = [];
 
     public IReadOnlyList<AssignedSet> Waiting { get; private set; } = [];
 
@@ -21,7 +21,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     public IReadOnlyList<(CaseloadRow Child, Pattern Pattern)> Wanted { get; private set; } = [];
 
     /// <summary>How a child's times are said: theirs, or the school's once they have left the caseload.</summary>
-    public Wording WordingOf(Guid child) => _wordings.GetValueOrDefault(child, here.Wording);
+    public Wording WordingOf(ChildId child) => _wordings.GetValueOrDefault(child, here.Wording);
 
     public Task OnGet() => database.InSchool(
         User.Teacher().School,

@@ -22,7 +22,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     /// <summary>How long a line runs beside a question, in seconds, where the set is for reading at ease.</summary>
     public double LineSeconds => Fluency.LineFor(Record.Fluency);
 
-    public async Task<IActionResult> OnGet(Guid child, string? pattern, int seed = 1)
+    public async Task<IActionResult> OnGet(ChildId child, string? pattern, int seed = 1)
     {
         if (!TryFind(pattern, out var found)) return NotFound();
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
@@ -32,11 +32,11 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         return Page();
     }
 
-    public async Task<IActionResult> OnPost(Guid child, string? pattern, int seed, Guid? set)
+    public async Task<IActionResult> OnPost(ChildId child, string? pattern, int seed, SetId? set)
     {
         if (!TryFind(pattern, out var found)) return NotFound();
         var (school, person) = User.Teacher();
-        var given = await database.InSchool<Guid?>(
+        var given = await database.InSchool<SetId?>(
             school,
             async connection =>
             {
@@ -46,7 +46,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
                 if (set is { } made && await Sets.Find(connection, made) is not null) return made;
                 // A set that still waits is the one: pressing twice must not make two.
                 if (record.Child.OpenSet is { } open) return open;
-                return (await practising.Assign(connection, record, found, seed, person, set is { } id && id != Guid.Empty ? id : null)).Set;
+                return (await practising.Assign(connection, record, found, seed, person, set is { } id && id != default ? id : null)).Set;
             },
             HttpContext.RequestAborted);
         return given is null ? NotFound() : Redirect($"/practise/{given}");

@@ -24,7 +24,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     /// <summary>The same on the day before that had any.</summary>
     public Fluency? SecondsBefore { get; private set; }
 
-    public async Task<IActionResult> OnGet(Guid id)
+    public async Task<IActionResult> OnGet(SetId id)
     {
         var found = await database.InSchool(
             User.Teacher().School,
@@ -49,7 +49,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     }
 
     /// <summary>Drops this device to the child's sitting: the teacher's own cookie goes.</summary>
-    public async Task<IActionResult> OnPost(Guid id)
+    public async Task<IActionResult> OnPost(SetId id)
     {
         var school = User.Teacher().School;
         var set = await database.InSchool(school, connection => Sets.Find(connection, id), HttpContext.RequestAborted);

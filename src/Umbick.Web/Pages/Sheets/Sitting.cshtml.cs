@@ -12,7 +12,7 @@ public sealed class SittingModel(Database database, RequestPreferences here) : P
 {
     public SheetView View { get; private set; } = null!;
 
-    public async Task<IActionResult> OnGet(Guid id)
+    public async Task<IActionResult> OnGet(SittingId id)
     {
         var found = await database.InSchool(
             User.Teacher().School,

@@ -48,6 +48,7 @@ globalThis.Notices = (() => {
       bar().replaceChildren(...parts);
       bar().dataset.shown = shown;
     }
+    bar().dataset.waiting = waiting.length;
     bar().hidden = parts.length === 0;
   }
 
