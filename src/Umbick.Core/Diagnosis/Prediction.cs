@@ -134,10 +134,10 @@ public sealed class Prediction
             AnswerForm.Hands when Item.Right is PlacedAnswer right =>
                 Rounded(right.Hour is null ? null : Placed(reading).Hour, right.Minute is null ? null : Placed(reading).Minute),
             AnswerForm.Words => new WordsAnswer(reading.Spoken ?? SpokenTime.Of(reading.Time)),
-            AnswerForm.Hour => new DigitalAnswer(reading.Hour, null, 0),
-            AnswerForm.Minutes => new DigitalAnswer(null, reading.Minutes, 2),
+            AnswerForm.Hour => new DigitalAnswer(reading.Hour.Value, null, 0),
+            AnswerForm.Minutes => new DigitalAnswer(null, reading.Minutes.Value, 2),
             AnswerForm.Places => PlacesAnswer.Of(reading.HourPointer, reading.MinutePointer),
-            _ => reading.Figures ?? new DigitalAnswer(reading.Hour, reading.Minutes, 2),
+            _ => reading.Figures ?? new DigitalAnswer(reading.Hour.Value, reading.Minutes.Value, 2),
         };
     }
 

@@ -6,9 +6,9 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>Stands in a prediction for 'any answer that is wrong at one step and right at the others'.</summary>
 /// <param name="At">The step that is taken some other way.</param>
-/// <param name="Hour">The hour that comes out, 1 to 12, or <see cref="PartialReading.AnyWrong"/>.</param>
-/// <param name="Minutes">The minutes that come out, or <see cref="PartialReading.AnyWrong"/>.</param>
-internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
+/// <param name="Hour">The hour that comes out.</param>
+/// <param name="Minutes">The minutes that come out.</param>
+internal sealed record SomeOtherAnswer(Step At, StepResult Hour, StepResult Minutes) : Answer
 {
     public override string Short(Wording wording) => "some other answer";
 
@@ -22,14 +22,8 @@ internal sealed record SomeOtherAnswer(Step At, int Hour, int Minutes) : Answer
         _ => 0,
     };
 
-    private double ChanceOfRead(ClockTime right, ClockTime given)
-    {
-        var hourFits = Hour == PartialReading.AnyWrong ? given.Hour != right.Hour : given.Hour == Hour;
-        var minutesFit = Minutes == PartialReading.AnyWrong ? given.Minute != right.Minute : given.Minute == Minutes;
-        return hourFits && minutesFit
-            ? (Hour == PartialReading.AnyWrong ? 1 / ModelParameters.WrongHours : 1) * (Minutes == PartialReading.AnyWrong ? 1 / ModelParameters.WrongMinutes : 1)
-            : 0;
-    }
+    private double ChanceOfRead(ClockTime right, ClockTime given) =>
+        Hour.ChanceOf(given.Hour, right.Hour, ModelParameters.WrongHours) * Minutes.ChanceOf(given.Minute, right.Minute, ModelParameters.WrongMinutes);
 
     private static double ChanceOfTurned(ClockTime right, ClockTime given)
     {

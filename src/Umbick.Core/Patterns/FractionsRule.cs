@@ -10,7 +10,7 @@ public sealed class FractionsRule(Func<int, int, SpokenTime, SpokenTime> say, Fu
 {
     /// <inheritdoc/>
     public override void Read(in PartialReading reading, double share, PartialReadings after) => after.Add(
-        reading is { OtherAt: null, Spoken: { } spoken } ? reading with { Spoken = say(reading.Hour, reading.Minutes, spoken) } : reading, share);
+        reading is { OtherAt: null, Spoken: { } spoken } ? reading with { Spoken = say(reading.Hour.Value, reading.Minutes.Value, spoken) } : reading, share);
 
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after) =>

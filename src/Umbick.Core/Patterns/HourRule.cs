@@ -25,12 +25,7 @@ public sealed class HourRule(Func<double, IReadOnlyList<Weighted<int>>> read) : 
     /// <summary>The hand goes where their own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        if (reading.Hour == PartialReading.AnyWrong)
-        {
-            after.Add(reading, share);
-            return;
-        }
-        foreach (var place in _places.GetOrAdd((reading.Hour, Math.Abs(reading.HourHandOffset)), PlacesFor))
+        foreach (var place in _places.GetOrAdd((reading.Hour.Value, Math.Abs(reading.HourHandOffset)), PlacesFor))
         {
             after.Add(
                 reading with { Placed = HandPositions.Wrapped(place.Value + reading.HourHandOffset, reading.Placed.Minute), Hour = 0, HourHandOffset = 0 },

@@ -34,7 +34,7 @@ public sealed class MinutesRule : StepRule
     {
         foreach (var minutes in _reads[Index(reading.MinutePointer, HourRule.IsBetween(reading.HourPointer))])
         {
-            var hour = reading.Hour == PartialReading.AnyWrong ? reading.Hour : Hours.Named(reading.Hour + minutes.Value.HoursOn);
+            var hour = reading.Hour.IsAnyWrong ? reading.Hour : Hours.Named(reading.Hour.Value + minutes.Value.HoursOn);
             after.Add(reading with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
         }
     }
@@ -42,7 +42,7 @@ public sealed class MinutesRule : StepRule
     /// <summary>The hand goes where their own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        foreach (var place in _places[Index(reading.Minutes, HourRule.IsBetween(reading.HourPointer))])
+        foreach (var place in _places[Index(reading.Minutes.Value, HourRule.IsBetween(reading.HourPointer))])
             after.Add(reading with { Placed = reading.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 }, share * place.Weight);
     }
 

@@ -10,20 +10,17 @@ namespace Umbick.Core.Patterns;
 /// <param name="Time">The time the question is about.</param>
 public readonly record struct PartialReading(ClockTime Time)
 {
-    /// <summary>Stands for 'any but the right one' where somebody reads in a way nobody has listed.</summary>
-    public const int AnyWrong = -1;
-
     /// <summary>Where the hand taken for the hour hand points, 0 ≤ x &lt; 12 hours.</summary>
     public double HourPointer { get; init; }
 
     /// <summary>The tick that the hand taken for the minute hand is read at, 0 to 59.</summary>
     public int MinutePointer { get; init; }
 
-    /// <summary>The hour arrived at, 1 to 12, or <see cref="AnyWrong"/>.</summary>
-    public int Hour { get; init; }
+    /// <summary>The hour arrived at.</summary>
+    public StepResult Hour { get; init; }
 
-    /// <summary>The minutes arrived at (a muddled count can pass 59), or <see cref="AnyWrong"/>.</summary>
-    public int Minutes { get; init; }
+    /// <summary>The minutes arrived at.</summary>
+    public StepResult Minutes { get; init; }
 
     /// <summary>The words arrived at or heard; null where there are none yet.</summary>
     public SpokenTime? Spoken { get; init; }

@@ -37,10 +37,10 @@ public sealed class PastOrToRule(
             after.Add(reading, share);
             return;
         }
-        var coming = Hours.After(reading.Time.Hour);
-        var byAccident = reading.Hour == coming && reading.Minutes is > 30 and < 60 ? ModelParameters.PastOrToByAccident : 0;
-        foreach (var words in _said.GetOrAdd((reading.Hour, reading.Minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(reading with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
-        if (byAccident > 0) after.Add(reading with { Spoken = new SpokenTime(SpokenForm.To, 60 - reading.Minutes, coming) }, share * byAccident);
+        var (hour, minutes, coming) = (reading.Hour.Value, reading.Minutes.Value, Hours.After(reading.Time.Hour));
+        var byAccident = hour == coming && minutes is > 30 and < 60 ? ModelParameters.PastOrToByAccident : 0;
+        foreach (var words in _said.GetOrAdd((hour, minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(reading with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
+        if (byAccident > 0) after.Add(reading with { Spoken = new SpokenTime(SpokenForm.To, 60 - minutes, coming) }, share * byAccident);
     }
 
     /// <inheritdoc/>

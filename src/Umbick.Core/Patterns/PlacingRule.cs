@@ -8,5 +8,5 @@ public sealed class PlacingRule(Func<int, double> offset) : StepRule(Step.Placin
 {
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
-        after.Add(reading with { HourHandOffset = offset(reading.Minutes == PartialReading.AnyWrong ? reading.Time.Minute : reading.Minutes) }, share);
+        after.Add(reading with { HourHandOffset = offset(reading.Minutes.IsAnyWrong ? reading.Time.Minute : reading.Minutes.Value) }, share);
 }

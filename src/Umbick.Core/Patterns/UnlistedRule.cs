@@ -16,8 +16,8 @@ public sealed class UnlistedRule(Step step) : StepRule(step)
 
     private PartialReading Marked(PartialReading reading) => Step switch
     {
-        Step.Hour => reading with { Hour = PartialReading.AnyWrong, OtherAt = Step },
-        Step.Minutes => reading with { Minutes = PartialReading.AnyWrong, OtherAt = reading.OtherAt ?? Step },
+        Step.Hour => reading with { Hour = StepResult.AnyWrong, OtherAt = Step },
+        Step.Minutes => reading with { Minutes = StepResult.AnyWrong, OtherAt = reading.OtherAt ?? Step },
         _ => reading with { OtherAt = reading.OtherAt ?? Step },
     };
 }
