@@ -7,52 +7,6 @@ namespace Umbick.Store;
 /// <summary>A child, by alias.</summary>
 public sealed record Child(ChildId Id, string Alias, Stage Stage);
 
-/// <summary>A child on the caseload, with what is waiting.</summary>
-public sealed class CaseloadRow
-{
-    public ChildId Id { get; init; }
-
-    public string Alias { get; init; } = "";
-
-    public Stage Stage { get; init; }
-
-    /// <summary>How many sittings were answered and are over.</summary>
-    public int Sittings { get; init; }
-
-    /// <summary>The day of the latest sitting in which anything was answered.</summary>
-    public DateOnly? LastSeen { get; init; }
-
-    public SittingId? OpenAsking { get; init; }
-
-    public SetId? OpenSet { get; init; }
-
-    public bool PractisedSinceAsked { get; init; }
-
-    /// <summary>Whether the child is on the caseload; else only on a screened class's list.</summary>
-    public bool OnCaseload { get; init; }
-
-    /// <summary>The ids of the tasks that the child has met; null: those of the stage.</summary>
-    public string[]? TasksMet { get; init; }
-
-    /// <summary>What is chosen for this child alone, as it stands in the row.</summary>
-    public string SettingsText { get; init; } = "{}";
-
-    /// <summary>What the school has chosen, as it stands in the row.</summary>
-    public string SchoolSettingsText { get; init; } = "{}";
-
-    /// <summary>How clocks are taught, said and drawn for this child.</summary>
-    public TeachingPreferences Preferences => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
-
-    /// <summary>The last finished sitting: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
-    public SittingId? LastSitting { get; init; }
-
-    /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>
-    public string? ConcludedFrom { get; init; }
-
-    /// <summary>The number of the latest answer; 0 where there is none.</summary>
-    public long LatestAnswer { get; init; }
-}
-
 /// <summary>Children of a school.</summary>
 public static class Children
 {

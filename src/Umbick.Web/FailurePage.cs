@@ -9,7 +9,7 @@ namespace Umbick.Web;
 /// </summary>
 public static class FailurePage
 {
-    private const string Told = "Something went wrong here. Every answer that was taken is kept.";
+    private const string Sentence = "Something went wrong here. Every answer that was taken is kept.";
 
     private const string Page = $"""
         <!doctype html>
@@ -27,6 +27,6 @@ public static class FailurePage
         var scripted = context.Request.IsScripted();
         context.Response.StatusCode = StatusCodes.Status500InternalServerError;
         context.Response.ContentType = $"{(scripted ? MediaTypeNames.Text.Plain : MediaTypeNames.Text.Html)}; charset=utf-8";
-        return context.Response.WriteAsync(scripted ? Told : Page);
+        return context.Response.WriteAsync(scripted ? Sentence : Page);
     });
 }

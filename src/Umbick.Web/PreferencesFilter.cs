@@ -6,7 +6,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web;
 
 /// <summary>Reads the school's manner where a teacher's request begins; a page that is a child's puts theirs in its place.</summary>
-public sealed class PreferencesFilter(Database database, RequestPreferences here, TimeProvider clock) : IAsyncPageFilter
+public sealed class PreferencesFilter(Database database, RequestPreferences preferences, TimeProvider clock) : IAsyncPageFilter
 {
     public Task OnPageHandlerSelectionAsync(PageHandlerSelectedContext context) => Task.CompletedTask;
 
@@ -16,7 +16,7 @@ public sealed class PreferencesFilter(Database database, RequestPreferences here
         {
             var school = context.HttpContext.User.Teacher().School;
             var ways = await database.InSchool(school, connection => Schools.SettingsAndDay(connection, clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
-            (here.Teaching, here.TimeZone, here.Today) = (new TeachingPreferences(ways.Settings), ways.TimeZone, ways.Today);
+            (preferences.Teaching, preferences.TimeZone, preferences.Today) = (new TeachingPreferences(ways.Settings), ways.TimeZone, ways.Today);
         }
         await next();
     }

@@ -250,7 +250,7 @@ public sealed class AssessingTests
         var given = answers.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => one.Split('='))
             .Select(one => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one[0])!.Value), AnswerParser.Parse(one[1]), AnswerMode.Written)).ToList();
         var belief = new Belief(Model);
-        var observed = Observed.All(Model, given);
+        var observed = ObservedAnswer.All(Model, given);
         foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Update(observation);
         var right = given.Count(one => Scoring.IsRight(one.Item, one.Answer, one.Mode, Stage.EveryMinute));
         var result = ScreeningResult.Of(8, given.Count, right, Conclusion.Of(Model, belief, observed));

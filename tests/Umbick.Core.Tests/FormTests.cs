@@ -112,6 +112,6 @@ public sealed class FormTests
             new Item(ClockTasks.ReadDigital, ClockTime.TryParse(parts[0])!.Value), AnswerParser.Parse(parts[1]), AnswerMode.Said)).ToList();
         var belief = new Belief(Model);
         foreach (var answer in given) belief.Update(answer);
-        return StopRules.After(Model, belief, Observed.All(Model, given), ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital]), 12);
+        return StopRules.After(Model, belief, ObservedAnswer.All(Model, given), ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital]), 12);
     }
 }

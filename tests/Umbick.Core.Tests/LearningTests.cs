@@ -155,7 +155,7 @@ public sealed class LearningTests
         return belief;
     }
 
-    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
+    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), ObservedAnswer.All(Model, answers));
 
     private static ItemAnswer Said(string shown, string answer) =>
         new(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(answer), AnswerMode.Said);

@@ -92,7 +92,7 @@ public sealed class ModelTests
         ItemAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"), Said("8:10", "10 past 10")];
         var belief = new Belief(model);
         foreach (var answer in answers) belief.Update(answer);
-        Assert.Equal([entry], Conclusion.Of(model, belief, Observed.All(model, answers)).Likely.Select(finding => finding.Pattern));
+        Assert.Equal([entry], Conclusion.Of(model, belief, ObservedAnswer.All(model, answers)).Likely.Select(finding => finding.Pattern));
         Assert.Equal([entry], new Explainer(model).Explain(answers[0]).Explanations[0].Patterns);
         Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), one => one.Pattern == entry && one.Telling == 5);
         // Without it, the same answers are read some other way, and called nothing.
@@ -244,7 +244,7 @@ public sealed class ModelTests
             belief.Update(answer);
             given.Add(answer);
         }
-        return Conclusion.Of(Model, belief, Observed.All(Model, given));
+        return Conclusion.Of(Model, belief, ObservedAnswer.All(Model, given));
     }
 
     private static Item Item(ClockTask task, string time) => new(task, ClockTime.TryParse(time)!.Value);
@@ -259,5 +259,5 @@ public sealed class ModelTests
         return belief;
     }
 
-    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), Observed.All(Model, answers));
+    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), ObservedAnswer.All(Model, answers));
 }

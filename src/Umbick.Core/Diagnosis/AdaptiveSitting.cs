@@ -11,14 +11,14 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
 {
     private readonly ItemChooser _chooser = new(model, seed);
     private readonly List<Item> _asked = [];
-    private readonly List<Observed> _answers = [];
+    private readonly List<ObservedAnswer> _answers = [];
     private int _right;
 
     /// <summary>What is believed now.</summary>
     public Belief Belief => belief;
 
     /// <summary>The answers so far, held against the model.</summary>
-    public IReadOnlyList<Observed> Answers => _answers;
+    public IReadOnlyList<ObservedAnswer> Answers => _answers;
 
     /// <summary>The item that tells most now; null where everything has been asked.</summary>
     public NextItem? Next() => _chooser.Next(belief, _answers, bank, _asked, _right);
@@ -26,7 +26,7 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
     /// <summary>Takes the answer to an item.</summary>
     public void Take(ItemAnswer given)
     {
-        var observed = new Observed(given, model.Observe(given));
+        var observed = new ObservedAnswer(given, model.Observe(given));
         foreach (var observation in observed.Observations) belief.Update(observation);
         _answers.Add(observed);
         _asked.Add(given.Item);

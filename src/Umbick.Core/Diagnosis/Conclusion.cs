@@ -46,7 +46,7 @@ public sealed record Conclusion(
     /// <param name="belief">The belief.</param>
     /// <param name="answers">Every answer up to now.</param>
     /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed then.</param>
-    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, Conclusion? before = null)
+    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null)
     {
         var findings = model.Patterns
             .Select(pattern => (Pattern: pattern, Belief: belief.ProbabilityOf(pattern)))
@@ -73,7 +73,7 @@ public sealed record Conclusion(
         _ => Label.Unlikely,
     };
 
-    private static IEnumerable<int> UnexplainedAmong(Belief belief, IReadOnlyList<Observed> answers, int from)
+    private static IEnumerable<int> UnexplainedAmong(Belief belief, IReadOnlyList<ObservedAnswer> answers, int from)
     {
         for (var index = from; index < answers.Count; index++)
         {

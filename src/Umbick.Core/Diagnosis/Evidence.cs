@@ -56,7 +56,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     public int Right => Answers.Count(answer => answer.Outcome == TellingOutcome.Right);
 
     /// <summary>Gathers the evidence for a pattern, in the light of the best-supported procedure that holds it.</summary>
-    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<Observed> answers)
+    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
     {
         var space = model.Space;
         var with = belief.Best(pattern);
@@ -94,9 +94,9 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
 /// <summary>An answer with the readings of a clock that lie in it.</summary>
 /// <param name="Given">The answer.</param>
 /// <param name="Observations">Its readings, held against the model; none where it says nothing.</param>
-public sealed record Observed(ItemAnswer Given, IReadOnlyList<Observation> Observations)
+public sealed record ObservedAnswer(ItemAnswer Given, IReadOnlyList<Observation> Observations)
 {
     /// <summary>Holds answers against the model.</summary>
-    public static IReadOnlyList<Observed> All(ReadingModel model, IEnumerable<ItemAnswer> answers) =>
-        [.. answers.Select(given => new Observed(given, model.Observe(given)))];
+    public static IReadOnlyList<ObservedAnswer> All(ReadingModel model, IEnumerable<ItemAnswer> answers) =>
+        [.. answers.Select(given => new ObservedAnswer(given, model.Observe(given)))];
 }

@@ -24,7 +24,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <param name="asked">The items asked in this sitting, in order.</param>
     /// <param name="right">How many of those came out right.</param>
     /// <param name="last">Whether it is the last: a sitting ends on one that will very likely come right.</param>
-    public NextItem? Next(Belief belief, IReadOnlyList<Observed> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, bool last = false) =>
+    public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, bool last = false) =>
         last ? Close(belief, bank, asked) : Choose(belief, bank, asked, right, UnconfirmedPattern.After(model, belief, observed));
 
     /// <summary>The best next item, or null where everything has been asked.</summary>

@@ -28,12 +28,12 @@ public sealed class ItemMaker(ReadingModel model)
         if (task.Stimulus == Stimulus.Text && task.Order.Count == 0) throw new ArgumentException($"{task.Id} is not about a time.", nameof(task));
         return task.Id switch
         {
-            "choose-time" or "choose-clock" => _distractors.With(item, Choices, seed),
-            "choose-names" => Named(item, seed),
-            "match" => item with { Clocks = Joined(time, stage, seed), Choices = Times(Joined(time, stage, seed), seed) },
-            "judge" => item with { Claim = seed % 2 == 0 ? DigitalAnswer.Of(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
-            "repair-clock" => item with { Claim = Impossible(time, seed) },
-            "full-turn" => item with { Move = seed % 2 == 0 || !stage.Has(time.Plus(30).Minute) ? 60 : 30 },
+            TaskIds.ChooseTime or TaskIds.ChooseClock => _distractors.With(item, Choices, seed),
+            TaskIds.ChooseNames => Named(item, seed),
+            TaskIds.Match => item with { Clocks = Joined(time, stage, seed), Choices = Times(Joined(time, stage, seed), seed) },
+            TaskIds.Judge => item with { Claim = seed % 2 == 0 ? DigitalAnswer.Of(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
+            TaskIds.RepairClock => item with { Claim = Impossible(time, seed) },
+            TaskIds.FullTurn => item with { Move = seed % 2 == 0 || !stage.Has(time.Plus(30).Minute) ? 60 : 30 },
             _ => item,
         };
     }

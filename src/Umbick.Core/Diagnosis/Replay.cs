@@ -1,23 +1,6 @@
-using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
-
-/// <summary>One sitting's answers, in the order in which they were given.</summary>
-/// <param name="Day">The day of the sitting.</param>
-/// <param name="Answers">The answers that stand: one put right later stands in its corrected form.</param>
-/// <param name="Practised">The steps that this sitting practised; none where it only asked.</param>
-public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<ItemAnswer> Answers, IReadOnlyCollection<Step> Practised)
-{
-    /// <summary>
-    /// What these answers are known by: two that have the same id hold the same answers and words, so that a replay may go on from where it
-    /// had got to. Null where nothing is to be remembered.
-    /// </summary>
-    public string? Id { get; init; }
-
-    /// <summary>What the teacher said of patterns in or after this sitting, and has not taken back.</summary>
-    public IReadOnlyList<TeacherWord> Words { get; init; } = [];
-}
 
 /// <summary>The teacher's own word on a pattern: evidence too, shown as theirs.</summary>
 /// <param name="Pattern">The pattern.</param>
@@ -56,7 +39,7 @@ public sealed class Replay
     public IReadOnlyList<(int Sitting, ItemAnswer Given)> Answers { get; }
 
     /// <summary>The same answers held against the model.</summary>
-    public IReadOnlyList<Observed> Observed { get; }
+    public IReadOnlyList<ObservedAnswer> Observed { get; }
 
     /// <summary>The place in <see cref="Answers"/> at which the latest sitting begins.</summary>
     public int LatestFrom => Answers.Count(answer => answer.Sitting < Answers[^1].Sitting);

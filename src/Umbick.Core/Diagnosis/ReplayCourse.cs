@@ -26,7 +26,7 @@ internal sealed class ReplayCourse
 
     public List<(int Sitting, ItemAnswer Given)> Answers { get; }
 
-    public List<Observed> Observed { get; }
+    public List<ObservedAnswer> Observed { get; }
 
     public List<AfterSitting> After { get; }
 
@@ -53,7 +53,7 @@ internal sealed class ReplayCourse
         foreach (var given in sitting.Answers)
         {
             Answers.Add((place, given));
-            Observed.Add(new Observed(given, _model.Observe(given)));
+            Observed.Add(new ObservedAnswer(given, _model.Observe(given)));
             foreach (var observation in Observed[^1].Observations) Belief.Update(observation);
         }
         foreach (var word in sitting.Words) Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);

@@ -28,7 +28,7 @@ public static class StopRules
     /// <param name="answers">The answers of this sitting, in order.</param>
     /// <param name="bank">The items that may be asked: what none of them could show is not waited for.</param>
     /// <param name="length">The length that was asked for.</param>
-    public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank, int length)
+    public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank, int length)
     {
         if (answers.Count >= length) return StopReason.Length;
         if (HasGivenUp(answers.Select(answer => answer.Given.Answer))) return StopReason.NoAnswers;
@@ -43,7 +43,7 @@ public static class StopRules
         return last.Count == ModelParameters.NoAnswersInARow && last.TrueForAll(answer => answer is NoAnswer or DontKnow);
     }
 
-    private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers, IReadOnlyList<Item> bank)
+    private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank)
     {
         var hidden = model.Patterns.Where(pattern => !bank.Any(item => model.IsTelling(pattern, item))).ToHashSet();
         foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct())

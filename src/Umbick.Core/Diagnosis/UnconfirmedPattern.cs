@@ -8,7 +8,7 @@ namespace Umbick.Core.Diagnosis;
 public sealed record UnconfirmedPattern(Pattern Pattern, IReadOnlyList<int> Seen)
 {
     /// <summary>The patterns that are believed after these answers, and cannot be called yet.</summary>
-    public static IReadOnlyList<UnconfirmedPattern> After(ReadingModel model, Belief belief, IReadOnlyList<Observed> answers)
+    public static IReadOnlyList<UnconfirmedPattern> After(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
     {
         var wanting = new List<UnconfirmedPattern>();
         foreach (var pattern in model.Patterns)

@@ -12,7 +12,7 @@ public static class ClockLetters
     public static IReadOnlyList<ClockTime> Clocks(Item item) => item switch
     {
         { Clocks.Count: > 0 } => item.Clocks,
-        { Task.Id: "choose-clock" } => [.. item.Choices.Select(choice => choice.Meaning).OfType<ClockTime>()],
+        { Task.Id: TaskIds.ChooseClock } => [.. item.Choices.Select(choice => choice.Meaning).OfType<ClockTime>()],
         _ => [],
     };
 

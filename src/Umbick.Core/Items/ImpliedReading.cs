@@ -15,15 +15,15 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
     /// </summary>
     public static IReadOnlyList<ImpliedReading> In(Item item, Answer answer, AnswerMode mode) => item.Task.Id switch
     {
-        "judge" when answer is SaidRight && item.Claim is not null => [Of(item.Time, item.Claim, AnswerMode.Said)],
-        "judge" => [Of(item.Time, answer, AnswerMode.Said)],
-        "read-digital" or "read-words" => [Of(item.Time, answer is SaidRight ? item.Right : answer, mode)],
-        "choose-time" => [Of(item.Time, answer, AnswerMode.Chosen, item.Choices)],
-        "choose-names" => answer is SeveralAnswer several ? [.. several.Chosen.Select(one => Of(item.Time, one, AnswerMode.Chosen, item.Choices))] : [],
-        "match" => answer is PairsAnswer pairs ? InPairs(pairs) : [],
-        "full-turn" => answer.Meaning is { } then ? [Of(item.Time, DigitalAnswer.Of(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
-        "repair-clock" => Repaired(item, answer),
-        "infer-minute-hand" => [new ImpliedReading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
+        TaskIds.Judge when answer is SaidRight && item.Claim is not null => [Of(item.Time, item.Claim, AnswerMode.Said)],
+        TaskIds.Judge => [Of(item.Time, answer, AnswerMode.Said)],
+        TaskIds.ReadDigital or TaskIds.ReadWords => [Of(item.Time, answer is SaidRight ? item.Right : answer, mode)],
+        TaskIds.ChooseTime => [Of(item.Time, answer, AnswerMode.Chosen, item.Choices)],
+        TaskIds.ChooseNames => answer is SeveralAnswer several ? [.. several.Chosen.Select(one => Of(item.Time, one, AnswerMode.Chosen, item.Choices))] : [],
+        TaskIds.Match => answer is PairsAnswer pairs ? InPairs(pairs) : [],
+        TaskIds.FullTurn => answer.Meaning is { } then ? [Of(item.Time, DigitalAnswer.Of(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
+        TaskIds.RepairClock => Repaired(item, answer),
+        TaskIds.InferMinuteHand => [new ImpliedReading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
         _ when mode == AnswerMode.Geared => answer is PlacedAnswer { Minute: { } minute }
             ? [new ImpliedReading(new Item(ClockTasks.PlaceMinuteHand, item.Time), new PlacedAnswer(null, minute), AnswerMode.Placed)]
             : [],

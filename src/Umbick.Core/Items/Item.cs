@@ -49,8 +49,8 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     public Answer Right => this switch
     {
         { OtherSkill: { } question } => new TextAnswer(question.Right),
-        { Task.Id: "full-turn" } => DigitalAnswer.Of(Time.Plus(Move)),
-        { Task.Id: "match" } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Of(clock)))]),
+        { Task.Id: TaskIds.FullTurn } => DigitalAnswer.Of(Time.Plus(Move)),
+        { Task.Id: TaskIds.Match } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Of(clock)))]),
         { Task.Form: AnswerForm.Several } => new SeveralAnswer([.. Choices.Where(choice => choice.Meaning == Time)]),
         { Task.Form: AnswerForm.Words } => new WordsAnswer(SpokenTime.Of(Time)),
         { Task.Form: AnswerForm.Hands } => Hands(),

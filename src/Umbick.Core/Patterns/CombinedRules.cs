@@ -1,6 +1,6 @@
 namespace Umbick.Core.Patterns;
 
-/// <summary>Two ways of one step that a child can have together, each where the other is silent.</summary>
+/// <summary>Two rules of one step that a child can have together, each where the other is silent.</summary>
 public sealed class CombinedRules(StepRule first, StepRule second) : StepRule(first.Step)
 {
     /// <inheritdoc/>

@@ -17,7 +17,7 @@ public sealed class MinutesRule : StepRule
     private readonly IReadOnlyList<Weighted<MinutesRead>>[] _reads;
     private readonly IReadOnlyList<Weighted<int>>[] _places;
 
-    /// <summary>Makes a way.</summary>
+    /// <summary>Makes a rule.</summary>
     /// <param name="read">From the tick the hand is at (0 to 59), and whether the hour hand is between two numerals, to the minutes.</param>
     public MinutesRule(Func<int, bool, IReadOnlyList<Weighted<MinutesRead>>> read) : base(Step.Minutes)
     {
@@ -26,7 +26,7 @@ public sealed class MinutesRule : StepRule
         _places = [.. Both(PlacesFor)];
     }
 
-    /// <summary>The same way, but o'clock, half and quarters are known as wholes and come out right.</summary>
+    /// <summary>The same rule, but o'clock, half and quarters are known as wholes and come out right.</summary>
     public MinutesRule WithBenchmarks() => new((tick, between) => tick % 15 == 0 ? [new(new(tick), 1)] : _read(tick, between));
 
     /// <inheritdoc/>

@@ -1,6 +1,4 @@
 using Umbick.Core.Clocks;
-using Umbick.Core.Diagnosis;
-using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Progress;
@@ -28,25 +26,6 @@ public enum NextStep
 
     /// <summary>Nothing is likely: look in again some weeks on.</summary>
     LookInAgain,
-}
-
-/// <summary>Where a child's case stands.</summary>
-/// <param name="Sittings">How many sittings there have been.</param>
-/// <param name="Likely">The patterns called likely, the one to practise first at the front.</param>
-/// <param name="Possible">The patterns that are possible.</param>
-/// <param name="AskingOpen">Whether a sitting was left in the middle.</param>
-/// <param name="SetOpen">Whether a set is assigned and not finished.</param>
-/// <param name="PractisedSinceAsked">Whether a set was finished since the last asking.</param>
-public sealed record CaseState(
-    int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked)
-{
-    /// <summary>Whether nothing is left to mend for now, so that what a child can do may be practised until it comes at ease.</summary>
-    /// <param name="stage">The last stage they have met.</param>
-    public bool IsReadyToReadAtEase(Stage stage) => stage >= Stage.OClock && Sittings > 0 && !SetOpen && Likely.Count == 0;
-
-    /// <summary>The patterns with these labels, in the order given.</summary>
-    public static IReadOnlyList<Pattern> Labelled(IEnumerable<(Pattern Pattern, Label Label)> patterns, Label label) =>
-        [.. patterns.Where(pattern => pattern.Label == label).Select(pattern => pattern.Pattern)];
 }
 
 /// <summary>One recommendation with its reason.</summary>

@@ -1,3 +1,5 @@
+using Umbick.Core.Items;
+
 namespace Umbick.Core.Simulation;
 
 /// <summary>
@@ -20,12 +22,12 @@ public static class SecondReading
     /// <exception cref="ArgumentException">The task is not one of the six.</exception>
     public static IReadOnlyList<Outcome> Answers(string task, int h, int m, IReadOnlySet<string> has, bool benchmarks) => task switch
     {
-        "read-digital" => Merge(Reads(h, m, has, benchmarks).Select(read => new Outcome(Write(read.Hour, read.Minutes, has), read.Share))),
-        "read-words" => Merge(Reads(h, m, has, benchmarks).SelectMany(read => Say(h, read, has))),
-        "digital-to-words" => Merge(Say(h, new Read(h, m, 1), has)),
-        "words-to-digital" => Heard(h, m, has) is var (hour, minutes) ? [new Outcome(Write(hour, minutes, has), 1)] : [],
-        "set-from-digital" => Merge(Set(h, m, h, m, has, benchmarks)),
-        "set-from-words" => Heard(h, m, has) is var (hour, minutes) ? Merge(Set(hour, minutes, h, m, has, benchmarks)) : [],
+        TaskIds.ReadDigital => Merge(Reads(h, m, has, benchmarks).Select(read => new Outcome(Write(read.Hour, read.Minutes, has), read.Share))),
+        TaskIds.ReadWords => Merge(Reads(h, m, has, benchmarks).SelectMany(read => Say(h, read, has))),
+        TaskIds.DigitalToWords => Merge(Say(h, new Read(h, m, 1), has)),
+        TaskIds.WordsToDigital => Heard(h, m, has) is var (hour, minutes) ? [new Outcome(Write(hour, minutes, has), 1)] : [],
+        TaskIds.SetFromDigital => Merge(Set(h, m, h, m, has, benchmarks)),
+        TaskIds.SetFromWords => Heard(h, m, has) is var (hour, minutes) ? Merge(Set(hour, minutes, h, m, has, benchmarks)) : [],
         _ => throw new ArgumentException($"'{task}' is not one of the six plain tasks.", nameof(task)),
     };
 

@@ -46,8 +46,8 @@ public static class FaceTold
 
     private static bool Touches(Item item, Step step) => (step, item.Task.Id) switch
     {
-        (Step.Hour, "minutes-only" or "set-minutes" or "place-minute-hand") => false,
-        (Step.Minutes, "hour-only" or "place-hour-hand") => false,
+        (Step.Hour, TaskIds.MinutesOnly or TaskIds.SetMinutes or TaskIds.PlaceMinuteHand) => false,
+        (Step.Minutes, TaskIds.HourOnly or TaskIds.PlaceHourHand) => false,
         _ => true,
     };
 

@@ -5,7 +5,7 @@ namespace Umbick.Web.Faces;
 
 /// <summary><c>&lt;clock-face of="…"/&gt;</c>: a face on a page.</summary>
 [HtmlTargetElement("clock-face", TagStructure = TagStructure.WithoutEndTag)]
-public sealed class FaceTagHelper(RequestPreferences here) : TagHelper
+public sealed class FaceTagHelper(RequestPreferences preferences) : TagHelper
 {
     /// <summary>The face to draw.</summary>
     public Face Of { get; set; } = new(FaceSize.Mini);
@@ -16,6 +16,6 @@ public sealed class FaceTagHelper(RequestPreferences here) : TagHelper
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
         output.TagName = null;
-        output.Content.SetHtmlContent(FaceSvg.Draw(Of, In ?? here.Teaching));
+        output.Content.SetHtmlContent(FaceSvg.Draw(Of, In ?? preferences.Teaching));
     }
 }

@@ -10,7 +10,7 @@ namespace Umbick.Web.Pages;
 [AllowAnonymous]
 public sealed class GoModel(Database database) : PageModel
 {
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     public string Typed { get; private set; } = "";
 
@@ -27,7 +27,7 @@ public sealed class GoModel(Database database) : PageModel
             await HttpContext.EnterChildMode(opened.School, opened.Sitting);
             return Redirect("/turn");
         }
-        Told = opened.Outcome == CodeOutcome.Wait
+        Message = opened.Outcome == CodeOutcome.Wait
             ? "Too many codes were tried. Wait ten minutes, then ask for a new one."
             : "That code does not open anything. Look again, or ask for a new one.";
         Response.StatusCode = StatusCodes.Status400BadRequest;

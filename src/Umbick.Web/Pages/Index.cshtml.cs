@@ -14,7 +14,7 @@ public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageMo
 {
     public bool IsDemo { get; private set; }
 
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     public string UserName { get; private set; } = "";
 
@@ -30,7 +30,7 @@ public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageMo
         var result = await signIn.PasswordSignInAsync(userName ?? "", password ?? "", isPersistent: false, lockoutOnFailure: true);
         if (result.Succeeded) return await Enter();
         UserName = userName ?? "";
-        Told = result.IsLockedOut
+        Message = result.IsLockedOut
             ? "Too many tries. Wait ten minutes, then try again."
             : "That name and password do not go together. Try again.";
         IsDemo = await demo.IsOpenTo(HttpContext);

@@ -19,10 +19,10 @@ public sealed record TurnInGroup(string Alias, SittingId Sitting, bool IsHere, b
 /// <param name="Ready">Wrong answers that stand ready.</param>
 /// <param name="Offer">A reason to stop now, which they may take or leave.</param>
 /// <param name="Group">The children who share the clock; none where they are alone.</param>
-/// <param name="Told">Something to tell the teacher; null where there is nothing.</param>
+/// <param name="Message">Something to tell the teacher; null where there is nothing.</param>
 /// <param name="Typed">What stands in the field.</param>
 public sealed record AskingView(
-    ChildRecord Record, SittingRecord Sitting, IReadOnlyList<ReadyAnswer> Ready, StopReason Offer, IReadOnlyList<TurnInGroup> Group, string? Told, string Typed)
+    ChildRecord Record, SittingRecord Sitting, IReadOnlyList<ReadyAnswer> Ready, StopReason Offer, IReadOnlyList<TurnInGroup> Group, string? Message, string Typed)
 {
     /// <summary>The code that opens this sitting on another device, just after it was made.</summary>
     public string? Code { get; init; }
@@ -81,8 +81,8 @@ public sealed record AskingView(
     public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
     {
         { OtherSkill.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
-        { Task.Id: "choose-clock" } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.Of(i)}"))],
-        { Task.Id: "choose-time" } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
+        { Task.Id: TaskIds.ChooseClock } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.Of(i)}"))],
+        { Task.Id: TaskIds.ChooseTime } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
         _ => [],
     };
 }

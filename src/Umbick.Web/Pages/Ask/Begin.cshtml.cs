@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
-public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
+public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -28,7 +28,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Child = record.Child;
-        here.Teaching = Child.Preferences;
+        preferences.Teaching = Child.Preferences;
         OffersPrerequisites = PrerequisiteCheckOffer.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }

@@ -22,7 +22,7 @@ public sealed class HowGiven
 }
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
-public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences here, TimeProvider clock) : PageModel
+public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public AskingView View { get; private set; } = null!;
 
@@ -45,7 +45,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
         if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
-        here.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
+        preferences.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         // The answer is to the item at its place, whatever is asked by now.
         var item = await Sittings.ItemAt(connection, id, sent.At);
         Response.Refused(answer);
@@ -56,13 +56,13 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         var spelled = ClockLetters.Spelled(item, text);
         var read = item.Read(spelled);
         if (read is AmbiguousHalf half)
-            return await Refuse(connection, id, text, $"“{text}” can be {here.Wording.Digital(half.Before)} or {here.Wording.Digital(half.After)}. Ask which is meant, and type that.");
+            return await Refuse(connection, id, text, $"“{text}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}. Ask which is meant, and type that.");
         if (read is Unread && sent.Confirmed != text)
         {
             Unreadable = text;
             return await Refuse(connection, id, text, $"“{text}” cannot be read as an answer to this. Put it right, or press Enter again to keep it just so.");
         }
-        var submission = sent.Submission(answer, spelled, Mode(given) ?? Asking.ModeOf(item, text), here.Teaching.Timed) with
+        var submission = sent.Submission(answer, spelled, Mode(given) ?? Asking.ModeOf(item, text), preferences.Teaching.Timed) with
         {
             First = first.Length == 0 ? null : first,
             Prompted = given.Prompted == "true",
@@ -154,15 +154,15 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return await Shown(connection, next);
     }
 
-    private async Task<bool> Show(SchoolConnection connection, SittingId id, string? told = null, string? typed = null)
+    private async Task<bool> Show(SchoolConnection connection, SittingId id, string? message = null, string? typed = null)
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        here.Teaching = record.Child.Preferences;
+        preferences.Teaching = record.Child.Preferences;
         var sittingHere = record.SittingsAsked.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
         var current = sittingHere.Questions.FirstOrDefault(question => question.Asked.Place == sitting.CurrentPlace);
         var ready = current is null ? [] : new ReadyAnswers(model).For(current.Asked.Item, current.Asked.Item.Task.Aloud, record.Replay.Belief);
-        View = new AskingView(record, sittingHere, ready, OfferIn(record, sittingHere), await Group(connection, sitting), told, typed ?? current?.Given?.Raw ?? "") { Unreadable = Unreadable };
+        View = new AskingView(record, sittingHere, ready, OfferIn(record, sittingHere), await Group(connection, sitting), message, typed ?? current?.Given?.Raw ?? "") { Unreadable = Unreadable };
         return true;
     }
 
@@ -173,12 +173,12 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return StopRules.After(model, record.Replay.Belief, [.. record.Replay.Observed.TakeLast(answered)], Asking.Bank(sitting.Sitting, record.Child), sitting.Sitting.Length);
     }
 
-    private static async Task<IReadOnlyList<TurnInGroup>> Group(SchoolConnection connection, Sitting here)
+    private static async Task<IReadOnlyList<TurnInGroup>> Group(SchoolConnection connection, Sitting current)
     {
-        if (here.Visit is not { } visit) return [];
+        if (current.Visit is not { } visit) return [];
         var sittings = await Sittings.OfVisit(connection, visit);
         var names = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(child => child.Id, child => child.Alias);
-        return [.. sittings.Select(sitting => new TurnInGroup(names[sitting.Child], sitting.Id, sitting.Id == here.Id, sitting.EndedAt is not null))];
+        return [.. sittings.Select(sitting => new TurnInGroup(names[sitting.Child], sitting.Id, sitting.Id == current.Id, sitting.EndedAt is not null))];
     }
 
     /// <summary>The part that changes, to a script; the page's own address, to a browser without one.</summary>
@@ -188,14 +188,14 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
         return await Show(connection, id) ? Partial("_Asking", View) : NotFound();
     }
 
-    private Task<IActionResult> Refuse(SchoolConnection connection, SittingId id, string typed, string told) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, told);
+    private Task<IActionResult> Refuse(SchoolConnection connection, SittingId id, string typed, string message) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, message);
 
-    private Task<IActionResult> Conflict(SchoolConnection connection, SittingId id, string told) => Answered(connection, id, StatusCodes.Status409Conflict, null, told);
+    private Task<IActionResult> Conflict(SchoolConnection connection, SittingId id, string message) => Answered(connection, id, StatusCodes.Status409Conflict, null, message);
 
-    private async Task<IActionResult> Answered(SchoolConnection connection, SittingId id, int status, string? typed, string told)
+    private async Task<IActionResult> Answered(SchoolConnection connection, SittingId id, int status, string? typed, string message)
     {
         var kept = typed is { Length: > AnswerParser.LongestAnswer } ? typed[..AnswerParser.LongestAnswer] : typed;
-        if (!await Show(connection, id, told, kept)) return NotFound();
+        if (!await Show(connection, id, message, kept)) return NotFound();
         Response.StatusCode = status;
         return Request.IsScripted() ? Partial("_Asking", View) : Page();
     }

@@ -16,7 +16,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
 
     public IReadOnlyList<ChildId> Chosen { get; private set; } = [];
 
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     private Guid School => User.Teacher().School;
 
@@ -32,13 +32,13 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
         await Load();
         if (Chosen.Count is < Fewest or > Most)
         {
-            Told = Chosen.Count < Fewest ? "Choose two children at least." : "Four children at most can share a clock. Untick some.";
+            Message = Chosen.Count < Fewest ? "Choose two children at least." : "Four children at most can share a clock. Untick some.";
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
         if (Children.FirstOrDefault(one => Chosen.Contains(one.Id) && one.OpenAsking is not null) is { } busy)
         {
-            Told = $"{busy.Alias}’s last sitting was left in the middle. Finish or stop it first, or leave {busy.Alias} out.";
+            Message = $"{busy.Alias}’s last sitting was left in the middle. Finish or stop it first, or leave {busy.Alias} out.";
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }

@@ -13,7 +13,7 @@ namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
-public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences here) : PageModel
+public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : PageModel
 {
     /// <summary>A turn of a practice set; null where the sitting is an asking.</summary>
     public SetPlaceView? View { get; private set; }
@@ -44,7 +44,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         var rest = await Sittings.AskedIn(connection, [Id]);
         var done = View?.Place.Done ?? Question!.Done;
         var ahead = rest[Id].Where(asked => asked.Place > sitting.CurrentPlace)
-            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && here.Teaching.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
+            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && preferences.Teaching.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     });
 
@@ -53,16 +53,16 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
 
     public Task<IActionResult> OnPostAnswer(AnswerSent sent, string? instead, AnswerFields parts) => Within(async connection =>
     {
-        if (sent.Id is not { } answer) return await Told(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
+        if (sent.Id is not { } answer) return await Message(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         if (await Sittings.Find(connection, Id) is not { } sitting) return NotFound();
-        here.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
+        preferences.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         // The answer is to the item at its place, whatever is asked by now.
         var item = await Sittings.ItemAt(connection, Id, sent.At);
         if (item is null) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
         var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
         if (text.Length == 0) return await Refused(connection, answer, AnswerFields.Missing(item), StatusCodes.Status400BadRequest);
         if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
-        var submission = sent.Submission(answer, text, sent.OnScreen(item), here.Teaching.Timed);
+        var submission = sent.Submission(answer, text, sent.OnScreen(item), preferences.Teaching.Timed);
         var submitted = sitting.IsPractice
             ? await practising.Answer(connection, Id, submission)
             : await asking.Answer(connection, Id, submission, by: null);
@@ -83,20 +83,20 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
-    private async Task<bool> Show(SchoolConnection connection, string? told = null)
+    private async Task<bool> Show(SchoolConnection connection, string? message = null)
     {
         if (await Sittings.Find(connection, Id) is not { } sitting) return false;
         if (sitting.IsPractice)
         {
             var turn = (await Practising.Where(connection, Id))!;
-            here.Teaching = turn.Preferences;
-            View = new SetPlaceView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, here.Teaching, sitting.Stage), told);
+            preferences.Teaching = turn.Preferences;
+            View = new SetPlaceView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage), message);
             return true;
         }
-        here.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
+        preferences.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [Id]))[Id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
         var answers = (await Sittings.AnswersIn(connection, [Id]))[Id].ToList();
-        Question = new QuestionView(sitting, asked, answers.Count(one => one.Place != sitting.CurrentPlace), told) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
+        Question = new QuestionView(sitting, asked, answers.Count(one => one.Place != sitting.CurrentPlace), message) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
         return true;
     }
 
@@ -108,15 +108,15 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         return await Show(connection) ? Part() : NotFound();
     }
 
-    private Task<IActionResult> Refused(SchoolConnection connection, Guid answer, string told, int status)
+    private Task<IActionResult> Refused(SchoolConnection connection, Guid answer, string message, int status)
     {
         Response.Refused(answer);
-        return Told(connection, told, status);
+        return Message(connection, message, status);
     }
 
-    private async Task<IActionResult> Told(SchoolConnection connection, string told, int status)
+    private async Task<IActionResult> Message(SchoolConnection connection, string message, int status)
     {
-        if (!await Show(connection, told)) return NotFound();
+        if (!await Show(connection, message)) return NotFound();
         Response.StatusCode = status;
         return Request.IsScripted() ? Part() : Page();
     }

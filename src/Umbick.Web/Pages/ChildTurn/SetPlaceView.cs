@@ -9,8 +9,8 @@ namespace Umbick.Web.Pages.ChildTurn;
 /// <summary>What the child sees in a practice set: one question, or what came of their answer to it.</summary>
 /// <param name="Place">Where they are.</param>
 /// <param name="LookAgain">What to look at, when an answer was not right.</param>
-/// <param name="Told">Something that has to be told; null where there is nothing.</param>
-public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, string? Told)
+/// <param name="Message">Something that has to be told; null where there is nothing.</param>
+public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, string? Message)
 {
     /// <summary>The item.</summary>
     public Item Item => Place.Asked!.Item;

@@ -11,7 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
-public sealed class ChildModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
+public sealed class ChildModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     private const int MostShown = 8;
     private const int MostUnexplained = 4;
@@ -45,12 +45,12 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Record = record;
-        here.Teaching = record.Child.Preferences;
+        preferences.Teaching = record.Child.Preferences;
         Practised = record.Next.Pattern;
         Progress = record.FirstAndNow;
         var child = record.Child;
         var seen = record.Sittings.Count;
-        Line = seen == 0 ? child.Stage.Name(here.Wording) : $"{child.Stage.Name(here.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
+        Line = seen == 0 ? child.Stage.Name(preferences.Wording) : $"{child.Stage.Name(preferences.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
         Tell(record);
         if (Progress is not null) ProgressLine = Compare(Progress);
         return Page();
@@ -65,8 +65,8 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom).TakeLast(MostUnexplained).Select(At)];
         if (first is not null)
         {
-            Finding = first.Label == Label.Likely ? first.Pattern.TextsIn(here.Wording).FindingOf(alias) : $"Perhaps: {first.Pattern.TextsIn(here.Wording).FindingOf(alias)}";
-            var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.TextsIn(here.Wording).FindingOf(alias));
+            Finding = first.Label == Label.Likely ? first.Pattern.TextsIn(preferences.Wording).FindingOf(alias) : $"Perhaps: {first.Pattern.TextsIn(preferences.Wording).FindingOf(alias)}";
+            var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.TextsIn(preferences.Wording).FindingOf(alias));
             Also = others.Any() ? $"And: {string.Join(" ", others)}" : null;
             Telling = first.Evidence.Answers;
             EvidenceLine = EvidenceOf(first);
@@ -75,7 +75,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         }
         else if (cleared is not null)
         {
-            Finding = $"Left behind: {cleared.Pattern.TextsIn(here.Wording).Reads}.";
+            Finding = $"Left behind: {cleared.Pattern.TextsIn(preferences.Wording).Reads}.";
             Telling = cleared.Evidence.Answers;
             EvidenceLine = EvidenceOf(cleared);
         }
@@ -101,7 +101,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
     private string EvidenceOf(Finding finding)
     {
         var evidence = finding.Evidence;
-        var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.TextsIn(here.Wording).Reads))}.";
+        var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.TextsIn(preferences.Wording).Reads))}.";
         var accidents = evidence.Answers.Count(IsAccident);
         var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {evidence.Right} right";
         return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{alike}";
@@ -129,7 +129,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
     {
         Step.Hour => "the hour",
         Step.Minutes => "the minutes",
-        Step.PastOrTo => $"{here.Wording.Past} and {here.Wording.To}",
+        Step.PastOrTo => $"{preferences.Wording.Past} and {preferences.Wording.To}",
         _ => "the hour hand",
     };
 

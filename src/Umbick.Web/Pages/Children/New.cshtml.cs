@@ -13,7 +13,7 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
 
     public Stage Stage { get; private set; } = Stage.FiveMinutesTo;
 
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     /// <summary>Who is on the caseload under this alias already; null where nobody is.</summary>
     public ChildId? There { get; private set; }
@@ -29,14 +29,14 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
     {
         if (id is { } made && made != default) NewId = made;
         Alias = (alias ?? "").Trim();
-        Told = Umbick.Casework.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
-        if (Told is not null) return Refused();
+        Message = Umbick.Casework.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
+        if (Message is not null) return Refused();
         Stage = stage;
         var (school, now) = (User.Teacher().School, clock.GetUtcNow());
         var child = new Child(NewId, Alias, stage);
         var (joined, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, child, now.UtcDateTime), HttpContext.RequestAborted);
         if (!wasThere) return Redirect($"/children/{joined}");
-        (There, Told) = (joined, $"{Alias} is on the caseload already. Choose another alias, or go on with that child.");
+        (There, Message) = (joined, $"{Alias} is on the caseload already. Choose another alias, or go on with that child.");
         return Refused();
     }
 

@@ -8,7 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
-public sealed class TeachingModel(Database database, RequestPreferences here) : PageModel
+public sealed class TeachingModel(Database database, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -17,7 +17,7 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
     public SettingChoices Choices { get; private set; } = null!;
 
     /// <summary>Why the alias that was typed is not theirs; null where nothing is in the way.</summary>
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     /// <summary>The alias that was typed and refused.</summary>
     public string? Typed { get; private set; }
@@ -43,12 +43,12 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
     public async Task<IActionResult> OnPostRename(ChildId id, string? alias)
     {
         Typed = (alias ?? "").Trim();
-        Told = Alias.Fault(Typed);
-        if (Told is null)
+        Message = Alias.Fault(Typed);
+        if (Message is null)
         {
             if (await database.InSchool(School, connection => Store.Children.Rename(connection, id, Typed), HttpContext.RequestAborted))
                 return Redirect($"/children/{id}");
-            Told = $"“{Typed}” is another child's alias. Choose one that nobody has.";
+            Message = $"“{Typed}” is another child's alias. Choose one that nobody has.";
         }
         Response.StatusCode = StatusCodes.Status400BadRequest;
         return await Shown(id);
@@ -64,8 +64,8 @@ public sealed class TeachingModel(Database database, RequestPreferences here) : 
     {
         if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
         Child = child;
-        Choices = SettingChoices.OfChild(here.Teaching, child.Preferences);
-        here.Teaching = child.Preferences;
+        Choices = SettingChoices.OfChild(preferences.Teaching, child.Preferences);
+        preferences.Teaching = child.Preferences;
         return Page();
     }
 }

@@ -17,11 +17,11 @@ namespace Umbick.Web.Pages.Classes;
 public sealed record CellNote(string Alias, int Place, string Raw, AmbiguousHalf? Half);
 
 /// <summary>Answers typed from paper, a row a child.</summary>
-public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences here) : PageModel
+public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences preferences) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;
 
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
@@ -34,13 +34,13 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     public async Task<IActionResult> OnPostDay(Guid id, string? day, string? other)
     {
         var text = string.IsNullOrEmpty(day) ? other : day;
-        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var told) || told > here.Today)
+        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) || date > preferences.Today)
         {
-            Told = "Choose the day on which they were done: today, or before.";
+            Message = "Choose the day on which they were done: today, or before.";
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return await OnGet(id);
         }
-        return await database.InSchool(School, connection => screen.TellDay(connection, id, told), HttpContext.RequestAborted) ? Redirect($"/classes/{id}/grid") : NotFound();
+        return await database.InSchool(School, connection => screen.TellDay(connection, id, date), HttpContext.RequestAborted) ? Redirect($"/classes/{id}/grid") : NotFound();
     }
 
     /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
@@ -90,11 +90,11 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
         : text.Length > AnswerParser.LongestAnswer ? $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}."
         : "Tell first on which day the sheets were done.";
 
-    private PartialViewResult Refused(Guid answer, string told, int status)
+    private PartialViewResult Refused(Guid answer, string message, int status)
     {
         Response.Refused(answer);
         Response.StatusCode = status;
-        return Partial("_Told", told);
+        return Partial("_Told", message);
     }
 
     private Task<Submitted> Enter(SittingId sitting, Submission submission) =>

@@ -14,7 +14,7 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
 
     public IReadOnlyList<Screening> Screenings { get; private set; } = [];
 
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     /// <summary>The id of the class that this page would make: sending it twice makes one.</summary>
     public Guid NewId { get; private set; } = Guid.CreateVersion7();
@@ -33,10 +33,10 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
     {
         (Title, Aliases, NewId) = ((title ?? "").Trim(), aliases ?? "", id is { } made && made != Guid.Empty ? made : NewId);
         var list = Aliases.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).ToList();
-        Told = Fault(list);
-        if (!Stages.OfReading.Contains(stage)) Told ??= "Choose what has been taught so far.";
+        Message = Fault(list);
+        if (!Stages.OfReading.Contains(stage)) Message ??= "Choose what has been taught so far.";
         else Stage = stage;
-        if (Told is not null)
+        if (Message is not null)
         {
             await Load();
             Response.StatusCode = StatusCodes.Status400BadRequest;

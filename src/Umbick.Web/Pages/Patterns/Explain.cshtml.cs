@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.Patterns;
 
 /// <summary>Explains one answer. It knows no child, so on demonstration data it stands open before signing in.</summary>
 [AllowAnonymous]
-public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferences here) : PageModel
+public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferences preferences) : PageModel
 {
     /// <summary>One row of faces: the commonest ways; a rarer one is explained when its answer is typed.</summary>
     private const int MostWays = 9;
@@ -24,7 +24,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
 
     public ClockTime Time { get; private set; }
 
-    public string? Told { get; private set; }
+    public string? Message { get; private set; }
 
     public Answer? Given { get; private set; }
 
@@ -64,17 +64,17 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
                 return Item.Of(question);
             }
             Time = new ClockTime(12, 0);
-            Told = Task == ClockTasks.Later ? here.Wording.Fill("Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10.") : here.Wording.Fill("Type the time with its half of the day: 9:10 am.");
+            Message = Task == ClockTasks.Later ? preferences.Wording.Fill("Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10.") : preferences.Wording.Fill("Type the time with its half of the day: 9:10 am.");
             return null;
         }
         if (AnswerParser.Parse(TimeText).Meaning is not { } shown)
         {
             Time = new ClockTime(12, 0);
-            Told = $"No clock can show “{TimeText}”. Type a time such as {here.Wording.Digital(new ClockTime(4, 0))} or 835.";
+            Message = $"No clock can show “{TimeText}”. Type a time such as {preferences.Wording.Digital(new ClockTime(4, 0))} or 835.";
             return null;
         }
         Time = shown;
-        TimeText = here.Wording.Digital(shown);
+        TimeText = preferences.Wording.Digital(shown);
         return new Item(Task, Time) { Move = 60 };
     }
 
@@ -84,19 +84,19 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
         if (Task.Order.Count > 0) OtherWays = [.. new Explainer(model).OtherWays(asked, Task.OnScreen).Take(MostWays)];
         if (answer?.Length > AnswerParser.LongestAnswer)
         {
-            Told = $"That is {answer.Length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most.";
+            Message = $"That is {answer.Length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most.";
             return;
         }
         if (AnswerText.Length == 0) return;
         Given = asked.Read(AnswerText);
-        Told = Given switch
+        Message = Given switch
         {
-            AmbiguousHalf half => $"“{AnswerText}” can be {here.Wording.Digital(half.Before)} or {here.Wording.Digital(half.After)}; in some languages it is the first. Ask which is meant, and type that.",
+            AmbiguousHalf half => $"“{AnswerText}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}; in some languages it is the first. Ask which is meant, and type that.",
             Unread => $"“{AnswerText}” cannot be read as an answer to this. {HowToType}",
             NoAnswer or DontKnow => "No answer tells nothing of how the clock is read. It is still worth noting.",
             _ => null,
         };
-        if (Told is not null) return;
+        if (Message is not null) return;
         if (asked.OtherSkill is { } question)
         {
             Beside = OtherSkillModel.Explaining(question, AnswerText);
@@ -112,7 +112,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
         AnswerForm.Hour => "Type the hour and how far past it: 6, 6 halfway, 6 nearly next.",
         AnswerForm.Places => "Type the numerals: between 7 and 8, 5.",
         AnswerForm.Several => "Type the ones chosen, with semicolons between.",
-        _ => here.Wording.Fill("Type it as 8:35 or quarter {to} nine."),
+        _ => preferences.Wording.Fill("Type it as 8:35 or quarter {to} nine."),
     };
 
     /// <summary>The shadow that the answer throws on the clock.</summary>

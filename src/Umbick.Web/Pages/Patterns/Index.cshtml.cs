@@ -12,7 +12,7 @@ namespace Umbick.Web.Pages.Patterns;
 public sealed record Example(Pattern Pattern, string Asked, string Answered, Face Face);
 
 /// <summary>The catalogue, step by step.</summary>
-public sealed class IndexModel(ReadingModel model, RequestPreferences here) : PageModel
+public sealed class IndexModel(ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
@@ -44,7 +44,7 @@ public sealed class IndexModel(ReadingModel model, RequestPreferences here) : Pa
             .ThenBy(item => Math.Abs(item.Time.Hour - 7))
             .First();
         var answer = PatternItems.AnswerOf(model, pattern, item);
-        var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(here.Wording);
-        return new Example(pattern, item.Task.Stimulus == Stimulus.Words ? here.Wording.Words(item.Time) : here.Wording.Digital(item.Time), shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{here.Wording.Digital(item.Time)}, answered {shown}"));
+        var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(preferences.Wording);
+        return new Example(pattern, item.Task.Stimulus == Stimulus.Words ? preferences.Wording.Words(item.Time) : preferences.Wording.Digital(item.Time), shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{preferences.Wording.Digital(item.Time)}, answered {shown}"));
     }
 }

@@ -8,7 +8,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     private const int MostDone = 60;
 
@@ -21,7 +21,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     public IReadOnlyList<(CaseloadRow Child, Pattern Pattern)> Wanted { get; private set; } = [];
 
     /// <summary>How a child's times are said: theirs, or the school's once they have left the caseload.</summary>
-    public Wording WordingOf(ChildId child) => _wordings.GetValueOrDefault(child, here.Wording);
+    public Wording WordingOf(ChildId child) => _wordings.GetValueOrDefault(child, preferences.Wording);
 
     public Task OnGet() => database.InSchool(
         User.Teacher().School,

@@ -11,7 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
-public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences here) : PageModel
+public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : PageModel
 {
     public ChildRecord Record { get; private set; } = null!;
 
@@ -27,7 +27,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         if (!TryFind(pattern, out var found)) return NotFound();
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
         if (record is null) return NotFound();
-        here.Teaching = record.Child.Preferences;
+        preferences.Teaching = record.Child.Preferences;
         (Record, Seed, Set) = (record, seed, practising.Make(record, found, seed));
         return Page();
     }

@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>A set that was given: hand the device over, or see what came of it.</summary>
-public sealed class SetModel(Database database, ReadingModel model, RequestPreferences here) : PageModel
+public sealed class SetModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public AssignedSet Set { get; private set; } = null!;
 
@@ -33,7 +33,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
                 if (await Sets.Find(connection, id) is not { } set) return false;
                 var record = await ChildRecord.Load(connection, model, set.Child);
                 Set = set;
-                here.Teaching = record!.Child.Preferences;
+                preferences.Teaching = record!.Child.Preferences;
                 if (set is { IsAtEase: true, DoneAt: not null, Day: { } done })
                 {
                     var days = record.Fluency;

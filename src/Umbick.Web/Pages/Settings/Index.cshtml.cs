@@ -6,7 +6,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Settings;
 
 /// <summary>A school's settings.</summary>
-public sealed class IndexModel(Database database, RequestPreferences here) : PageModel
+public sealed class IndexModel(Database database, RequestPreferences preferences) : PageModel
 {
     public bool Kept { get; private set; }
 
@@ -19,7 +19,7 @@ public sealed class IndexModel(Database database, RequestPreferences here) : Pag
     {
         Kept = kept;
         TimeZones = await database.InSchool(User.Teacher().School, Schools.TimeZones, HttpContext.RequestAborted);
-        Choices = SettingChoices.OfSchool(here.Teaching);
+        Choices = SettingChoices.OfSchool(preferences.Teaching);
     }
 
     public async Task<IActionResult> OnPost(string? zone)

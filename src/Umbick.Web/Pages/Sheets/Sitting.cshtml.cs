@@ -8,7 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Sheets;
 
 /// <summary>A list that was made before, on paper: a form, chosen tasks, or a practice set.</summary>
-public sealed class SittingModel(Database database, RequestPreferences here) : PageModel
+public sealed class SittingModel(Database database, RequestPreferences preferences) : PageModel
 {
     public SheetView View { get; private set; } = null!;
 
@@ -20,11 +20,11 @@ public sealed class SittingModel(Database database, RequestPreferences here) : P
             {
                 if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return false;
                 var child = (await Store.Children.Find(connection, sitting.Child))!;
-                here.Teaching = child.Preferences;
+                preferences.Teaching = child.Preferences;
                 var asked = (await Sittings.AskedIn(connection, [id]))[id];
                 var set = sitting.PracticeSet is { } practised ? await Sets.Find(connection, practised) : null;
-                var title = set is null ? "Reading clocks" : set.HeadingIn(here.Wording);
-                View = new SheetView(title, child.Alias, set is null ? null : ChildWords.Routine(here.Teaching, setting: false), [.. asked.Select(one => new SheetItem(one.Item, one.Support))]);
+                var title = set is null ? "Reading clocks" : set.HeadingIn(preferences.Wording);
+                View = new SheetView(title, child.Alias, set is null ? null : ChildWords.Routine(preferences.Teaching, setting: false), [.. asked.Select(one => new SheetItem(one.Item, one.Support))]);
                 return true;
             },
             HttpContext.RequestAborted);

@@ -1,0 +1,39 @@
+namespace Umbick.Core.Clocks;
+
+/// <summary>How far past its numeral an hour hand is.</summary>
+public enum HourPlace
+{
+    /// <summary>Exactly on it.</summary>
+    On,
+
+    /// <summary>A little past it.</summary>
+    LittlePast,
+
+    /// <summary>Halfway to the next.</summary>
+    Halfway,
+
+    /// <summary>Nearly at the next.</summary>
+    NearlyNext,
+}
+
+/// <summary>Places of the hour hand between numerals.</summary>
+public static class HourPlaces
+{
+    /// <summary>The place that belongs to these minutes (0 to 59).</summary>
+    public static HourPlace Of(int minute) => minute switch
+    {
+        0 => HourPlace.On,
+        < 25 => HourPlace.LittlePast,
+        <= 35 => HourPlace.Halfway,
+        _ => HourPlace.NearlyNext,
+    };
+
+    /// <summary>Where the hour hand is at a time, told in a sentence.</summary>
+    public static string Told(ClockTime time) => Of(time.Minute) switch
+    {
+        HourPlace.On => $"exactly on the {time.Hour}",
+        HourPlace.LittlePast => $"a little past the {time.Hour}",
+        HourPlace.Halfway => $"halfway between the {time.Hour} and the {Hours.After(time.Hour)}",
+        _ => $"past the {time.Hour}, nearly at the {Hours.After(time.Hour)}",
+    };
+}

@@ -1,0 +1,19 @@
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Diagnosis;
+
+/// <summary>One sitting's answers, in the order in which they were given.</summary>
+/// <param name="Day">The day of the sitting.</param>
+/// <param name="Answers">The answers that stand: one put right later stands in its corrected form.</param>
+/// <param name="Practised">The steps that this sitting practised; none where it only asked.</param>
+public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<ItemAnswer> Answers, IReadOnlyCollection<Step> Practised)
+{
+    /// <summary>
+    /// What these answers are known by: two that have the same id hold the same answers and words, so that a replay may go on from where it
+    /// had got to. Null where nothing is to be remembered.
+    /// </summary>
+    public string? Id { get; init; }
+
+    /// <summary>What the teacher said of patterns in or after this sitting, and has not taken back.</summary>
+    public IReadOnlyList<TeacherWord> Words { get; init; } = [];
+}

@@ -1,0 +1,21 @@
+using Umbick.Core.Items;
+
+namespace Umbick.Core.Simulation;
+
+/// <summary>How a sitting with one simulated child came out.</summary>
+/// <param name="True">The ids of the patterns they have.</param>
+/// <param name="Found">The ids of the patterns believed at 0.5 or more.</param>
+/// <param name="Called">The ids of the patterns called likely.</param>
+/// <param name="Answers">What was asked and answered.</param>
+public sealed record StudyOutcome(
+    IReadOnlySet<string> True, IReadOnlySet<string> Found, IReadOnlySet<string> Called, IReadOnlyList<(Item Item, Clocks.Answer Answer)> Answers)
+{
+    /// <summary>From this belief on a pattern is found.</summary>
+    public const double FoundFrom = 0.5;
+
+    /// <summary>Whether just their patterns were found.</summary>
+    public bool Exact => Found.SetEquals(True);
+
+    /// <summary>Whether something was called that they do not have.</summary>
+    public bool WronglyCalled => Called.Except(True).Any();
+}
