@@ -1,6 +1,4 @@
 using Umbick.Store;
-using System.Collections.Concurrent;
-using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 
@@ -12,14 +10,6 @@ namespace Umbick.Casework;
 /// </summary>
 public sealed class Asking(ReadingModel model, TimeProvider clock)
 {
-    /// <summary>How many items a form has that is asked in a sitting.</summary>
-    public const int FormLength = 12;
-
-    private const int PartsEach = 3;
-
-    /// <summary>The banks that have been made: a few, for stages and tasks are few.</summary>
-    private static readonly ConcurrentDictionary<string, IReadOnlyList<Item>> Banks = [];
-
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Starts a sitting, or goes on with the one left open; a second press of the same page is the same sitting.</summary>
@@ -28,11 +18,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is not { } row) return null;
-        beginning = Fitting(beginning ?? new AskingOptions(), row.Stage);
+        beginning = ListedItems.Fitting(beginning ?? new AskingOptions(), row.Stage);
         var id = beginning.Id ?? clock.NewId<SittingId>();
         if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
         if (row.OpenAsking is { } open) return open;
-        var items = Listed(beginning, row, Seed(id));
+        var items = ListedItems.For(model, beginning, row, Seed(id));
         var sitting = new Sitting
         {
             Id = id,
@@ -47,7 +37,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             TurnInVisit = beginning.TurnInVisit,
         };
         if (!await Sittings.Start(connection, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
-        if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, WhyListed(beginning))), Now);
+        if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, ListedItems.Why(beginning))), Now);
         else await AskNext(connection, sitting, new SittingRows([], [], []));
         return id;
     }
@@ -121,7 +111,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     private async Task<bool> AskLast(SchoolConnection connection, Sitting sitting, SittingRows rows)
     {
         var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
-        var easy = ChooserOf(sitting, child).Close(replay.Belief, Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
+        var easy = ChooserOf(sitting, child).Close(replay.Belief, ItemsInUse.Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
         await Sittings.WithdrawUnanswered(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
@@ -146,59 +136,6 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return true;
     }
 
-    /// <summary>The items that a sitting may choose from: what is in use at the child's stage, by how the sitting is held.</summary>
-    public static IReadOnlyList<Item> Bank(Sitting sitting, CaseloadRow child)
-    {
-        var tasks = InUse(TasksOf(sitting.Delivery), child, sitting.Stage);
-        return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}", _ => ItemBank.ForSitting(sitting.Stage, tasks));
-    }
-
-    /// <summary>The tasks of some that a child has met and their stage uses; reading in figures where that leaves none.</summary>
-    private static List<ClockTask> InUse(IEnumerable<ClockTask> tasks, CaseloadRow child, Stage stage)
-    {
-        var used = tasks.Where(task => child.Uses(task, stage)).ToList();
-        return used.Count > 0 ? used : [ClockTasks.ReadDigital];
-    }
-
-    /// <summary>The next questions to choose from, and how their answers come.</summary>
-    public static IReadOnlyList<ClockTask> TasksOf(DeliveryMode mode) => mode switch
-    {
-        DeliveryMode.OnChildsScreen => ClockTasks.Plain,
-        DeliveryMode.OwnClock => [ClockTasks.ReadDigital, ClockTasks.ReadWords],
-        _ => ItemBank.AskedAloud,
-    };
-
-    /// <summary>How an answer comes when the teacher types it: what the child writes is written, all else is said.</summary>
-    public static AnswerMode ModeOf(Item item, string raw) =>
-        AnswerParser.Parse(raw) is PlacedAnswer ? AnswerMode.Placed : item.Task.Aloud;
-
-    /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
-    private static AskingOptions Fitting(AskingOptions beginning, Stage stage) =>
-        stage >= Stage.OClock || beginning.Plan is Plan.Prerequisites or Plan.Chosen
-            ? beginning
-            : beginning with { Plan = Plan.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
-
-    private IReadOnlyList<Item> Listed(AskingOptions beginning, CaseloadRow child, int seed) => beginning.Plan switch
-    {
-        Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
-        Plan.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), InUse(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
-        Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
-        _ => [],
-    };
-
-    /// <summary>
-    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set
-    /// side by side.
-    /// </summary>
-    private static int FormSeed(Stage stage) => 100 + (int)stage;
-
-    private static string WhyListed(AskingOptions beginning) => beginning.Plan switch
-    {
-        Plan.Prerequisites => "Reading a clock stands on this.",
-        Plan.Form => $"It stands in form {beginning.Form}.",
-        _ => "You chose this task.",
-    };
-
     private async Task GoOn(SchoolConnection connection, Sitting sitting, SittingRows rows, bool alone = false)
     {
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
@@ -220,7 +157,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
         // What was left out is not asked again in the same sitting.
         var leftOut = rows.Withdrawn.Select(asked => asked.Item).ToHashSet();
-        var bank = leftOut.Count == 0 ? Bank(sitting, child) : [.. Bank(sitting, child).Where(item => !leftOut.Contains(item))];
+        var bank = leftOut.Count == 0 ? ItemsInUse.Bank(sitting, child) : [.. ItemsInUse.Bank(sitting, child).Where(item => !leftOut.Contains(item))];
         var next = ChooserOf(sitting, child).Next(
             replay.Belief,
             replay.Observed,

@@ -116,11 +116,10 @@ public sealed class ChildRecord
         if (await Children.Find(connection, id) is not { } child) return null;
         var sets = await Store.Sets.OfChild(connection, id);
         var sittings = await Store.Sittings.OfChild(connection, id);
-        var asked = await Store.Sittings.AskedIn(connection, sittings.Select(sitting => sitting.Id));
-        var answers = await Store.Sittings.AnswersIn(connection, sittings.Select(sitting => sitting.Id));
-        var manner = child.Preferences;
+        var (asked, answers) = await Store.Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
+        var preferences = child.Preferences;
         var begun = sittings
-            .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], manner))
+            .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], preferences))
             .Where(record => record.Questions.Count > 0)
             .ToList();
         var records = begun.FindAll(record => record.Answered.Any());
@@ -131,8 +130,8 @@ public sealed class ChildRecord
     }
 
     /// <summary>A sitting put together from its rows.</summary>
-    internal static SittingRecord Of(Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences manner) =>
-        new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, manner.Nearness))]);
+    internal static SittingRecord Of(Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences preferences) =>
+        new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, preferences.Nearness))]);
 
     private static ItemResponse QuestionOf(AskedItem asked, Sitting sitting, IEnumerable<AnswerRow> answers, Nearness nearness)
     {

@@ -40,8 +40,8 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     public async Task<Guid> Start(SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
     {
         var seed = 1 + (await Screenings.All(connection)).Count();
-        var manner = new TeachingPreferences(await Schools.Settings(connection));
-        var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => manner.Uses(task, stage))])[0];
+        var preferences = new TeachingPreferences(await Schools.Settings(connection));
+        var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => preferences.Uses(task, stage))])[0];
         var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
         if (!await Screenings.Add(connection, screening, form.Items)) return screening.Id;
         var known = await Store.Children.ByAlias(connection, aliases);
@@ -96,9 +96,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     {
         if (await Screenings.Find(connection, id) is not { } screening) return null;
         var sittings = await Sittings.OfScreening(connection, id);
-        var ids = sittings.Select(sitting => sitting.Id).ToList();
-        var asked = await Sittings.AskedIn(connection, ids);
-        var answers = await Sittings.AnswersIn(connection, ids);
+        var (asked, answers) = await Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
         var rows = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(row => row.Id);
         var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Preferences), screening.Length)).ToList();
         return new ScreenedClass(screening, await Screenings.Form(connection, id), children);

@@ -87,16 +87,16 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
 
     private static async Task<SetPlace> TurnOf(SchoolConnection connection, Sitting sitting)
     {
-        var asked = (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].ToList();
-        var manner = await Children.PreferencesOf(connection, sitting.Child);
+        var rows = await Sittings.Rows(connection, sitting.Id);
+        var preferences = await Children.PreferencesOf(connection, sitting.Child);
         var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
-        if (sitting.EndedAt is not null) return new SetPlace(sitting, manner, null, null, null, false, false, asked.Count, asked.Count) { Set = set };
-        var item = asked.Single(one => one.Place == sitting.CurrentPlace);
-        var answers = (await Sittings.AnswersIn(connection, [sitting.Id]))[sitting.Id].Where(answer => answer.Place == item.Place).ToList();
+        if (sitting.EndedAt is not null) return new SetPlace(sitting, preferences, null, null, null, false, false, rows.Asked.Count, rows.Asked.Count) { Set = set };
+        var item = rows.Asked.Single(one => one.Place == sitting.CurrentPlace);
+        var answers = rows.Standing.Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
-        return new SetPlace(sitting, manner, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, asked.Count) { Set = set };
+        return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, rows.Asked.Count) { Set = set };
 
         bool IsRight(AnswerRow? given) =>
-            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage, manner.Nearness);
+            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage, preferences.Nearness);
     }
 }

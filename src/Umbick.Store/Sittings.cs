@@ -1,4 +1,5 @@
 using Umbick.Core.Items;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
 
@@ -27,6 +28,17 @@ public static class Sittings
         "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_by as by";
 
     private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
+
+    private const string StandingItems = $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place";
+
+    private const string StandingAnswers = $"select distinct on (sitting, place, try) {AnswerColumns} from answer where sitting = any(@sittings) order by sitting, place, try, seq desc";
+
+    private sealed record ReadByRow(string SchoolSettings, string Settings, string? Task, string? ClockTime, string? Claim, string? Detail)
+    {
+        public Item? Item => Task is null || ClockTime is null ? null : ItemText.Read(Task, ClockTime, Claim, Detail);
+
+        public TeachingPreferences Preferences => new(SettingsText.Read(SchoolSettings), SettingsText.Read(Settings));
+    }
 
     private sealed record AskedRow(SittingId Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
     {
@@ -174,11 +186,20 @@ public static class Sittings
         """,
         new { sitting });
 
-    /// <summary>The item at a place, also one that was taken back; null where none was asked there.</summary>
-    public static async Task<Item?> ItemAt(SchoolConnection connection, SittingId sitting, int place) =>
-        await connection.QuerySingleOrDefaultAsync<AskedRow>($"{SelectAsked} where sitting = @sitting and place = @place", new { sitting, place }) is { } row
-            ? row.Item
-            : null;
+    /// <summary>A sitting with what an answer to one of its places is read by; null where the school has no such sitting.</summary>
+    public static async Task<SittingAtPlace?> At(SchoolConnection connection, SittingId id, int place)
+    {
+        var (sitting, read) = await connection.QueryBothAsync<Sitting, ReadByRow>(
+            $"""
+            select {Columns} from sitting where id = @id;
+            select school.settings::text as school_settings, child.settings::text as settings, asked_item.task, asked_item.clock_time, asked_item.claim, asked_item.detail::text as detail
+            from sitting join school on school.id = sitting.school join child on child.school = sitting.school and child.id = sitting.child
+            left join asked_item on asked_item.school = sitting.school and asked_item.sitting = sitting.id and asked_item.place = @place
+            where sitting.id = @id
+            """,
+            new { id, place });
+        return sitting.SingleOrDefault() is { } found && read.SingleOrDefault() is { } by ? new SittingAtPlace(found, by.Preferences, by.Item) : null;
+    }
 
     /// <summary>Everything that was asked in a sitting, and everything that was answered.</summary>
     public static async Task<SittingRows> Rows(SchoolConnection connection, SittingId sitting)
@@ -191,25 +212,21 @@ public static class Sittings
     }
 
     /// <summary>The items of some sittings that stand, in order.</summary>
-    public static async Task<ILookup<SittingId, AskedItem>> AskedIn(SchoolConnection connection, IEnumerable<SittingId> sittings)
-    {
-        var rows = await connection.QueryAsync<AskedRow>(
-            $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place",
-            new { sittings = sittings.ToArray() });
-        return rows.ToLookup(row => row.Sitting, row => row.Asked);
-    }
+    public static async Task<ILookup<SittingId, AskedItem>> AskedIn(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
+        ByItsSitting(await connection.QueryAsync<AskedRow>(StandingItems, new { sittings = sittings.ToArray() }));
 
     /// <summary>The answers of some sittings that stand: the latest to each place and try.</summary>
-    public static async Task<ILookup<SittingId, AnswerRow>> AnswersIn(SchoolConnection connection, IEnumerable<SittingId> sittings)
+    public static async Task<ILookup<SittingId, AnswerRow>> AnswersIn(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
+        (await connection.QueryAsync<AnswerRow>(StandingAnswers, new { sittings = sittings.ToArray() })).ToLookup(row => row.Sitting);
+
+    /// <summary>The items and the answers of some sittings that stand, in one round trip.</summary>
+    public static async Task<(ILookup<SittingId, AskedItem> Asked, ILookup<SittingId, AnswerRow> Answers)> RowsIn(SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
-        var rows = await connection.QueryAsync<AnswerRow>(
-            $"""
-            select distinct on (sitting, place, try) {AnswerColumns} from answer
-            where sitting = any(@sittings) order by sitting, place, try, seq desc
-            """,
-            new { sittings = sittings.ToArray() });
-        return rows.ToLookup(row => row.Sitting);
+        var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>($"{StandingItems}; {StandingAnswers}", new { sittings = sittings.ToArray() });
+        return (ByItsSitting(asked), answers.ToLookup(row => row.Sitting));
     }
+
+    private static ILookup<SittingId, AskedItem> ByItsSitting(IEnumerable<AskedRow> rows) => rows.ToLookup(row => row.Sitting, row => row.Asked);
 
     /// <summary>Adds an answer; where its item had been taken back, that stands again.</summary>
     /// <param name="connection">The connection.</param>

@@ -5,7 +5,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web;
 
-/// <summary>Reads the school's manner where a teacher's request begins; a page that is a child's puts theirs in its place.</summary>
+/// <summary>Reads the school's preferences where a teacher's request begins; a page that is a child's puts theirs in their place.</summary>
 public sealed class PreferencesFilter(Database database, RequestPreferences preferences, TimeProvider clock) : IAsyncPageFilter
 {
     public Task OnPageHandlerSelectionAsync(PageHandlerSelectedContext context) => Task.CompletedTask;
@@ -14,9 +14,9 @@ public sealed class PreferencesFilter(Database database, RequestPreferences pref
     {
         if (context.HttpContext.User.IsTeacher() && context.HandlerInstance is not Pages.ErrorModel)
         {
-            var school = context.HttpContext.User.Teacher().School;
-            var ways = await database.InSchool(school, connection => Schools.SettingsAndDay(connection, clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
-            (preferences.Teaching, preferences.TimeZone, preferences.Today) = (new TeachingPreferences(ways.Settings), ways.TimeZone, ways.Today);
+            var id = context.HttpContext.User.Teacher().School;
+            var school = await database.InSchool(id, connection => Schools.SettingsAndDay(connection, clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
+            (preferences.OfSchool, preferences.TimeZone, preferences.Today) = (new TeachingPreferences(school.Settings), school.TimeZone, school.Today);
         }
         await next();
     }

@@ -3,10 +3,15 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Web;
 
-/// <summary>How clocks are taught, said and drawn in this request: the school's manner, or a child's where the page is a child's.</summary>
+/// <summary>How clocks are taught, said and drawn in this request: as the school does, or for a child where the page is a child's. Read once.</summary>
 public sealed class RequestPreferences
 {
-    public TeachingPreferences Teaching { get; set; } = TeachingPreferences.Usual;
+    public TeachingPreferences OfSchool { get; set; } = TeachingPreferences.Usual;
+
+    /// <summary>Those of the child whose page it is; null before they are read, and where it is nobody's.</summary>
+    public TeachingPreferences? OfChild { get; set; }
+
+    public TeachingPreferences Teaching => OfChild ?? OfSchool;
 
     public Wording Wording => Teaching.Wording;
 

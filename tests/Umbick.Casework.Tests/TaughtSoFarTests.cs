@@ -38,7 +38,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         var child = await Child(Stage.FiveMinutesTo, tasks);
         Assert.All(await Form(child, "A"), item => Assert.Contains(item.Task.Id, tasks));
         var row = (await schools.InA(connection => Children.Find(connection, child)))!;
-        Assert.All(Asking.Bank(new Sitting { Stage = row.Stage, Delivery = DeliveryMode.OnChildsScreen }, row), item => Assert.Contains(item.Task.Id, tasks));
+        Assert.All(ItemsInUse.Bank(new Sitting { Stage = row.Stage, Delivery = DeliveryMode.OnChildsScreen }, row), item => Assert.Contains(item.Task.Id, tasks));
     }
 
     [Theory]

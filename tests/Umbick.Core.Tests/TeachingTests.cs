@@ -41,9 +41,9 @@ public sealed class TeachingTests
     [InlineData("hour-first", "minute-first", "First the short hand", "long hand first")]
     public void Prompts_follow_the_routine(string reading, string setting, string read, string set)
     {
-        var manner = With(("reading", reading), ("setting", setting));
-        Assert.Contains(read, ChildWords.Routine(manner, setting: false), StringComparison.Ordinal);
-        Assert.Contains(set, ChildWords.Routine(manner, setting: true), StringComparison.Ordinal);
+        var preferences = With(("reading", reading), ("setting", setting));
+        Assert.Contains(read, ChildWords.Routine(preferences, setting: false), StringComparison.Ordinal);
+        Assert.Contains(set, ChildWords.Routine(preferences, setting: true), StringComparison.Ordinal);
     }
 
     [Theory]
@@ -121,8 +121,8 @@ public sealed class TeachingTests
     [Fact]
     public void What_is_no_setting_or_no_choice_changes_nothing()
     {
-        var manner = With(("numerals", "upside down"), ("weather", "fine"));
-        Assert.Equal(TeachingPreferences.Usual.Dial, manner.Dial);
+        var preferences = With(("numerals", "upside down"), ("weather", "fine"));
+        Assert.Equal(TeachingPreferences.Usual.Dial, preferences.Dial);
         Assert.Null(SettingList.Find("weather"));
     }
 
@@ -140,8 +140,8 @@ public sealed class TeachingTests
     [InlineData("loose", false, false)]
     public void Whether_hands_go_together_follows_the_school(string choice, bool shown, bool practised)
     {
-        var manner = With(("hands", choice));
-        Assert.Equal((shown, practised), (manner.ShowsGeared, manner.PractisesGeared));
+        var preferences = With(("hands", choice));
+        Assert.Equal((shown, practised), (preferences.ShowsGeared, preferences.PractisesGeared));
     }
 
     [Theory]

@@ -7,25 +7,25 @@ public static class ChildWords
 {
     /// <summary>A question that points at the step which a set practises.</summary>
     /// <param name="step">The step.</param>
-    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="preferences">How clocks are taught here.</param>
     /// <param name="stage">The child's stage.</param>
-    public static string LookAgain(Step step, TeachingPreferences manner, Stage stage = Stage.EveryMinute) => step switch
+    public static string LookAgain(Step step, TeachingPreferences preferences, Stage stage = Stage.EveryMinute) => step switch
     {
         Step.Hands => "Which hand is the short one? That one tells the hour.",
-        Step.Hour => manner.HourFirst ? Hour(manner) : $"First the long hand. Then: {char.ToLowerInvariant(Hour(manner)[0])}{Hour(manner)[1..]}",
-        Step.Minutes => Minutes(manner, stage),
+        Step.Hour => preferences.HourFirst ? Hour(preferences) : $"First the long hand. Then: {char.ToLowerInvariant(Hour(preferences)[0])}{Hour(preferences)[1..]}",
+        Step.Minutes => Minutes(preferences, stage),
         Step.PastOrTo => "Is the long hand on its way down, or on its way up?",
         Step.Fractions => "Half way round is thirty minutes. A quarter is half of that.",
         Step.CountingOn => "An hour is full at sixty. What comes then?",
-        Step.DayHalves => Noon(manner),
+        Step.DayHalves => Noon(preferences),
         Step.Writing => "The minutes always have two figures.",
         _ => "How far has the short hand moved on from its number?",
     };
 
     /// <summary>Which hand to begin with.</summary>
-    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="preferences">How clocks are taught here.</param>
     /// <param name="setting">Whether hands are set, not read.</param>
-    public static string Routine(TeachingPreferences manner, bool setting) => (setting, setting ? manner.SetsHourFirst : manner.HourFirst) switch
+    public static string Routine(TeachingPreferences preferences, bool setting) => (setting, setting ? preferences.SetsHourFirst : preferences.HourFirst) switch
     {
         (false, true) => "First the short hand: the hour. Then the long hand: the minutes.",
         (false, false) => "First the long hand: the minutes. Then the short hand: the hour.",
@@ -35,62 +35,62 @@ public static class ChildWords
 
     /// <summary>What to do with the hands of a clock that is to be set.</summary>
     /// <param name="item">An item that is answered with hands.</param>
-    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="preferences">How clocks are taught here.</param>
     /// <param name="geared">Whether the hands go together.</param>
-    public static string Hands(Item item, TeachingPreferences manner, bool geared) => (AnswerBoxes.LooseHands(item), geared) switch
+    public static string Hands(Item item, TeachingPreferences preferences, bool geared) => (AnswerBoxes.LooseHands(item), geared) switch
     {
         _ when item.Task == ClockTasks.RepairClock => "Only one hand is wrong. Move that one.",
         (_, true) => "The hands go together. Turn the long one, and watch the short one.",
-        ((true, true), _) => Routine(manner, setting: true),
+        ((true, true), _) => Routine(preferences, setting: true),
         ((true, false), _) => "Move the short hand.",
         _ => "Move the long hand.",
     };
 
     /// <summary>A word that helps with a question, where its teacher wants one: it points at what to do, never at the answer.</summary>
     /// <param name="item">The question.</param>
-    /// <param name="manner">How clocks are taught here.</param>
+    /// <param name="preferences">How clocks are taught here.</param>
     /// <param name="stage">The child's stage.</param>
-    public static string Help(Item item, TeachingPreferences manner, Stage stage) => item.Task switch
+    public static string Help(Item item, TeachingPreferences preferences, Stage stage) => item.Task switch
     {
-        { IsQuestion: true } => item.Task == ClockTasks.DayPart ? Noon(manner) : item.Task == ClockTasks.Later ? LookAgain(Step.CountingOn, manner, stage) : "Take your time.",
+        { IsQuestion: true } => item.Task == ClockTasks.DayPart ? Noon(preferences) : item.Task == ClockTasks.Later ? LookAgain(Step.CountingOn, preferences, stage) : "Take your time.",
         { Form: AnswerForm.Hands } => AnswerBoxes.LooseHands(item) switch
         {
-            (true, true) => Routine(manner, setting: true),
-            (true, false) => LookAgain(Step.Placing, manner, stage),
-            _ => Minutes(manner, stage),
+            (true, true) => Routine(preferences, setting: true),
+            (true, false) => LookAgain(Step.Placing, preferences, stage),
+            _ => Minutes(preferences, stage),
         },
-        { Form: AnswerForm.Minutes } => Minutes(manner, stage),
-        { Form: AnswerForm.Hour } => Hour(manner),
-        { ShowsClock: true } => Routine(manner, setting: false),
+        { Form: AnswerForm.Minutes } => Minutes(preferences, stage),
+        { Form: AnswerForm.Hour } => Hour(preferences),
+        { ShowsClock: true } => Routine(preferences, setting: false),
         // Here no hand can be looked at.
-        { Order: var order } when order.Contains(Step.PastOrTo) => manner.Wording.Fill("‘{Past}’: the hour has gone by. ‘{To}’: it is still coming."),
+        { Order: var order } when order.Contains(Step.PastOrTo) => preferences.Wording.Fill("‘{Past}’: the hour has gone by. ‘{To}’: it is still coming."),
         _ => "Take your time.",
     };
 
-    private static string Hour(TeachingPreferences manner) => manner[SettingList.HourWords] switch
+    private static string Hour(TeachingPreferences preferences) => preferences[SettingList.HourWords] switch
     {
         "at" => "Which number is the short hand at, or just after?",
         "nearest" => "Which number is the short hand nearest to?",
         _ => "Which number has the short hand passed?",
     };
 
-    private static string Minutes(TeachingPreferences manner, Stage stage) => manner[SettingList.MinuteWords] switch
+    private static string Minutes(TeachingPreferences preferences, Stage stage) => preferences[SettingList.MinuteWords] switch
     {
-        "numeral" => $"At which number is the long hand? {Counting(manner, stage)}",
+        "numeral" => $"At which number is the long hand? {Counting(preferences, stage)}",
         "by-stage" when stage < Stage.CountingInFives => "Where does the long hand point: straight up, straight down, or to a side?",
-        _ => Counting(manner, stage),
+        _ => Counting(preferences, stage),
     };
 
-    private static string Noon(TeachingPreferences manner) => manner[SettingList.Noon] switch
+    private static string Noon(TeachingPreferences preferences) => preferences[SettingList.Noon] switch
     {
         "light" => "Is it light then or dark? Is the sun still climbing?",
         "count" => "The count turns at noon and at midnight. Which comes next?",
         _ => "Is it before noon or after? Think of the sun, and of where the count turns.",
     };
 
-    private static string Counting(TeachingPreferences manner, Stage stage)
+    private static string Counting(TeachingPreferences preferences, Stage stage)
     {
-        var start = manner.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand." : "Start at the top and count in fives to the long hand.";
-        return manner.CountsBack && stage >= Stage.QuarterTo ? $"{start} After the half, you may count back from the top." : start;
+        var start = preferences.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand." : "Start at the top and count in fives to the long hand.";
+        return preferences.CountsBack && stage >= Stage.QuarterTo ? $"{start} After the half, you may count back from the top." : start;
     }
 }

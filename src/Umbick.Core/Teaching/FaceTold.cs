@@ -15,18 +15,18 @@ public static class FaceTold
     /// <summary>The sentences, in the order in which hands are read or set here; none for a question that is no reading of a clock.</summary>
     /// <param name="item">The item that was answered.</param>
     /// <param name="given">The last answer; null tells of every step.</param>
-    /// <param name="manner">How clocks are taught here.</param>
-    public static IReadOnlyList<string> Of(Item item, Answer? given, TeachingPreferences manner)
+    /// <param name="preferences">How clocks are taught here.</param>
+    public static IReadOnlyList<string> Of(Item item, Answer? given, TeachingPreferences preferences)
     {
         if (item.OtherSkill is not null) return [];
-        if (!item.Task.ShowsClock && item.Task.Form != AnswerForm.Hands) return [Words(item.Time, manner.Wording)];
+        if (!item.Task.ShowsClock && item.Task.Form != AnswerForm.Hands) return [Words(item.Time, preferences.Wording)];
         var (hourWrong, minutesWrong) = Wrong(item, given);
-        var hour = new[] { item.Task.Form == AnswerForm.Hands ? HourPlaced(item.Time, manner.Wording) : Hour(item.Time) }.Where(_ => hourWrong && Touches(item, Step.Hour));
-        var minutes = new[] { Minutes(item.Time, manner) }.Where(_ => minutesWrong && Touches(item, Step.Minutes));
-        var hourFirst = item.Task.Form == AnswerForm.Hands ? manner.SetsHourFirst : manner.HourFirst;
+        var hour = new[] { item.Task.Form == AnswerForm.Hands ? HourPlaced(item.Time, preferences.Wording) : Hour(item.Time) }.Where(_ => hourWrong && Touches(item, Step.Hour));
+        var minutes = new[] { Minutes(item.Time, preferences) }.Where(_ => minutesWrong && Touches(item, Step.Minutes));
+        var hourFirst = item.Task.Form == AnswerForm.Hands ? preferences.SetsHourFirst : preferences.HourFirst;
         List<string> told = [.. hourFirst ? hour.Concat(minutes) : minutes.Concat(hour)];
-        if (item.Task.Form == AnswerForm.Words && item.Time.Minute != 0) told.Add(Direction(item.Time, manner.Wording));
-        if (told.Count == 0 && given is DigitalAnswer { Figures: 1 }) told.Add($"Minutes are written with two figures: {manner.Wording.Digital(item.Time)}.");
+        if (item.Task.Form == AnswerForm.Words && item.Time.Minute != 0) told.Add(Direction(item.Time, preferences.Wording));
+        if (told.Count == 0 && given is DigitalAnswer { Figures: 1 }) told.Add($"Minutes are written with two figures: {preferences.Wording.Digital(item.Time)}.");
         return told;
     }
 
@@ -57,9 +57,9 @@ public static class FaceTold
 
     private static string HourPlaced(ClockTime time, Wording wording) => $"At {wording.Digital(time)} the short hand is {HourPlaces.Told(time)}.";
 
-    private static string Minutes(ClockTime time, TeachingPreferences manner)
+    private static string Minutes(ClockTime time, TeachingPreferences preferences)
     {
-        var past = manner.Wording.Past;
+        var past = preferences.Wording.Past;
         var (numeral, ticks) = (Hours.Named(time.Minute / 5), time.Minute % 5);
         return (time.Minute, ticks) switch
         {

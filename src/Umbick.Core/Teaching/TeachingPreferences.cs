@@ -67,7 +67,7 @@ public sealed class TeachingPreferences
     private readonly IReadOnlyDictionary<string, string> _school;
     private readonly IReadOnlyDictionary<string, string> _child;
 
-    /// <summary>A manner from choices by the ids of settings; what is unknown is left aside.</summary>
+    /// <summary>A preferences from choices by the ids of settings; what is unknown is left aside.</summary>
     /// <param name="school">What the school has chosen.</param>
     /// <param name="child">What was chosen for this child; it goes before the school's.</param>
     public TeachingPreferences(IReadOnlyDictionary<string, string> school, IReadOnlyDictionary<string, string>? child = null)
@@ -82,7 +82,7 @@ public sealed class TeachingPreferences
             this[SettingList.HandColours]);
     }
 
-    /// <summary>The manner of a school that has chosen nothing.</summary>
+    /// <summary>The preferences of a school that has chosen nothing.</summary>
     public static TeachingPreferences Usual { get; } = new(new Dictionary<string, string>());
 
     /// <summary>The id of what is chosen for a setting.</summary>

@@ -21,17 +21,17 @@ public static class FaceSvg
 
     /// <summary>A face as a whole svg element.</summary>
     /// <param name="face">The face.</param>
-    /// <param name="manner">How faces look and times are said here.</param>
-    public static string Draw(Face face, TeachingPreferences manner)
+    /// <param name="preferences">How faces look and times are said here.</param>
+    public static string Draw(Face face, TeachingPreferences preferences)
     {
-        var dial = manner.Dial;
+        var dial = preferences.Dial;
         var svg = new StringBuilder();
         var edge = HasMinuteNumbers(face, dial) ? 124 : 101;
         var name = face.Size.ToString().ToLowerInvariant();
         svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"face face-{name} hands-{dial.Colours}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
         svg.Append(face.Label is null ? "aria-hidden=\"true\">" : $"role=\"img\" aria-label=\"{WebUtility.HtmlEncode(face.Label)}\">");
         svg.Append(Invariant($"<circle class=\"face-ground\" r=\"{(face.Size == FaceSize.Mini ? 94 : Rim)}\"/>"));
-        DrawSupport(svg, face, manner.Wording);
+        DrawSupport(svg, face, preferences.Wording);
         if (HasMinuteNumbers(face, dial)) DrawMinuteNumbers(svg);
         if (face.Size != FaceSize.Mini) DrawDial(svg, face.Size, face.Blank ? dial with { Numerals = Numerals.None } : dial);
         if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow", face.Only);

@@ -28,7 +28,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Child = record.Child;
-        preferences.Teaching = Child.Preferences;
+        preferences.OfChild = Child.Preferences;
         OffersPrerequisites = PrerequisiteCheckOffer.IsWorthOffering(record.Now.OtherAt, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }

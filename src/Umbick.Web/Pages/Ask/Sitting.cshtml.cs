@@ -44,10 +44,9 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
         if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
-        if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
-        preferences.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         // The answer is to the item at its place, whatever is asked by now.
-        var item = await Sittings.ItemAt(connection, id, sent.At);
+        if (await Sittings.At(connection, id, sent.At) is not ({ IsPractice: false } sitting, var teaching, var item)) return NotFound();
+        preferences.OfChild = teaching;
         Response.Refused(answer);
         if (item is null) return await Conflict(connection, id, $"Nothing was asked there, so “{text}” was not kept. This is where the sitting stands.");
         if (text.Length == 0) return await Refuse(connection, id, text, "Type what the child said. For no answer type - and for “don’t know” type ?");
@@ -62,7 +61,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
             Unreadable = text;
             return await Refuse(connection, id, text, $"“{text}” cannot be read as an answer to this. Put it right, or press Enter again to keep it just so.");
         }
-        var submission = sent.Submission(answer, spelled, Mode(given) ?? Asking.ModeOf(item, text), preferences.Teaching.Timed) with
+        var submission = sent.Submission(answer, spelled, Mode(given) ?? ItemsInUse.ModeOf(item, text), preferences.Teaching.Timed) with
         {
             First = first.Length == 0 ? null : first,
             Prompted = given.Prompted == "true",
@@ -158,7 +157,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        preferences.Teaching = record.Child.Preferences;
+        preferences.OfChild = record.Child.Preferences;
         var sittingHere = record.SittingsAsked.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
         var current = sittingHere.Questions.FirstOrDefault(question => question.Asked.Place == sitting.CurrentPlace);
         var ready = current is null ? [] : new ReadyAnswers(model).For(current.Asked.Item, current.Asked.Item.Task.Aloud, record.Replay.Belief);
@@ -170,7 +169,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         if (sitting.Sitting.EndedAt is not null || sitting.Sitting.Plan != Plan.Adaptive) return StopReason.None;
         var answered = sitting.Answered.Count();
-        return StopRules.After(model, record.Replay.Belief, [.. record.Replay.Observed.TakeLast(answered)], Asking.Bank(sitting.Sitting, record.Child), sitting.Sitting.Length);
+        return StopRules.After(model, record.Replay.Belief, [.. record.Replay.Observed.TakeLast(answered)], ItemsInUse.Bank(sitting.Sitting, record.Child), sitting.Sitting.Length);
     }
 
     private static async Task<IReadOnlyList<TurnInGroup>> Group(SchoolConnection connection, Sitting current)

@@ -54,10 +54,9 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     public Task<IActionResult> OnPostAnswer(AnswerSent sent, string? instead, AnswerFields parts) => Within(async connection =>
     {
         if (sent.Id is not { } answer) return await Message(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
-        if (await Sittings.Find(connection, Id) is not { } sitting) return NotFound();
-        preferences.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
         // The answer is to the item at its place, whatever is asked by now.
-        var item = await Sittings.ItemAt(connection, Id, sent.At);
+        if (await Sittings.At(connection, Id, sent.At) is not var (sitting, teaching, item)) return NotFound();
+        preferences.OfChild = teaching;
         if (item is null) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
         var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
         if (text.Length == 0) return await Refused(connection, answer, AnswerFields.Missing(item), StatusCodes.Status400BadRequest);
@@ -89,13 +88,14 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         if (sitting.IsPractice)
         {
             var turn = (await Practising.Where(connection, Id))!;
-            preferences.Teaching = turn.Preferences;
+            preferences.OfChild = turn.Preferences;
             View = new SetPlaceView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage), message);
             return true;
         }
-        preferences.Teaching = await Store.Children.PreferencesOf(connection, sitting.Child);
-        var asked = sitting.EndedAt is null ? (await Sittings.AskedIn(connection, [Id]))[Id].FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
-        var answers = (await Sittings.AnswersIn(connection, [Id]))[Id].ToList();
+        preferences.OfChild ??= await Store.Children.PreferencesOf(connection, sitting.Child);
+        var rows = await Sittings.Rows(connection, Id);
+        var asked = sitting.EndedAt is null ? rows.Asked.FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
+        var answers = rows.Standing.ToList();
         Question = new QuestionView(sitting, asked, answers.Count(one => one.Place != sitting.CurrentPlace), message) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
         return true;
     }

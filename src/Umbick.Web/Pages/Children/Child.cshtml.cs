@@ -45,7 +45,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Record = record;
-        preferences.Teaching = record.Child.Preferences;
+        preferences.OfChild = record.Child.Preferences;
         Practised = record.Next.Pattern;
         Progress = record.FirstAndNow;
         var child = record.Child;

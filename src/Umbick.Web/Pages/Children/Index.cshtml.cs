@@ -52,9 +52,7 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
     private async Task<IReadOnlyList<CaseloadLine>> Lines(SchoolConnection connection)
     {
         var children = await Caseload.Load(connection, model);
-        var last = children.Select(one => one.Child.LastSitting).OfType<SittingId>().ToList();
-        var asked = await Sittings.AskedIn(connection, last);
-        var answers = await Sittings.AnswersIn(connection, last);
+        var (asked, answers) = await Sittings.RowsIn(connection, children.Select(one => one.Child.LastSitting).OfType<SittingId>());
         return [.. children.Select(child => Line(child, asked, answers))];
     }
 

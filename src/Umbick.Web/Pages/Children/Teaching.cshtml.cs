@@ -65,7 +65,7 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
         if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
         Child = child;
         Choices = SettingChoices.OfChild(preferences.Teaching, child.Preferences);
-        preferences.Teaching = child.Preferences;
+        preferences.OfChild = child.Preferences;
         return Page();
     }
 }

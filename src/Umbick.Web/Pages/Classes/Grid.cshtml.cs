@@ -60,7 +60,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 if (kept is not (Submitted.Kept or Submitted.KeptBefore))
                     return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
                 Response.Kept(answer);
-                return (await Sittings.ItemAt(connection, sitting, sent.At))!.Read(text) is var read and (AmbiguousHalf or Unread)
+                return (await Sittings.At(connection, sitting, sent.At))!.Item!.Read(text) is var read and (AmbiguousHalf or Unread)
                     ? Partial("_CellNote", new CellNote(child.Alias, sent.At, text, read as AmbiguousHalf))
                     : Content("");
             },

@@ -27,7 +27,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         if (!TryFind(pattern, out var found)) return NotFound();
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
         if (record is null) return NotFound();
-        preferences.Teaching = record.Child.Preferences;
+        preferences.OfChild = record.Child.Preferences;
         (Record, Seed, Set) = (record, seed, practising.Make(record, found, seed));
         return Page();
     }

@@ -33,7 +33,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
                 if (await Sets.Find(connection, id) is not { } set) return false;
                 var record = await ChildRecord.Load(connection, model, set.Child);
                 Set = set;
-                preferences.Teaching = record!.Child.Preferences;
+                preferences.OfChild = record!.Child.Preferences;
                 if (set is { IsAtEase: true, DoneAt: not null, Day: { } done })
                 {
                     var days = record.Fluency;

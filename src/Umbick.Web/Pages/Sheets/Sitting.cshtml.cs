@@ -20,7 +20,7 @@ public sealed class SittingModel(Database database, RequestPreferences preferenc
             {
                 if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return false;
                 var child = (await Store.Children.Find(connection, sitting.Child))!;
-                preferences.Teaching = child.Preferences;
+                preferences.OfChild = child.Preferences;
                 var asked = (await Sittings.AskedIn(connection, [id]))[id];
                 var set = sitting.PracticeSet is { } practised ? await Sets.Find(connection, practised) : null;
                 var title = set is null ? "Reading clocks" : set.HeadingIn(preferences.Wording);

@@ -1,0 +1,47 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>The items of a sitting that is asked from a list made before: a check, a form, or tasks that the teacher chose.</summary>
+internal static class ListedItems
+{
+    /// <summary>How many items a form has that is asked in a sitting.</summary>
+    public const int FormLength = 12;
+
+    private const int PartsEach = 3;
+
+    /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
+    public static AskingOptions Fitting(AskingOptions beginning, Stage stage) =>
+        stage >= Stage.OClock || beginning.Plan is Plan.Prerequisites or Plan.Chosen
+            ? beginning
+            : beginning with { Plan = Plan.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
+
+    /// <summary>The items of a list; none where each item is chosen by the answers before it.</summary>
+    /// <param name="model">The model.</param>
+    /// <param name="beginning">What is asked.</param>
+    /// <param name="child">The child.</param>
+    /// <param name="seed">Makes another choice of times.</param>
+    public static IReadOnlyList<Item> For(ReadingModel model, AskingOptions beginning, CaseloadRow child, int seed) => beginning.Plan switch
+    {
+        Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
+        Plan.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), ItemsInUse.Of(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
+        _ => [],
+    };
+
+    /// <summary>
+    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set
+    /// side by side.
+    /// </summary>
+    private static int FormSeed(Stage stage) => 100 + (int)stage;
+
+    /// <summary>Why its items are asked.</summary>
+    public static string Why(AskingOptions beginning) => beginning.Plan switch
+    {
+        Plan.Prerequisites => "Reading a clock stands on this.",
+        Plan.Form => $"It stands in form {beginning.Form}.",
+        _ => "You chose this task.",
+    };
+}
