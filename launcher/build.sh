@@ -17,12 +17,12 @@ build_assets() {
   stamped assets "$(fingerprint package-lock.json package.json src/Umbick.Web/Pages src/Umbick.Web/Faces src/Umbick.Web/Styles)" make_assets
 }
 
-restored() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props {src,tests,bench}/*/packages.lock.json)" restore_nuget; }
+restored() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props locks)" restore_nuget; }
 
 build_site() {
   build_assets
   restored
-  stamped site "$(fingerprint src Directory.Build.props .editorconfig)" compile_site
+  stamped site "$(fingerprint src locks Directory.Build.props .editorconfig)" compile_site
 }
 
 compile_site() {

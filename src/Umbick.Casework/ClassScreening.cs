@@ -39,7 +39,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <returns>The screening's id.</returns>
     public async Task<Guid> Start(SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
     {
-        var seed = 1 + (await Screenings.All(connection)).Count();
+        var seed = 1 + await Screenings.Count(connection);
         var preferences = new TeachingPreferences(await Schools.Settings(connection));
         var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => preferences.Uses(task, stage))])[0];
         var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };

@@ -6,6 +6,9 @@ public sealed record School(Guid Id, string Name);
 /// <summary>Schools, and what one has chosen.</summary>
 public static class Schools
 {
+    /// <summary>The time zone of the school that is set: asked for once a statement, and not once a row.</summary>
+    internal const string TimeZone = "(select time_zone from school where id = current_school())";
+
     /// <summary>The school that is set.</summary>
     public static Task<School> Current(SchoolConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
 

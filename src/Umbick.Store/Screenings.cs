@@ -6,16 +6,21 @@ namespace Umbick.Store;
 public static class Screenings
 {
     private const string Columns =
-        "id, title, stage, length::int as length, form, seed, started_at, paper_day, (started_at at time zone (select time_zone from school where school.id = screening.school))::date as day";
+        $"id, title, stage, length::int as length, form, seed, started_at, paper_day, (started_at at time zone {Schools.TimeZone})::date as day";
 
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string? Detail);
 
     public static Task<Screening?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Screening>($"select {Columns} from screening where id = @id", new { id });
 
-    /// <summary>The screenings of a school, the latest first.</summary>
-    public static Task<IEnumerable<Screening>> All(SchoolConnection connection) =>
-        connection.QueryAsync<Screening>($"select {Columns} from screening order by started_at desc");
+    /// <summary>The latest screenings of a school, the latest first.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="most">How many at most; null for all.</param>
+    public static Task<IEnumerable<Screening>> Latest(SchoolConnection connection, int? most) =>
+        connection.QueryAsync<Screening>($"select {Columns} from screening order by started_at desc limit @most", new { most });
+
+    /// <summary>How many screenings the school has made.</summary>
+    public static Task<int> Count(SchoolConnection connection) => connection.ExecuteScalarAsync<int>("select count(*)::int from screening");
 
     /// <summary>Adds a class with its form, unless it was added before.</summary>
     /// <returns>Whether it was added.</returns>

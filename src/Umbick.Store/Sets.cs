@@ -9,7 +9,7 @@ public static class Sets
     private const string Select =
         $"""
         select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support, practice_set.line_seconds,
-          (practice_set.assigned_at at time zone (select time_zone from school where school.id = practice_set.school))::date as assigned_day,
+          (practice_set.assigned_at at time zone {Schools.TimeZone})::date as assigned_day,
           sitting.id as sitting, sitting.ended_at as done_at, {Sittings.Day} as day
         from practice_set
         join child on child.school = practice_set.school and child.id = practice_set.child

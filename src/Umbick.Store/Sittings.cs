@@ -10,10 +10,10 @@ public sealed record AskedItem(int Place, Item Item, Support Support, string Why
 public static class Sittings
 {
     /// <summary>The day of a sitting where the school is. PostgreSQL knows the zones, and when their clocks change.</summary>
-    internal const string Day = "coalesce(sitting.paper_day, (sitting.first_answer_at at time zone (select time_zone from school where school.id = sitting.school))::date)";
+    internal const string Day = $"coalesce(sitting.paper_day, (sitting.first_answer_at at time zone {Schools.TimeZone})::date)";
 
     /// <summary>When a sitting was held: what goes on paper has no hour.</summary>
-    internal const string Held = "coalesce((sitting.paper_day + time '12:00') at time zone (select time_zone from school where school.id = sitting.school), sitting.first_answer_at)";
+    internal const string Held = $"coalesce((sitting.paper_day + time '12:00') at time zone {Schools.TimeZone}, sitting.first_answer_at)";
 
     private const string Columns =
         $"""

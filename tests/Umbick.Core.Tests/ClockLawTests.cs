@@ -49,6 +49,26 @@ public sealed class ClockLawTests
         Gen.String[OneOf.These<char>([.. "0123456789:.|?-–’ 'abcdhlopqrstyé\t\n𝟙"]), 0, 40].Sample(raw => AnswerParser.Parse(raw) is not null);
 
     [Theory]
+    [InlineData(12, 0)]
+    [InlineData(-0.01, 0)]
+    [InlineData(3, 60)]
+    [InlineData(3, -1)]
+    [InlineData(double.NaN, 0)]
+    [InlineData(3, double.PositiveInfinity)]
+    public void No_hand_points_off_the_face(double hour, double minute)
+    {
+        Assert.Throws<ArgumentOutOfRangeException>(() => new HandPositions(hour, minute));
+        Assert.Throws<ArgumentOutOfRangeException>(() => new HandPositions(3, 15) with { Hour = hour, Minute = minute });
+    }
+
+    [Theory]
+    [InlineData(-1, 6)]
+    [InlineData(10, 0)]
+    [InlineData(10, 13)]
+    public void Nobody_says_an_hour_that_no_numeral_names_nor_minutes_below_nought(int minutes, int hour) =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => new SpokenTime(SpokenForm.Past, minutes, hour));
+
+    [Theory]
     [InlineData("12:00", 12, 0, 0)]
     [InlineData("12:25", 12, 0.4167, 25)]
     [InlineData("12:59", 12, 0.9833, 59)]

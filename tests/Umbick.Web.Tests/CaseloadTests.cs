@@ -28,7 +28,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
-    public void A_child_is_added_by_keyboard_and_her_page_says_what_to_do_first()
+    public void A_child_is_added_by_keyboard_and_the_child_s_page_says_what_to_do_first()
     {
         var alias = $"Fern {Guid.NewGuid():N}"[..12];
         using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
@@ -48,6 +48,35 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         Assert.Equal(alias, browser.Find("[name=alias]").GetAttribute("value"));
         browser.Click($"To {alias}");
         browser.AwaitText("Ask about ten times");
+    }
+
+    [Fact]
+    public async Task What_grows_year_by_year_shows_the_latest_and_the_rest_on_a_press()
+    {
+        var child = await site.Child(site.A);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            var asking = new Casework.Asking(site.Model, TimeProvider.System);
+            for (var i = 0; i < 14; i++)
+            {
+                var sitting = (await asking.Start(connection, child.Id))!.Value;
+                await asking.Answer(connection, sitting, new Casework.Submission(Guid.NewGuid(), 1, "4:00", Core.Items.AnswerMode.Said, null), null);
+                await asking.Stop(connection, sitting);
+            }
+            for (var i = 0; i < 22; i++)
+                await Screenings.Add(connection, new Screening { Id = Guid.NewGuid(), Title = $"Year {i}", Stage = Core.Items.Stage.OClock, Length = 8, Form = "A", StartedAt = DateTime.UtcNow.AddDays(-i) }, []);
+        });
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        await AssertEnds($"/children/{child.Id}", "[data-sitting]", 12, 14);
+        await AssertEnds("/classes", "section li", 20, 22);
+
+        async Task AssertEnds(string path, string row, int first, int all)
+        {
+            var page = await teacher.Page(path);
+            Assert.Equal(first, page.QuerySelectorAll(row).Length);
+            var rest = page.QuerySelectorAll("a").Single(link => link.TextContent.StartsWith($"Show {all - first} earlier", StringComparison.Ordinal)).GetAttribute("href")!;
+            Assert.Equal(all, (await teacher.Page(rest)).QuerySelectorAll(row).Length);
+        }
     }
 
     [Theory]

@@ -79,7 +79,10 @@ public sealed class Visitor : IDisposable
         _client.PostAsync(new Uri(path, UriKind.Relative), new FormUrlEncodedContent(fields));
 
     /// <summary>Sends a form as htmx does, for the part that changes.</summary>
-    public Task<HttpResponseMessage> Swap(string path, Dictionary<string, string> fields)
+    public Task<HttpResponseMessage> Swap(string path, Dictionary<string, string> fields) => Swap(path, fields.AsEnumerable());
+
+    /// <summary>The same, where a field may stand several times.</summary>
+    public Task<HttpResponseMessage> Swap(string path, IEnumerable<KeyValuePair<string, string>> fields)
     {
         var request = new HttpRequestMessage(HttpMethod.Post, new Uri(path, UriKind.Relative)) { Content = new FormUrlEncodedContent(fields) };
         request.Headers.Add("HX-Request", "true");

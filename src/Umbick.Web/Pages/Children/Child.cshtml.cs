@@ -15,6 +15,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 {
     private const int MostShown = 8;
     private const int MostUnexplained = 4;
+    private const int MostSittings = 12;
 
     public ChildRecord Record { get; private set; } = null!;
 
@@ -40,7 +41,10 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public string ProgressLine { get; private set; } = "";
 
-    public async Task<IActionResult> OnGet(ChildId id)
+    /// <summary>The sittings that are shown answer by answer: the latest, or all.</summary>
+    public IReadOnlyList<SittingRecord> Listed { get; private set; } = [];
+
+    public async Task<IActionResult> OnGet(ChildId id, bool all)
     {
         var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
@@ -51,6 +55,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var child = record.Child;
         var seen = record.Sittings.Count;
         Line = seen == 0 ? child.Stage.Name(preferences.Wording) : $"{child.Stage.Name(preferences.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
+        Listed = all ? record.Sittings : [.. record.Sittings.TakeLast(MostSittings)];
         Tell(record);
         if (Progress is not null) ProgressLine = Compare(Progress);
         return Page();

@@ -12,7 +12,12 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
 {
     private const int LongestTitle = 120;
 
+    private const int MostListed = 20;
+
     public IReadOnlyList<Screening> Screenings { get; private set; } = [];
+
+    /// <summary>How many earlier ones are not listed.</summary>
+    public int Earlier { get; private set; }
 
     public string? Message { get; private set; }
 
@@ -27,7 +32,7 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
 
     private Guid School => User.Teacher().School;
 
-    public async Task OnGet() => await Load();
+    public Task OnGet(bool all) => Load(all);
 
     public async Task<IActionResult> OnPost(Guid? id, string? title, Stage stage, string? aliases)
     {
@@ -56,5 +61,12 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
         return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of their own.";
     }
 
-    private async Task Load() => Screenings = [.. await database.InSchool(School, Store.Screenings.All, HttpContext.RequestAborted)];
+    private Task Load(bool all = false) => database.InSchool(
+        School,
+        async connection =>
+        {
+            Screenings = [.. await Store.Screenings.Latest(connection, all ? null : MostListed)];
+            Earlier = await Store.Screenings.Count(connection) - Screenings.Count;
+        },
+        HttpContext.RequestAborted);
 }
