@@ -31,8 +31,12 @@ root.Subcommands.Add(sitting);
 
 var report = new Option<bool>("--report") { Description = "Fixed forms, 24 items and the oracle too." };
 var children = new Option<int>("--children") { Description = "How many children a row.", DefaultValueFactory = _ => 200 };
-var simulate = new Command("simulate", "Tries the model on simulated children.") { report, children, seed };
-simulate.SetAction(parsed => Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
+var away = new Option<bool>("--away") { Description = "Children who are not made by the model's own rules." };
+var items = new Option<int>("--items") { Description = "How many items each is asked, away.", DefaultValueFactory = _ => 12 };
+var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, items, children, seed };
+simulate.SetAction(parsed => parsed.GetValue(away)
+    ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(items))
+    : Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
 root.Subcommands.Add(simulate);
 
 return await root.Parse(args).InvokeAsync();

@@ -5,7 +5,7 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Simulation;
 
 /// <summary>A child drawn by chance, who answers by the <see cref="SecondReading"/> of the catalogue or in a way of their own.</summary>
-public sealed class DrawnChild
+public sealed class DrawnChild : IAnsweringChild
 {
     /// <summary>How often an answer is anything but theirs.</summary>
     public const double Noise = 0.07;

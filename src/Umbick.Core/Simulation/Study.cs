@@ -4,20 +4,23 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Simulation;
 
 /// <summary>Tries the model out on simulated children.</summary>
-public sealed class Study(ReadingModel model)
+/// <param name="model">The model.</param>
+/// <param name="stage">What the children have been taught.</param>
+public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
 {
-    private readonly IReadOnlyList<Item> _bank = ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain);
+    /// <summary>The items that may be asked.</summary>
+    public IReadOnlyList<Item> Bank { get; } = ItemBank.ForSitting(stage, [.. ClockTasks.Plain.Where(task => task.From <= stage)]);
 
     /// <summary>A sitting in which each item is chosen by the answers so far.</summary>
-    public StudyOutcome Adaptive(DrawnChild child, int items, int seed)
+    public StudyOutcome Adaptive(IAnsweringChild child, int items, int seed)
     {
-        var sitting = new AdaptiveSitting(model, new Belief(model), _bank, seed);
+        var sitting = new AdaptiveSitting(model, new Belief(model), Bank, seed);
         for (var i = 0; i < items && sitting.Next() is { } next; i++) sitting.Take(Given(next.Item, child));
         return OutcomeOf(child, sitting.Belief, sitting.Conclude(), sitting.Answers);
     }
 
     /// <summary>A sitting on items that were fixed before.</summary>
-    public StudyOutcome Fixed(DrawnChild child, IReadOnlyList<Item> form)
+    public StudyOutcome Fixed(IAnsweringChild child, IReadOnlyList<Item> form)
     {
         var belief = new Belief(model);
         var answers = ObservedAnswer.All(model, form.Select(item => Given(item, child)));
@@ -25,11 +28,13 @@ public sealed class Study(ReadingModel model)
         return OutcomeOf(child, belief, Conclusion.Of(model, belief, answers), answers);
     }
 
-    private static ItemAnswer Given(Item item, DrawnChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
+    private static ItemAnswer Given(Item item, IAnsweringChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
 
-    private StudyOutcome OutcomeOf(DrawnChild child, Belief belief, Conclusion conclusion, IReadOnlyList<ObservedAnswer> answers) => new(
+    private StudyOutcome OutcomeOf(IAnsweringChild child, Belief belief, Conclusion conclusion, IReadOnlyList<ObservedAnswer> answers) => new(
         child.Patterns,
         model.Patterns.Where(pattern => belief.ProbabilityOf(pattern) >= StudyOutcome.FoundFrom).Select(pattern => pattern.Id).ToHashSet(),
         conclusion.Likely.Select(finding => finding.Pattern.Id).ToHashSet(),
-        [.. answers.Select(answer => (answer.Given.Item, answer.Given.Answer))]);
+        [.. answers.Select(answer => (answer.Given.Item, answer.Given.Answer))],
+        model.Patterns.ToDictionary(pattern => pattern.Id, belief.ProbabilityOf),
+        belief.Guessing);
 }

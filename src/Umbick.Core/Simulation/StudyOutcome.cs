@@ -7,8 +7,15 @@ namespace Umbick.Core.Simulation;
 /// <param name="Found">The ids of the patterns believed at 0.5 or more.</param>
 /// <param name="Called">The ids of the patterns called likely.</param>
 /// <param name="Answers">What was asked and answered.</param>
+/// <param name="Beliefs">The belief in each pattern, 0 to 1.</param>
+/// <param name="Guessing">The belief that they guess, 0 to 1.</param>
 public sealed record StudyOutcome(
-    IReadOnlySet<string> True, IReadOnlySet<string> Found, IReadOnlySet<string> Called, IReadOnlyList<(Item Item, Clocks.Answer Answer)> Answers)
+    IReadOnlySet<string> True,
+    IReadOnlySet<string> Found,
+    IReadOnlySet<string> Called,
+    IReadOnlyList<(Item Item, Clocks.Answer Answer)> Answers,
+    IReadOnlyDictionary<string, double> Beliefs,
+    double Guessing)
 {
     /// <summary>From this belief on a pattern is found.</summary>
     public const double FoundFrom = 0.5;

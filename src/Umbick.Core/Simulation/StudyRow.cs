@@ -13,6 +13,19 @@ public sealed record StudyRow(IReadOnlyList<StudyOutcome> Outcomes)
     /// <summary>The share of children of whom something was called that they do not have, 0 to 1.</summary>
     public double WronglyCalled => Outcomes.Average(outcome => outcome.WronglyCalled ? 1.0 : 0);
 
+    /// <summary>The share of children who were taken for guessing, 0 to 1.</summary>
+    public double TakenForGuessing => Outcomes.Average(outcome => outcome.Guessing >= StudyOutcome.FoundFrom ? 1.0 : 0);
+
+    /// <summary>What was believed, by tenths from 0: how many times, and how often it was so.</summary>
+    public IReadOnlyList<(int Times, double True)> Calibration =>
+    [
+        .. Enumerable.Range(0, 10).Select(tenth =>
+        {
+            var believed = Outcomes.SelectMany(outcome => outcome.Beliefs.Where(one => Math.Min(9, (int)(one.Value * 10)) == tenth).Select(one => outcome.True.Contains(one.Key))).ToList();
+            return (believed.Count, believed.Count == 0 ? 0 : believed.Average(so => so ? 1.0 : 0));
+        }),
+    ];
+
     /// <summary>The share of all their patterns that was found, 0 to 1.</summary>
     public double ShareFound => Share(outcome => outcome.Found);
 
