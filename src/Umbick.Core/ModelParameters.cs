@@ -58,6 +58,9 @@ public static class ModelParameters
 
     // How far an answer counts.
 
+    /// <summary>How far, 0 to 1, a wrong time said in other words than a rule would use fits that rule: one in four says a time in words of their own. The likelihood of words.</summary>
+    public const double OtherWordsFit = 0.25;
+
     /// <summary>Answers with help count by their likelihood to this power: half, for help shows part of the way. The belief.</summary>
     public const double HelpedWeight = 0.5;
 
@@ -84,6 +87,13 @@ public static class ModelParameters
 
     /// <summary>How often, 0 to 1, one who mixes past and to has the right word by accident: a little under half of their words. The rule of mixing.</summary>
     public const double PastOrToByAccident = 0.25;
+
+    /// <summary>
+    /// The share of children, 0 to 1, who set a clock rightly although they misread one. To set is another job than to read: the time is
+    /// given in figures, both hands are put one after the other, and the hour hand, which is misread most, may be put near its numeral. Where
+    /// the minutes are miscounted setting miscounts too. So somewhat under half. The joint belief.
+    /// </summary>
+    public const double SetsRightlyPrior = 0.4;
 
     // How belief grows old.
 

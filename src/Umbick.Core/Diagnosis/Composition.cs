@@ -32,7 +32,7 @@ internal static class Composition
                 for (var choice = 0; choice < ways.Count; choice++)
                 {
                     after.Clear();
-                    states[state].Take(ways[choice].Rule, item.Task.Inverse, after);
+                    states[state].Take(ways[choice].Rule, ways[0].Rule, item.Task.Inverse, after);
                     places[(state * ways.Count) + choice] = step == steps[^1] ? outcome(after) : next.PlaceOf(after);
                 }
             }
@@ -49,12 +49,13 @@ internal static class Composition
         private readonly PartialReading[] _readings = readings.All.ToArray();
         private readonly double[] _shares = readings.Shares.ToArray();
 
-        public void Take(StepRule way, bool inverse, PartialReadings after)
+        public void Take(StepRule rule, StepRule correct, bool inverse, PartialReadings after)
         {
             for (var i = 0; i < _readings.Length; i++)
             {
-                if (inverse) way.Invert(_readings[i], _shares[i], after);
-                else way.Read(_readings[i], _shares[i], after);
+                if (!inverse) rule.Read(_readings[i], _shares[i], after);
+                else if (_readings[i].SetsRightly && SettingRule.Covers(rule.Step)) correct.Invert(_readings[i], _shares[i], after);
+                else rule.Invert(_readings[i], _shares[i], after);
             }
         }
 

@@ -29,6 +29,7 @@ internal static class ItemReason
         if (tops.Count < 2) return StillRight;
         foreach (var step in prediction.SubSpace.Steps)
         {
+            if (step == Step.Setting && At(step, tops[0]) != At(step, tops[1])) return "Tells whether a clock is set as it is read.";
             var (one, two) = (At(step, tops[0]), At(step, tops[1]));
             if (one == two) continue;
             return one.Patterns.Count > 0 && one.Patterns.SequenceEqual(two.Patterns)

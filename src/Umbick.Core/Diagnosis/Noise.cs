@@ -14,7 +14,7 @@ public static class Noise
         if (item.Task.Form is AnswerForm.Hour or AnswerForm.Minutes or AnswerForm.Places)
             return answer.Equals(item.Right) || (answer is DigitalAnswer { Minutes: null } hour && hour.Hour == item.Time.Hour) ? ModelParameters.RightWhenNotFollowing : (1 - ModelParameters.RightWhenNotFollowing) / ModelParameters.AnswersForOneHand;
         var anything = (1 - ModelParameters.RightWhenNotFollowing - ModelParameters.NearSlipChance) * ModelParameters.GuessedAnswerChance;
-        if (answer.Equals(item.Right)) return ModelParameters.RightWhenNotFollowing + anything;
+        if (answer.Equals(item.Right) || (answer is WordsAnswer { Meaning: { } meant } && meant == item.Right.Meaning)) return ModelParameters.RightWhenNotFollowing + anything;
         return answer.Meaning is { } time && ModelParameters.NearSlips.Any(slip => item.Time.Plus(slip) == time)
             ? (ModelParameters.NearSlipChance / ModelParameters.NearSlips.Count) + anything
             : anything;

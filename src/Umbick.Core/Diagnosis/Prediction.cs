@@ -97,8 +97,22 @@ public sealed class Prediction
         {
             if (_answers[id] is SomeOtherAnswer other) fits[id] = other.ChanceOf(Item, answer);
         }
+        if (answer is WordsAnswer { Meaning: { } meant }) FitByMeaning(meant, fits);
         if (same >= 0) fits[same] = 1;
         return fits;
+    }
+
+    /// <summary>
+    /// Words are right by the time that they mean. Wrong ones count less where a rule would have said the same time in other words: with past
+    /// and to the words themselves are what is told apart.
+    /// </summary>
+    private void FitByMeaning(ClockTime meant, double[] fits)
+    {
+        var fit = meant == _answers[RightId].Meaning ? 1 : ModelParameters.OtherWordsFit;
+        for (var id = 0; id < fits.Length; id++)
+        {
+            if (_answers[id] is WordsAnswer words && words.Meaning == meant) fits[id] = fit;
+        }
     }
 
     /// <summary>

@@ -31,7 +31,7 @@ public sealed class ProcedureSpace
     }
 
     /// <summary>The steps, in order.</summary>
-    public IReadOnlyList<Step> Steps { get; } = Items.Steps.OfReading;
+    public IReadOnlyList<Step> Steps { get; } = Items.Steps.Joint;
 
     /// <summary>How many procedures there are.</summary>
     public int Size => _whole.Size;
@@ -119,6 +119,7 @@ public sealed class ProcedureSpace
             var pair = patterns.Where(pattern => pattern.Step == step && (pattern.Id == first || pattern.Id == second)).ToList();
             if (pair.Count == 2) choices.Add(new StepState(new CombinedRules(pair[0].Rule, pair[1].Rule), pair, both));
         }
+        if (step == Step.Setting) choices.Add(new StepState(new SettingRule(asRead: false), [], ModelParameters.SetsRightlyPrior));
         if (Catalogue.OtherWeight(step) is > 0 and var other) choices.Add(new StepState(new UnlistedRule(step), [], other));
         choices.Insert(0, new StepState(StepRule.Correct(step), [], 1 - choices.Sum(choice => choice.Prior)));
         return [.. choices];

@@ -59,21 +59,30 @@ public sealed class ReadingModel
         var observations = new List<Observation>();
         foreach (var reading in ImpliedReading.In(given.Item, given.Telling, given.Mode))
         {
-            if (!IsReadable(reading)) continue;
+            var answer = AsAskedFor(reading);
+            if (!IsReadable(reading.Item, answer)) continue;
             var prediction = Predict(reading.Item, reading.Mode);
-            observations.Add(new Observation(prediction, prediction.Predictable(reading.Answer), reading.Weight, given.Helped));
+            observations.Add(new Observation(prediction, prediction.Predictable(answer), reading.Weight, given.Helped));
         }
         return observations;
     }
 
-    private static bool IsReadable(ImpliedReading reading) => reading.Item.Task.Order.Count > 0 && (reading.Item.Task.Form, reading.Answer) switch
+    /// <summary>A time read off a clock means the same in words and in figures, whichever was asked for.</summary>
+    private static Answer AsAskedFor(ImpliedReading reading) => (reading.Item.Task.Form, reading.Answer) switch
+    {
+        (AnswerForm.Words, DigitalAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => new WordsAnswer(new SpokenTime(time.Minute == 0 ? SpokenForm.OClock : SpokenForm.Past, time.Minute, time.Hour)),
+        (AnswerForm.Digital, WordsAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => DigitalAnswer.Of(time),
+        _ => reading.Answer,
+    };
+
+    private static bool IsReadable(Item item, Answer answer) => item.Task.Order.Count > 0 && (item.Task.Form, answer) switch
     {
         (AnswerForm.Words, WordsAnswer { Time: { Amount: not null, Hour: not null } }) => true,
         (AnswerForm.Digital, DigitalAnswer { Hour: not null }) => true,
         (AnswerForm.Hour, HourPlaceAnswer) => true,
         (AnswerForm.Minutes, DigitalAnswer { Hour: null, Minutes: not null }) => true,
         (AnswerForm.Places, PlacesAnswer) => true,
-        (AnswerForm.Hands, PlacedAnswer placed) => reading.Item.Right is PlacedAnswer right && (right.Hour is null || placed.Hour is not null) && (right.Minute is null || placed.Minute is not null),
+        (AnswerForm.Hands, PlacedAnswer placed) => item.Right is PlacedAnswer right && (right.Hour is null || placed.Hour is not null) && (right.Minute is null || placed.Minute is not null),
         _ => false,
     };
 

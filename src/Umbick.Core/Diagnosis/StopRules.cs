@@ -46,7 +46,7 @@ public static class StopRules
     private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank)
     {
         var hidden = model.Patterns.Where(pattern => !bank.Any(item => model.IsTelling(pattern, item))).ToHashSet();
-        foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct())
+        foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct().Where(Steps.OfReading.Contains))
         {
             var choices = model.Space.At(step);
             // Two variants of one pattern are one choice.

@@ -82,7 +82,7 @@ public static class ClockTasks
 
     /// <summary>A time in figures; the child places both hands.</summary>
     public static ClockTask SetFromDigital { get; } = new(
-        TaskIds.SetFromDigital, Stage.OClock, Stimulus.Figures, AnswerForm.Hands, [Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
+        TaskIds.SetFromDigital, Stage.OClock, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
     {
         Texts = new("a time in figures, setting the hands", "Turn the hands to {time}."),
     };
@@ -90,7 +90,7 @@ public static class ClockTasks
     /// <summary>A time in words; the child places both hands.</summary>
     public static ClockTask SetFromWords { get; } = new(
         TaskIds.SetFromWords, Stage.OClock, Stimulus.Words, AnswerForm.Hands,
-        [Step.Fractions, Step.PastOrTo, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
+        [Step.Setting, Step.Fractions, Step.PastOrTo, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
     {
         Texts = new("a time in words, setting the hands", "Turn the hands to {words}."),
     };
@@ -137,14 +137,14 @@ public static class ClockTasks
 
     /// <summary>A time and the minute hand; the hour hand is placed.</summary>
     public static ClockTask PlaceHourHand { get; } = new(
-        TaskIds.PlaceHourHand, Stage.HalfPast, Stimulus.Figures, AnswerForm.Hands, [Step.Placing, Step.Hour], Inverse: true)
+        TaskIds.PlaceHourHand, Stage.HalfPast, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Placing, Step.Hour], Inverse: true)
     {
         Texts = new("placing the hour hand", "It is {time}. Where does the short hand go?"),
     };
 
     /// <summary>A time and the hour hand; the minute hand is placed.</summary>
     public static ClockTask PlaceMinuteHand { get; } = new(
-        TaskIds.PlaceMinuteHand, Stage.HalfPast, Stimulus.Figures, AnswerForm.Hands, [Step.Minutes], Inverse: true)
+        TaskIds.PlaceMinuteHand, Stage.HalfPast, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes], Inverse: true)
     {
         Texts = new("placing the minute hand", "It is {time}. Where does the long hand go?"),
     };
@@ -169,7 +169,7 @@ public static class ClockTasks
     };
 
     /// <summary>Minutes to show: the minute hand is placed.</summary>
-    public static ClockTask SetMinutes { get; } = new(TaskIds.SetMinutes, Stage.CountingInFives, Stimulus.Figures, AnswerForm.Hands, [Step.Minutes], Inverse: true)
+    public static ClockTask SetMinutes { get; } = new(TaskIds.SetMinutes, Stage.CountingInFives, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes], Inverse: true)
     {
         Texts = new("showing minutes", "Turn the long hand to {minutes} minutes {past} the hour."),
     };

@@ -27,6 +27,9 @@ public enum Step
     /// <summary>Where the hour hand goes when a clock is set.</summary>
     Placing,
 
+    /// <summary>Whether a clock is set as it is read: some children who misread a clock set it rightly.</summary>
+    Setting,
+
     /// <summary>Counting on, back and between times, and how many minutes an hour has.</summary>
     CountingOn,
 
@@ -37,6 +40,9 @@ public enum Step
 /// <summary>Which steps belong together.</summary>
 public static class Steps
 {
-    /// <summary>The steps of one reading, in order: they are believed jointly.</summary>
+    /// <summary>The steps of one reading, in order: each can have patterns.</summary>
     public static IReadOnlyList<Step> OfReading { get; } = [.. Enum.GetValues<Step>().Where(step => step <= Step.Placing)];
+
+    /// <summary>The steps that are believed jointly: those of a reading, and whether it holds for setting.</summary>
+    public static IReadOnlyList<Step> Joint { get; } = [.. OfReading, Step.Setting];
 }

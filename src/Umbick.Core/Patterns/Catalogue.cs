@@ -48,6 +48,7 @@ public static class Catalogue
         Step.PastOrTo => $"‘{wording.Past}’ and ‘{wording.To}’ said rightly",
         Step.Fractions => "quarter as 15 and half as 30",
         Step.Writing => "the time written in full",
+        Step.Setting => "a clock set as it is read",
         Step.CountingOn => "sixty minutes to the hour",
         Step.DayHalves => "the halves of the day told apart",
         _ => "the hour hand in its true place",

@@ -34,6 +34,9 @@ public readonly record struct PartialReading(ClockTime Time)
     /// <summary>The figures written; null where none are yet.</summary>
     public DigitalAnswer? Figures { get; init; }
 
+    /// <summary>Whether what follows is set rightly, however it would be read.</summary>
+    public bool SetsRightly { get; init; }
+
     /// <summary>The step at which the answer is wrong in a way nobody has listed; null where there is none.</summary>
     public Step? OtherAt { get; init; }
 

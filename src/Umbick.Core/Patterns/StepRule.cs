@@ -31,6 +31,7 @@ public abstract class StepRule(Step step)
         Step.Fractions => new FractionsRule((_, _, words) => words, words => words),
         Step.Writing => new WritingRule((hour, minutes) => new DigitalAnswer(hour, minutes, 2)),
         Step.Placing => new PlacingRule(minutes => minutes / 60.0),
+        Step.Setting => new SettingRule(asRead: true),
         _ => new OtherSkillRule(step, _ => null),
     };
 }
