@@ -48,12 +48,18 @@ internal static class SimulateAway
             all.AddRange(outcomes);
         }
         Console.WriteLine();
+        Console.WriteLine("Wrongly called most, or not called:");
+        var calls = all.Where(outcome => outcome.WronglyCalled || !outcome.Called.SetEquals(outcome.True)).GroupBy(outcome => $"{Names(outcome.True)} → {Names(outcome.Called)}");
+        foreach (var call in calls.OrderByDescending(call => call.Count()).ThenBy(call => call.Key, StringComparer.Ordinal).Take(24)) Console.WriteLine($"- {call.Count()}: {call.Key}");
+        Console.WriteLine();
         Console.WriteLine("| believed | times | so often it was so |");
         Console.WriteLine("|---|---|---|");
         foreach (var (tenth, (times, so)) in new StudyRow(all).Calibration.Index().Skip(1))
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {tenth / 10.0:0.0} to {(tenth + 1) / 10.0:0.0} | {times} | {so:0.00} |"));
         return 0;
     }
+
+    private static string Names(IReadOnlySet<string> ids) => ids.Count == 0 ? "nothing" : string.Join(" + ", ids.Order(StringComparer.Ordinal));
 
     private static string Percent(double share) => share.ToString("P1", CultureInfo.InvariantCulture);
 }

@@ -182,6 +182,21 @@ public static class ModelParameters
     /// <summary>So many of the best are weighed again. Speed.</summary>
     public const int WeighedAgain = 40;
 
+    /// <summary>So many times running, at most, is one task asked: then the child answers a routine and not a clock. The choice of items.</summary>
+    public const int MostRunning = 3;
+
+    /// <summary>Once in so many items, at most, is the hour twelve, as it is on a clock that is met twice an hour round: once in six. The choice of items.</summary>
+    public const int TwelveOnceIn = 6;
+
+    /// <summary>How likely, 0 to 1, each of the first items comes right at least: a sitting begins with what can be done, and rises from there. The choice of items.</summary>
+    public static IReadOnlyList<double> RisingFrom { get; } = [0.75, 0.6, 0.5, 0.4];
+
+    /// <summary>After so many wrong answers running an easier item is asked. The choice of items.</summary>
+    public const int WrongRunning = 2;
+
+    /// <summary>What any first item may be ahead of another, in bits, and not be asked for that: children and sittings begin differently. Which item is first.</summary>
+    public const double FirstTieBreak = 0.2;
+
     // When a sitting may stop.
 
     /// <summary>From this belief on, 0 to 1, a state is as good as sure. The end of a sitting.</summary>

@@ -24,9 +24,10 @@ public sealed class TaskTests
     }
 
     [Fact]
-    public void The_bank_has_two_thousand_items_and_more_at_stage_ten()
+    public void The_bank_has_a_thousand_items_and_more_at_stage_ten_and_in_words_only_times_that_people_say()
     {
-        Assert.InRange(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).Count, 2000, 3000);
+        Assert.InRange(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).Count, 1200, 2000);
+        Assert.All(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).Where(item => item.Task.Form == AnswerForm.Words || item.Task.Stimulus == Stimulus.Words), item => Assert.Equal(0, item.Time.Minute % 5));
         Assert.InRange(ItemBank.Upto(Stage.EveryMinute, ClockTasks.OnOneTime).Count, 10_000, 20_000);
         Assert.Empty(ItemBank.ForSitting(Stage.Parts, ClockTasks.Plain));
     }

@@ -25,7 +25,16 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <param name="right">How many of those came out right.</param>
     /// <param name="last">Whether it is the last: a sitting ends on one that will very likely come right.</param>
     public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, bool last = false) =>
-        last ? Close(belief, bank, asked) : Choose(belief, bank, asked, right, UnconfirmedPattern.After(model, belief, observed));
+        last
+            ? Close(belief, bank, asked)
+            : Choose(belief, bank, asked, right, UnconfirmedPattern.After(model, belief, observed), IsLosingHeart(observed, asked.Count));
+
+    /// <summary>Whether the last answers running, of this sitting, were wrong.</summary>
+    private static bool IsLosingHeart(IReadOnlyList<ObservedAnswer> observed, int asked)
+    {
+        var last = observed.TakeLast(Math.Min(asked, ModelParameters.WrongRunning)).ToList();
+        return last.Count == ModelParameters.WrongRunning && last.TrueForAll(one => !Scoring.IsRight(one.Given.Item, one.Given.Answer, one.Given.Mode, Stage.EveryMinute));
+    }
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
     /// <param name="belief">What is believed now.</param>
@@ -33,13 +42,16 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <param name="asked">The items asked in this sitting, in order.</param>
     /// <param name="right">How many of those came out right.</param>
     /// <param name="wanting">Patterns that are believed, but have not shown themselves enough to be called.</param>
-    public NextItem? Choose(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null)
+    /// <param name="losingHeart">Whether the last answers were wrong, so that an easier one comes.</param>
+    public NextItem? Choose(
+        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null, bool losingHeart = false)
     {
         var weighed = Weigh(belief, bank, asked, wanting ?? []);
         if (weighed.Count == 0) return null;
-        // A sitting opens on something that will very likely come right, and goes back to such a one when too little does.
-        var easierOnly = asked.Count == 0 || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - ModelParameters.RightSlack;
-        var floor = easierOnly ? Math.Min(ModelParameters.EasierFrom, 0.9 * weighed.Max(item => item.RightChance)) : 0;
+        // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little does.
+        var easierOnly = losingHeart || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - ModelParameters.RightSlack;
+        var least = easierOnly ? ModelParameters.EasierFrom : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
+        var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
         return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction, wording ?? Wording.Usual), best.Information, best.RightChance);
     }
@@ -62,7 +74,11 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var sameness = new Sameness(asked);
         var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Seen)).ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
-        var rough = WeighAll(PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)), ModelParameters.LeftOutRoughly);
+        var left = PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)).ToList();
+        var variety = new Variety(asked, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));
+        var allowed = left.Where(prediction => variety.Allows(prediction.Item)).ToList();
+        // Where a child has met one task only there is nothing to vary.
+        var rough = WeighAll(allowed.Count > 0 ? allowed : left, ModelParameters.LeftOutRoughly);
         if (rough.Count == 0) return rough;
         var easiest = rough.MaxBy(item => item.RightChance);
         var best = rough.OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain).Concat(rough.Where(item => item.RightChance >= ModelParameters.EasierFrom).OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain));
@@ -82,7 +98,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
                 var item = prediction.Item;
                 var (information, rightChance) = expected.Of(prediction);
                 var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
-                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ModelParameters.ShowsWorth * Shown(prediction)) - cost + Jitter(item)));
+                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ModelParameters.ShowsWorth * Shown(prediction)) - cost + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak))));
             }
             return weighed;
         }
@@ -132,6 +148,6 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var hash = (uint)seed * 2654435761u;
         foreach (var sign in item.Task.Id) hash = (hash ^ sign) * 16777619u;
         hash = (hash ^ (uint)((item.Time.Hour * 60) + item.Time.Minute)) * 2246822519u;
-        return (hash >> 8) / (double)(1 << 24) * ModelParameters.TieBreak;
+        return (hash >> 8) / (double)(1 << 24);
     }
 }

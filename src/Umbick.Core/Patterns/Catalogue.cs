@@ -27,7 +27,7 @@ public static class Catalogue
     /// Patterns that rest on one idea and so come together more often than chance would have it: an hour, like everything
     /// else, has a hundred parts. With each pair the share of children who have both, before anything is asked.
     /// </summary>
-    public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.02)];
+    public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.01)];
 
     /// <summary>How many children in a hundred, at each step, have a way that nobody has listed; none where a step has too few answers for one.</summary>
     public static double OtherWeight(Step step) => step switch

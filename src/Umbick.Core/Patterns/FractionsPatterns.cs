@@ -18,7 +18,7 @@ internal static class FractionsPatterns
             MinuteFirst: "Stop the long hand at the 3 and count in fives up to it. That quarter has fifteen.",
             Practise: "Practise: how many in a quarter?")),
 
-        new("half-is-50", 0.04, new FractionsRule(
+        new("half-is-50", 0.02, new FractionsRule(
             (hour, minutes, words) => minutes == 50 ? new SpokenTime(SpokenForm.Past, 30, hour) : words,
             words => words is { Form: SpokenForm.Past, Amount: 30 } ? words with { Amount = 50 } : words), new(
             Name: "Half is taken as 50",

@@ -17,7 +17,7 @@ internal static class HourPatterns
             Practise: "Practise: which hour has it passed?"))
         { Alike = ["lower-numeral", "nearest-hour", "half-names-next"] },
 
-        new("nearest-hour", 0.05, new HourRule(NearestHour), new(
+        new("nearest-hour", 0.08, new HourRule(NearestHour), new(
             Name: "The nearest hour is read",
             Finding: "{child} takes whichever hour the short hand is nearest to.",
             Reads: "the nearest hour",
@@ -37,7 +37,7 @@ internal static class HourPatterns
             HourFirst: "Turn from 11 on to 12 and over the top. Twelve has been passed and one has not: so it is still 12.",
             MinuteFirst: "Read the minutes. Then follow the short hand back to the numeral it left: over the top that is 12.",
             Practise: "Practise: over the top, from 12 to 1"))
-        { Alike = ["next-hour"] },
+        { Alike = ["next-hour"], ShowsOnlyAtTwelve = true },
 
         new("previous-hour", 0.03, new HourRule(pointer => [new(Hours.Before(HourRule.LastPassed(pointer)), 1)]), new(
             Name: "The hour before is read",

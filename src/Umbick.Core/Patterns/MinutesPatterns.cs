@@ -72,7 +72,7 @@ internal static class MinutesPatterns
             Practise: "Practise: fives first, then ones"))
         { Alike = ["nearest-five"] },
 
-        new("nearest-five", 0.03, new MinutesRule((tick, _) => [new(new(Nearest(tick)), 1)]), new(
+        new("nearest-five", 0.03, new MinutesRule((tick, _) => [new(tick < 58 ? new(Nearest(tick)) : new(0, HoursOn: 1), 1)]), new(
             Name: "Minutes are rounded to the nearest five",
             Finding: "{child} gives the nearest five instead of the exact minute.",
             Reads: "the nearest five",
@@ -125,7 +125,7 @@ internal static class MinutesPatterns
             Practise: "Practise: gone by, or still to go?"))
         { BenchmarksMayBeRight = true, Alike = ["anticlockwise"] },
 
-        new("says-sixty", 0.03, new MinutesRule((tick, _) => [new(new(tick == 0 ? 60 : tick), 1)]), new(
+        new("says-sixty", 0.01, new MinutesRule((tick, _) => [new(new(tick == 0 ? 60 : tick), 1)]), new(
             Name: "The top is sixty",
             Finding: "{child} reads the minute hand at the top as sixty.",
             Reads: "sixty at the top",
@@ -168,7 +168,7 @@ internal static class MinutesPatterns
         if (ticks == 0) return [new(new(numeral), 1)];
         var sideBySide = (numeral * 10) + ticks;
         if (sideBySide > 99) return [new(new(numeral), 0.5), new(new(numeral + ticks), 0.5)];
-        return [new(new(numeral), 0.34), new(new(numeral + ticks), 0.33), new(new(sideBySide), 0.33)];
+        return [new(new(numeral), 0.45), new(new(numeral + ticks), 0.45), new(new(sideBySide), 0.1)];
     }
 
     private static IReadOnlyList<Weighted<MinutesRead>> MinutesToAsMinutes(int tick) =>

@@ -24,6 +24,9 @@ public sealed record Pattern(string Id, double Weight, StepRule Rule, PatternTex
     /// <summary>Whether it shows at one place of the minute hand only, so that it cannot be seen at two.</summary>
     public bool ShowsAtOnePlace { get; init; }
 
+    /// <summary>Whether it shows only where the hour is twelve.</summary>
+    public bool ShowsOnlyAtTwelve { get; init; }
+
     /// <summary>Whether some children with it know o'clock, half and quarters as wholes and have those right.</summary>
     public bool BenchmarksMayBeRight { get; init; }
 }

@@ -103,14 +103,14 @@ public static class SecondReading
                 case "numeral-as-minutes":
                     if (ticks == 0) return [(named, 0, 1)];
                     return named < 10
-                        ? [(named, 0, 0.34), (named + ticks, 0, 0.33), ((10 * named) + ticks, 0, 0.33)]
+                        ? [(named, 0, 0.45), (named + ticks, 0, 0.45), ((10 * named) + ticks, 0, 0.1)]
                         : [(named, 0, 0.5), (named + ticks, 0, 0.5)];
                 case "fives-from-twelve": return [(tick + 5, 0, 1)];
                 case "fives-from-one-as-nought": return [(tick >= 5 ? tick - 5 : tick, 0, 1)];
                 case "counts-in-twos": return [(tick - (3 * numeral), 0, 1)];
                 case "counts-in-tens": return [(tick + (5 * numeral), 0, 1)];
                 case "whole-fives-only": return [(tick - ticks, 0, 1)];
-                case "nearest-five": return [(ticks < 3 ? tick - ticks : tick - ticks + 5, 0, 1)];
+                case "nearest-five": return tick >= 58 ? [(0, 1, 1)] : [(ticks < 3 ? tick - ticks : tick - ticks + 5, 0, 1)];
                 case "counts-first-tick": return [(ticks > 0 ? tick + 1 : tick, 0, 1)];
                 case "ticks-in-fives": return [(tick + (4 * ticks), 0, 1)];
                 case "anticlockwise": return [(tick == 0 ? 0 : 60 - tick, 0, 1)];
