@@ -25,13 +25,16 @@ public sealed class HourRule(Func<double, IReadOnlyList<Weighted<int>>> read) : 
     /// <summary>The hand goes where their own way of reading gives the hour asked for; where no place does, to the correct one.</summary>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        foreach (var place in _places.GetOrAdd((reading.Hour.Value, Math.Abs(reading.HourHandOffset)), PlacesFor))
+        foreach (var place in _places.GetOrAdd((reading.Hour.Value, IntoSpace(reading.HourHandOffset)), PlacesFor))
         {
             after.Add(
                 reading with { Placed = HandPositions.Wrapped(place.Value + reading.HourHandOffset, reading.Placed.Minute), Hour = 0, HourHandOffset = 0 },
                 share * place.Weight);
         }
     }
+
+    /// <summary>How far into a space the hand is thought to be: what is put on the next numeral is thought to be on its own.</summary>
+    private static double IntoSpace(double offset) => Math.Abs(offset) % 1;
 
     private IReadOnlyList<Weighted<int>> PlacesFor((int Hour, double Into) asked)
     {

@@ -157,6 +157,28 @@ internal static class MinutesPatterns
             MinuteFirst: "Look at the long hand first. Only when it is at the top may we say o’clock.",
             Practise: "Practise: what does the long hand add?"))
         { BenchmarksMayBeRight = true },
+
+        new("restarts-at-six", 0.015, new MinutesRule((tick, _) => [new(new(tick > 30 ? tick - 30 : tick), 1)]), new(
+            Name: "The count starts again at the 6",
+            Finding: "{child} counts to the 6 and then starts again from nought.",
+            Reads: "the count started again at the 6",
+            Family: "Your child counts the minutes well as far as the bottom of the clock, and then begins again.",
+            Why: "Half {past} was the end of the count for a long time; the other side of the face looks like a new piece.",
+            HourFirst: "At the 6 it is thirty, and the count goes on: thirty-five at the 7. Walk a finger over the 6 without stopping.",
+            MinuteFirst: "Say thirty at the 6 and keep the voice up: it is the middle of the count and not its end.",
+            Practise: "Practise: over the 6 and on"))
+        { BenchmarksMayBeRight = true, Alike = ["minutes-to-as-minutes"] },
+
+        new("rounds-to-quarters", 0.02, new MinutesRule((tick, _) => [new(tick < 53 ? new((tick + 7) / 15 * 15) : new(0, HoursOn: 1), 1)]), new(
+            Name: "Every time is an o’clock, a quarter or a half",
+            Finding: "{child} gives the nearest o’clock, quarter or half for every time.",
+            Reads: "the nearest quarter",
+            Family: "Your child gives the nearest quarter of an hour for every time. It is near, but not yet exact.",
+            Why: "Those are the times that have names, and for a while they were the only ones on the page.",
+            HourFirst: "Say the quarter it is near. Has the long hand passed it, or not come to it? Count on or back from there in fives.",
+            MinuteFirst: "Start from the quarter that you know and count the jumps of five to the long hand.",
+            Practise: "Practise: from the quarter, and on"))
+        { Alike = ["nearest-five"] },
     ];
 
     private static int Nearest(int tick) => (tick + 2) / 5 * 5;

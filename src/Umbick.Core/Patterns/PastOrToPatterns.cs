@@ -19,7 +19,7 @@ internal static class PastOrToPatterns
             HourFirst: "Colour the two halves of the face. On the second half we look forward: to the hour that is coming.",
             MinuteFirst: "Which side of the face is the long hand on? Going down is ‘{past}’. Going up is ‘{to}’.",
             Practise: "Practise: ‘{past}’ going down, ‘{to}’ going up"))
-        { Alike = ["to-this-hour", "to-without-turning"] },
+        { Alike = ["to-this-hour", "to-without-turning", "past-to-exchanged"] },
 
         new("to-this-hour", 0.05, new PastOrToRule(
             (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, 60 - minutes, hour), 1)] : PastOrToRule.SayRightly(hour, minutes),
@@ -59,7 +59,28 @@ internal static class PastOrToPatterns
             Why: "‘{To}’ has just been taught and is used everywhere for a while.",
             HourFirst: "On the first half the hour has gone past. Say the hour, then how far past it we are.",
             MinuteFirst: "Which side of the face is the long hand on? Going down is ‘{past}’. Going up is ‘{to}’.",
-            Practise: "Practise: ‘{past}’ going down, ‘{to}’ going up")),
+            Practise: "Practise: ‘{past}’ going down, ‘{to}’ going up"))
+        { Alike = ["past-to-exchanged"] },
+
+        new("past-to-exchanged", 0.03, new PastOrToRule(
+            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.Past, 60 - minutes, Hours.After(hour)), 1)]
+                : IsEarly(minutes) ? [new(new(SpokenForm.To, minutes, hour), 1)]
+                : PastOrToRule.SayRightly(hour, minutes),
+            words => (words.Form, words.Amount) switch
+            {
+                (SpokenForm.To, { } amount) => (words.Hour!.Value, amount),
+                (SpokenForm.Past, { } amount and not 30) => (Hours.Before(words.Hour!.Value), 60 - amount),
+                _ => PastOrToRule.HearRightly(words),
+            }), new(
+            Name: "‘{Past}’ and ‘{to}’ are exchanged",
+            Finding: "{child} says ‘{to}’ for ‘{past}’ and ‘{past}’ for ‘{to}’, with the right number and the right hour.",
+            Reads: "‘{past}’ and ‘{to}’ exchanged",
+            Family: "Your child has the minutes and the hour right, but says ‘{past}’ and ‘{to}’ the wrong way round.",
+            Why: "The two words were learnt together, as a pair, and nothing in their sound says which is which.",
+            HourFirst: "Only one of them at a time. Turn down from the top: the hour has gone {past}. Leave ‘{to}’ for another day.",
+            MinuteFirst: "Hand going down, ‘{past}’; hand going up, ‘{to}’ the hour at the top. Show it with an arm before saying it.",
+            Practise: "Practise: ‘{past}’ going down, ‘{to}’ going up"))
+        { Alike = ["to-as-past", "past-as-to"] },
     ];
 
     private static bool IsLate(int minutes) => minutes is > 30 and < 60;

@@ -12,7 +12,8 @@ internal static class PlacingPatterns
             Why: "On a toy clock whose hands turn freely the short hand does stay where it is put.",
             HourFirst: "Turn a geared clock from the o’clock and watch only the short hand. Where is it when half the hour has gone?",
             MinuteFirst: "Set the long hand, then ask how much of the hour has gone. Move the short hand that much of its space.",
-            Practise: "Practise: how far has it crept?")),
+            Practise: "Practise: how far has it crept?"))
+        { Alike = ["hand-on-nearest-numeral"] },
 
         new("hour-hand-halfway", 0.05, new PlacingRule(minutes => minutes == 0 ? 0 : 0.5), new(
             Name: "The hour hand is put halfway",
@@ -33,5 +34,16 @@ internal static class PlacingPatterns
             HourFirst: "From seven o’clock onwards both hands only walk forward. Turn it and see on which side of the 7 it is.",
             MinuteFirst: "Set the long hand by turning forward from the top, and let the short hand creep forward with it.",
             Practise: "Practise: both hands walk forward")),
+
+        new("hand-on-nearest-numeral", 0.04, new PlacingRule(minutes => minutes > 30 ? 1 : 0), new(
+            Name: "The hour hand is put on the nearest numeral",
+            Finding: "{child} puts the hour hand on whichever numeral is nearest, and never between two.",
+            Reads: "the hour hand on the nearest numeral",
+            Family: "When setting a clock your child puts the short hand right on a number: on the next one once it is more than half {past}.",
+            Why: "A hand is thought to point at something, and what lies between two numerals has no name.",
+            HourFirst: "At twenty {to} eight the 8 is near, and not yet reached. Turn a geared clock there and look at the gap.",
+            MinuteFirst: "Set the long hand. So much of its turn is done: the short one has done as much of its space, and no more.",
+            Practise: "Practise: near it is not on it"))
+        { Alike = ["hour-hand-on-numeral"] },
     ];
 }

@@ -115,6 +115,8 @@ public static class SecondReading
                 case "ticks-in-fives": return [(tick + (4 * ticks), 0, 1)];
                 case "anticlockwise": return [(tick == 0 ? 0 : 60 - tick, 0, 1)];
                 case "minutes-to-as-minutes": return tick > 30 ? [(60 - tick, 0, 0.5), (60 - tick, 1, 0.5)] : [(tick, 0, 1)];
+                case "restarts-at-six": return known ? [(tick, 0, 1)] : [(tick <= 30 ? tick : tick - 30, 0, 1)];
+                case "rounds-to-quarters": return tick > 52 ? [(0, 1, 1)] : [(tick - ((tick + 7) % 15) + 7, 0, 1)];
                 case "says-sixty": return [(tick == 0 ? 60 : tick, 0, 1)];
                 case "between-is-half": return [(between ? 30 : tick, 0, 1)];
                 case "minutes-ignored": return [(0, 0, 1)];
@@ -137,6 +139,8 @@ public static class SecondReading
             _ when late && has.Contains("to-this-hour") => [(60 - minutes, "to", hour, 1)],
             _ when late && has.Contains("to-without-turning") => [(minutes, "to", coming, 1)],
             _ when minutes < 30 && has.Contains("past-as-to") => [(minutes, "to", hour, 0.5), (minutes, "to", coming, 0.5)],
+            _ when late && has.Contains("past-to-exchanged") => [(60 - minutes, "past", coming, 1)],
+            _ when minutes < 30 && has.Contains("past-to-exchanged") => [(minutes, "to", hour, 1)],
             _ when late => [(60 - minutes, "to", coming, 1)],
             _ => [(minutes, "past", hour, 1)],
         };
@@ -173,11 +177,11 @@ public static class SecondReading
             if (amount == 15 && has.Contains("quarter-is-25")) amount = 25;
             if (amount == 30 && has.Contains("half-is-50")) amount = 50;
             if (amount == 30 && has.Contains("half-names-next")) hour = Round12(h + 11);
-            return has.Contains("past-as-to") && amount != 30 ? (Round12(hour + 11), 60 - amount) : (hour, amount);
+            return (has.Contains("past-as-to") || has.Contains("past-to-exchanged")) && amount != 30 ? (Round12(hour + 11), 60 - amount) : (hour, amount);
         }
         var (named, left) = (Round12(h + 1), 60 - m);
         if (left == 15 && has.Contains("quarter-is-25")) left = 25;
-        if (has.Contains("to-as-past")) return (named, left);
+        if (has.Contains("to-as-past") || has.Contains("past-to-exchanged")) return (named, left);
         if (has.Contains("to-this-hour")) return (named, 60 - left);
         return has.Contains("to-without-turning") ? (h, left) : (h, 60 - left);
     }
@@ -199,10 +203,11 @@ public static class SecondReading
     {
         var offset = has.Contains("hour-hand-on-numeral") ? 0
             : has.Contains("hour-hand-halfway") ? (minutes == 0 ? 0 : 30)
-            : has.Contains("hour-hand-behind") ? -minutes : minutes;
+            : has.Contains("hour-hand-behind") ? -minutes
+            : has.Contains("hand-on-nearest-numeral") ? (minutes > 30 ? 60 : 0) : minutes;
         foreach (var (tick, tickShare) in MinuteHandPlaces(minutes, askedMinute != 0, has, benchmarks))
         {
-            foreach (var (numeral, share) in HourHandPlaces(hour, Math.Abs(offset), has))
+            foreach (var (numeral, share) in HourHandPlaces(hour, Math.Abs(offset) % 60, has))
             {
                 var sixtieths = ((((numeral * 60) + offset) % 720) + 720) % 720;
                 var (x, y) = has.Contains("hands-swapped") ? (tick / 5.0, sixtieths / 12.0) : (sixtieths / 60.0, tick);

@@ -16,7 +16,7 @@ public sealed record UnlistedReading(string Name, Func<ClockTime, ClockTime> Mis
         new("reads two hours on", time => At(time.Hour + 2, time.Minute)),
         new("sees the face as in a mirror", time => At(12 - time.Hour, time.Minute)),
         new("takes the minute hand's numeral for the hour", time => At(time.Minute / 5, time.Minute)),
-        new("gives the nearest quarter", time => At(time.Hour, (time.Minute + 7) / 15 * 15 % 60)),
+        new("gives the nearest third of an hour", time => At(time.Hour, (time.Minute + 10) / 20 * 20 % 60)),
         new("adds the hour to the minutes", time => At(time.Hour, (time.Minute + time.Hour) % 60)),
         new("is ten minutes ahead", time => At(time.Hour, (time.Minute + 10) % 60)),
     ];

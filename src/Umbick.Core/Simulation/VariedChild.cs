@@ -44,7 +44,7 @@ public sealed class VariedChild : IAnsweringChild
 
     /// <summary>
     /// A child with so many patterns, each of another step and each such that it shows in one question of twelve or more of those that may be
-    /// asked: a rule that never shows could not be found by anybody.
+    /// asked and is no other pattern of the catalogue: what never shows, or is the same as another, could not be found by anybody.
     /// </summary>
     /// <param name="count">How many patterns.</param>
     /// <param name="steps">The steps that they may be at.</param>
@@ -66,11 +66,15 @@ public sealed class VariedChild : IAnsweringChild
     private bool Shows(string pattern, IReadOnlyList<Item> bank)
     {
         var looked = bank.Where((_, i) => i % 5 == 0).ToList();
-        var alone = new HashSet<string> { pattern };
-        var shown = looked.Count(item => Follows(item)
-            && SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, alone, _benchmarks)[0].Answer != SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, Nobody, false)[0].Answer);
-        return shown * 12 >= looked.Count;
+        var own = looked.ConvertAll(item => Follows(item) ? Mostly(item, new HashSet<string> { pattern }) : Mostly(item, Nobody));
+        var shown = looked.Where((item, i) => own[i] != Mostly(item, Nobody)).Count();
+        // Who reads the coming hour only late in the hour reads the nearest: that is the other pattern, and not a variant of this one.
+        return shown * 12 >= looked.Count && !Catalogue.All.Any(other =>
+            other.Id != pattern && Steps.OfReading.Contains(other.Step) && looked.Where((item, i) => own[i] != Mostly(item, new HashSet<string> { other.Id })).Count() * 4 < shown);
     }
+
+    private string Mostly(Item item, IReadOnlySet<string> patterns) =>
+        SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, patterns, _benchmarks).MaxBy(outcome => outcome.Share).Answer;
 
     /// <summary>A child who reads in a way that no catalogue lists.</summary>
     public static VariedChild Odd(Random random) =>
