@@ -44,10 +44,10 @@ public class ModelBenchmarks
     [Benchmark(Description = "an answer folded in")]
     public void Fold() => _afterFive.Copy().Update(_answer);
 
-    [Benchmark(Description = "the first item of 2,136")]
+    [Benchmark(Description = "the first item of a sitting's bank")]
     public NextItem? First() => new ItemChooser(_model).Choose(_atFirst, _bank, [], 0);
 
-    [Benchmark(Description = "the sixth item of 2,136")]
+    [Benchmark(Description = "the sixth item of a sitting's bank")]
     public NextItem? Sixth() => new ItemChooser(_model).Choose(_afterFive, _bank, _asked, 3);
 
     [Benchmark(Description = "a year: 600 answers, 60 sittings")]
@@ -56,7 +56,7 @@ public class ModelBenchmarks
     [Benchmark(Description = "a model made")]
     public ReadingModel Start() => new([.. _model.Patterns]);
 
-    [Benchmark(Description = "all 2,136 predictions, kept from then on")]
+    [Benchmark(Description = "all predictions of a bank, kept from then on")]
     public ReadingModel Predict()
     {
         var model = new ReadingModel();

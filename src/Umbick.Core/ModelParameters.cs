@@ -195,7 +195,7 @@ public static class ModelParameters
     public const int WrongRunning = 2;
 
     /// <summary>What any first item may be ahead of another, in bits, and not be asked for that: children and sittings begin differently. Which item is first.</summary>
-    public const double FirstTieBreak = 0.2;
+    public const double FirstTieBreak = 0.6;
 
     // When a sitting may stop.
 

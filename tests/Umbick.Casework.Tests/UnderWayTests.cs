@@ -40,7 +40,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         await schools.InA(async connection =>
         {
             var wrong = (await Sittings.AnswersIn(connection, [first]))[first].Single(answer => answer.Place == 2).Id;
-            await Sittings.AddAnswer(connection, new AnswerRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "4:00", Mode = "said", Corrects = wrong, By = Guid.NewGuid() }, DateTime.UtcNow, DateTime.UtcNow);
+            await Sittings.AddAnswer(connection, new AnswerRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "ok", Mode = "said", Corrects = wrong, By = Guid.NewGuid() }, DateTime.UtcNow, DateTime.UtcNow);
             return true;
         });
         var after = await AssertTheSame(now, 2);

@@ -1,0 +1,92 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Simulation;
+
+namespace Umbick.Core.Tests;
+
+/// <summary>What is right is right however it is said; reading and setting are two skills; a sitting goes as a teacher would hold it.</summary>
+public sealed class MeaningTests
+{
+    private static readonly ReadingModel Model = new();
+
+    [Fact]
+    public void What_scores_right_is_what_reading_rightly_gives_for_every_task_and_every_way_of_saying_it()
+    {
+        var looked = 0;
+        foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain))
+        {
+            foreach (var said in Sayings(item.Time).Append(item.Right.Short(Wording.Usual)))
+            {
+                var answer = item.Read(said);
+                if (!Scoring.IsRight(item, answer, item.Task.Taken, Stage.EveryMinute)) continue;
+                var seen = Assert.Single(Model.Observe(new ItemAnswer(item, answer, item.Task.Taken)));
+                Assert.True(seen.IsRight && seen.ChanceOf(0) > 0.99, $"{item.Task.Id} {item.Time} “{said}”");
+                looked++;
+            }
+        }
+        Assert.True(looked > 3900, $"{looked} ways");
+    }
+
+    [Theory]
+    [InlineData("6:40", "forty past six")]
+    [InlineData("6:40", "six forty")]
+    [InlineData("6:30", "half to 7")]
+    [InlineData("6:30", "half an hour past 6")]
+    [InlineData("6:45", "45 past 6")]
+    public void A_child_who_says_times_their_own_way_is_not_taken_for_guessing(string time, string said)
+    {
+        var belief = new Belief(Model);
+        foreach (var hour in new[] { 0, 120, 300, 420 })
+        {
+            var shown = ClockTime.TryParse(time)!.Value.Plus(hour);
+            var words = said.Replace("six", $"{shown.Hour}", StringComparison.Ordinal).Replace(" 6", $" {shown.Hour}", StringComparison.Ordinal).Replace(" 7", $" {Hours.After(shown.Hour)}", StringComparison.Ordinal);
+            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadWords, shown), AnswerParser.Parse(words), AnswerMode.Said));
+        }
+        Assert.True(belief.Guessing < 0.01, $"guessing {belief.Guessing}");
+        Assert.All(Model.Patterns, pattern => Assert.True(belief.ProbabilityOf(pattern) < ModelParameters.PossibleFrom, pattern.Id));
+    }
+
+    [Theory]
+    [InlineData("7.67|40", "3.33|20", true)]
+    [InlineData("6.67|40", "2.33|20", false)]
+    public void Who_reads_the_coming_hour_may_set_a_clock_rightly(string first, string second, bool setsRightly)
+    {
+        var belief = new Belief(Model);
+        foreach (var (shown, said) in new[] { ("6:20", "7:20"), ("2:40", "3:40"), ("9:10", "10:10"), ("4:50", "5:50") })
+            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(said), AnswerMode.Said));
+        foreach (var (asked, placed) in new[] { ("7:40", first), ("3:20", second), ("7:40", first), ("3:20", second) })
+            belief.Update(new ItemAnswer(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(asked)!.Value), AnswerParser.Parse(placed), AnswerMode.Placed));
+        Assert.True(belief.ProbabilityOf(Catalogue.Find("next-hour")!) > ModelParameters.LikelyFrom);
+        var believed = belief.MarginalAt(Step.Setting)[1];
+        Assert.True(setsRightly ? believed > 0.9 : believed < 0.1, $"sets rightly {believed}");
+    }
+
+    [Fact]
+    public void A_sitting_is_held_as_a_teacher_would_hold_it()
+    {
+        var study = new Study(Model);
+        var sittings = Enumerable.Range(0, 24).Select(seed => study.Adaptive(DrawnChild.With(seed % 3, new Random(seed)), 12, seed).Answers.Select(answer => answer.Item).ToList()).ToList();
+        Assert.All(sittings, items =>
+        {
+            Assert.Contains(items[0].Task, new[] { ClockTasks.ReadDigital, ClockTasks.ReadWords });
+            Assert.NotEqual(12, items[0].Time.Hour);
+            Assert.DoesNotContain(Enumerable.Range(0, items.Count - 3), i => items.Skip(i).Take(4).Select(item => item.Task).Distinct().Count() == 1);
+            Assert.True(items.GroupBy(item => item.Task).Max(same => same.Count()) <= 6);
+        });
+        Assert.True(sittings.Select(items => items[0]).Distinct().Count() > 12, "children begin differently");
+        Assert.InRange(sittings.Average(items => items.Count(item => item.Time.Hour == 12)), 0, 2.2);
+    }
+
+    private static IEnumerable<string> Sayings(ClockTime time)
+    {
+        var (hour, minutes, coming) = (time.Hour, time.Minute, Hours.After(time.Hour));
+        if (minutes == 0) return [$"{hour} o'clock", $"{hour}:00"];
+        List<string> ways = [$"{minutes} past {hour}", $"{60 - minutes} to {coming}", $"{hour} {minutes:00}", $"{hour}:{minutes:00}"];
+        if (minutes == 30) ways.AddRange([$"half past {hour}", $"half to {coming}", $"half an hour past {hour}"]);
+        if (minutes == 15) ways.Add($"quarter past {hour}");
+        if (minutes == 45) ways.Add($"quarter to {coming}");
+        return ways;
+    }
+}
