@@ -24,7 +24,7 @@ public sealed class CommandLineTests
         Assert.Equal(5, fennel.GetProperty("answers").GetInt32());
         Assert.Equal([5], fennel.GetProperty("unexplained").EnumerateArray().Select(place => place.GetInt32()));
         var first = fennel.GetProperty("patterns")[0];
-        Assert.Equal(["pattern", "step", "belief", "label", "telling", "itsWay", "right", "alike"], first.EnumerateObject().Select(property => property.Name));
+        Assert.Equal(["pattern", "step", "belief", "label", "shows", "telling", "itsWay", "right", "alike"], first.EnumerateObject().Select(property => property.Name));
         Assert.Equal(("hands-swapped", "hands", "likely"), (first.GetProperty("pattern").GetString(), first.GetProperty("step").GetString(), first.GetProperty("label").GetString()));
         Assert.Equal("Plover", json.RootElement.GetProperty("children")[1].GetProperty("child").GetString());
     }

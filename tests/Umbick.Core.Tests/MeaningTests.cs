@@ -61,6 +61,8 @@ public sealed class MeaningTests
         Assert.True(belief.ProbabilityOf(Catalogue.Find("next-hour")!) > ModelParameters.LikelyFrom);
         var believed = belief.MarginalAt(Step.Setting)[1];
         Assert.True(setsRightly ? believed > 0.9 : believed < 0.1, $"sets rightly {believed}");
+        Assert.Equal(setsRightly ? Shows.Reading : Shows.Both, belief.WhereShown(Catalogue.Find("next-hour")!));
+        Assert.Equal(Shows.Setting, belief.WhereShown(Catalogue.Find("hour-hand-behind")!));
     }
 
     [Fact]

@@ -18,7 +18,7 @@ public static class DiagnosisJson
     };
 
     /// <summary>One pattern of one child.</summary>
-    public sealed record PatternFinding(string Pattern, string Step, double Belief, string Label, int Telling, int ItsWay, int Right, IReadOnlyList<string> Alike);
+    public sealed record PatternFinding(string Pattern, string Step, double Belief, string Label, string Shows, int Telling, int ItsWay, int Right, IReadOnlyList<string> Alike);
 
     /// <summary>One child.</summary>
     public sealed record ChildFinding(string Child, int Answers, double Guessing, IReadOnlyList<PatternFinding> Patterns, IReadOnlyList<int> Unexplained);
@@ -51,6 +51,7 @@ public static class DiagnosisJson
         Name(finding.Pattern.Step),
         Math.Round(finding.Belief, 3),
         finding.Label.ToString().ToLowerInvariant(),
+        finding.Shows.ToString().ToLowerInvariant(),
         finding.Evidence.Answers.Count,
         finding.Evidence.ItsWay,
         finding.Evidence.Right,
@@ -63,7 +64,7 @@ public static class DiagnosisJson
             foreach (var finding in OtherSkillModel.Of(step, answers, conclusion.Hundreds))
             {
                 if (finding.Pattern is not { } pattern || finding.Belief < ModelParameters.WorthNaming || finding.Telling == 0) continue;
-                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
+                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "reading", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
             }
         }
     }

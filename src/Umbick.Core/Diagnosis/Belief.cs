@@ -119,6 +119,18 @@ public sealed class Belief
         return MarginalAt(pattern.Step).Where((_, choice) => choices[choice].Holds(pattern)).Sum();
     }
 
+    /// <summary>Where a pattern shows: in reading alone where it is believed of the child, if the child has it, that they set a clock rightly.</summary>
+    public Shows WhereShown(Pattern pattern)
+    {
+        if (pattern.Step == Step.Placing) return Shows.Setting;
+        if (!SettingRule.Covers(pattern.Step)) return Shows.Both;
+        var subSpace = _model.Space.Of([pattern.Step, Step.Setting]);
+        var (shares, choices) = (MarginalOver(subSpace), _model.Space.At(pattern.Step));
+        var with = Enumerable.Range(0, subSpace.Size).Where(part => choices[subSpace.ChoiceOf(part, pattern.Step)].Holds(pattern)).ToList();
+        var rightly = with.Where(part => subSpace.ChoiceOf(part, Step.Setting) != 0).Sum(part => shares[part]);
+        return rightly >= ModelParameters.LikelyFrom * with.Sum(part => shares[part]) ? Shows.Reading : Shows.Both;
+    }
+
     /// <summary>The belief in each part of a sub-space, 0 to 1.</summary>
     public double[] MarginalOver(SubSpace subSpace)
     {

@@ -24,7 +24,11 @@ public enum Label
 /// <param name="Belief">The belief in it, 0 to 1.</param>
 /// <param name="Label">What it is called.</param>
 /// <param name="Evidence">What the answers say for and against it.</param>
-public sealed record Finding(Pattern Pattern, double Belief, Label Label, Evidence Evidence);
+public sealed record Finding(Pattern Pattern, double Belief, Label Label, Evidence Evidence)
+{
+    /// <summary>Where it shows.</summary>
+    public Shows Shows { get; init; }
+}
 
 /// <summary>What some answers say of how a child reads.</summary>
 /// <param name="Findings">Patterns believed at 0.05 or more, the firmest first.</param>
@@ -55,7 +59,7 @@ public sealed record Conclusion(
             .Select(pattern =>
             {
                 var evidence = Evidence.For(pattern.Pattern, model, belief, answers);
-                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.Suffices), evidence);
+                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
             })
             .ToList();
         var otherAt = model.Space.Steps

@@ -109,7 +109,8 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.TextsIn(preferences.Wording).Reads))}.";
         var accidents = evidence.Answers.Count(IsAccident);
         var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {evidence.Right} right";
-        return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{alike}";
+        var setting = finding.Shows == Shows.Reading ? " Clocks are set rightly." : "";
+        return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{setting}{alike}";
     }
 
     private static string Compare(FirstAndNow progress)
