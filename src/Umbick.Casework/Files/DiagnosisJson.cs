@@ -64,7 +64,7 @@ public static class DiagnosisJson
             foreach (var finding in OtherSkillModel.Of(step, answers, conclusion.Hundreds))
             {
                 if (finding.Pattern is not { } pattern || finding.Belief < ModelParameters.WorthNaming || finding.Telling == 0) continue;
-                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "reading", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
+                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "both", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
             }
         }
     }
