@@ -160,6 +160,6 @@ public sealed class ChildRecord
     {
         var (item, given) = (question.Asked.Item, question.Given!);
         var first = given.FirstFor(item);
-        return new ItemAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || question.Asked.Support != Support.Bare, first);
+        return new ItemAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || question.Asked.Support != Support.Bare, first) { Scored = question.IsRight };
     }
 }

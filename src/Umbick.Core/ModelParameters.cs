@@ -21,6 +21,15 @@ public static class ModelParameters
     /// <summary>The chance of any one answer from a child who guesses, 0 to 1: one of the twelve hours with one of the twelve fives, 144 times. The belief in guessing.</summary>
     public const double GuessedAnswerChance = 1.0 / 144;
 
+    /// <summary>The share of children, 0 to 1, who give one answer again and again, before anything is asked: rarer than guessing. The belief in repeating.</summary>
+    public const double RepeatingPrior = 0.005;
+
+    /// <summary>
+    /// How much weight a new answer keeps for one who repeats theirs, in answers: after one answer the next is the same four times in five (an
+    /// urn after D. Blackwell and J. B. MacQueen, Ferguson distributions via Pólya urn schemes, 1973). The belief in repeating.
+    /// </summary>
+    public const double NewAnswerWeight = 0.25;
+
     /// <summary>The chance, 0 to 1, that an answer is right where the rule is not followed: such a child reads many clocks rightly. Every likelihood.</summary>
     public const double RightWhenNotFollowing = 0.45;
 
@@ -53,8 +62,11 @@ public static class ModelParameters
     /// <summary>Wrong places for an hour hand that can be told apart by eye. The likelihood of an unlisted rule.</summary>
     public const double WrongHourPlaces = 8;
 
-    /// <summary>How far, in hours, an hour hand may be off and still be at the right place for an unlisted rule: what a hand on a tablet is off by. As <see cref="PlaceTolerance"/>.</summary>
-    public const double UnlistedPlaceTolerance = 0.2;
+    /// <summary>Wrong times for a quarter or a half, with the hour named or one beside it. The likelihood of an unlisted rule.</summary>
+    public const double WrongFractions = 40;
+
+    /// <summary>Wrong ways to put the figures of a time together. The likelihood of an unlisted rule.</summary>
+    public const double WrongWritings = 8;
 
     // How far an answer counts.
 
@@ -95,6 +107,12 @@ public static class ModelParameters
     /// </summary>
     public const double SetsRightlyPrior = 0.4;
 
+    /// <summary>
+    /// How often, 0 to 1, a minute hand that was put at a wrong place takes the hour hand with it: most put each hand by itself, some look at
+    /// the long hand to see how far into the hour it is. The prediction of hands.
+    /// </summary>
+    public const double HourHandCarried = 0.3;
+
     // How belief grows old.
 
     /// <summary>Days after which half of what is believed of a step has moved back to the prior, when it was left alone: about a school term and a half. The transition.</summary>
@@ -113,6 +131,9 @@ public static class ModelParameters
 
     /// <summary>From this belief on, 0 to 1, a pattern is possible: two in five. Labels, and steps taken some other way.</summary>
     public const double PossibleFrom = 0.4;
+
+    /// <summary>From this belief on, 0 to 1, answers are told as guessed: more likely than not. What the page says.</summary>
+    public const double GuessingFrom = 0.5;
 
     /// <summary>Below this belief, 0 to 1, a pattern that was likely may be called cleared: the mirror of <see cref="LikelyFrom"/>. Labels.</summary>
     public const double ClearedBelow = 0.2;
@@ -137,6 +158,12 @@ public static class ModelParameters
 
     /// <summary>A wrong answer that belief gives less often than this, 0 to 1, is explained by nothing believed. The list of unexplained answers.</summary>
     public const double ExplainedFrom = 0.1;
+
+    /// <summary>An answer that some way gives so often, 0 to 1, among all children is given by a common one: one child in a hundred. What is said of one answer.</summary>
+    public const double CommonFrom = 0.01;
+
+    /// <summary>No more patterns than this explain one answer together where a slip would do. What is said of one answer.</summary>
+    public const int MostWhereASlipWouldDo = 2;
 
     // Which item comes next: bits.
 
@@ -236,11 +263,11 @@ public static class ModelParameters
     /// <summary>How far, in hours, an hour hand may be off at o'clock and be right. Scoring and likelihood.</summary>
     public const double OClockTolerance = 0.1;
 
-    /// <summary>How far, in hours, an hour hand may be off between numerals and be right, where places are scored finely. Scoring.</summary>
+    /// <summary>How far, in hours, an hour hand may be off between numerals and be right, where places are scored finely. Scoring and likelihood.</summary>
     public const double PlaceTolerance = 0.2;
 
     /// <summary>How far, in hours, an hour hand may be from where a rule puts it and count as put there. Predictions of hands.</summary>
-    public const double HourHandReach = 0.15;
+    public const double HourHandReach = 0.1;
 
     /// <summary>How far, in minutes, a minute hand may be from where a rule puts it and count as put there. Predictions of hands.</summary>
     public const double MinuteHandReach = 1.5;

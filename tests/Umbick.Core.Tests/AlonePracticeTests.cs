@@ -88,12 +88,13 @@ public sealed class AlonePracticeTests
     }
 
     [Theory]
-    [InlineData(0.79, true, Label.Possible)]
-    [InlineData(0.8, true, Label.Likely)]
-    [InlineData(0.99, false, Label.Possible)]
-    [InlineData(0.4, false, Label.Possible)]
-    [InlineData(0.39, true, Label.Unlikely)]
-    public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, Label label) => Assert.Equal(label, Conclusion.LabelOf(belief, isSeen));
+    [InlineData(0.79, true, true, Label.Possible)]
+    [InlineData(0.8, true, true, Label.Likely)]
+    [InlineData(0.99, true, false, Label.Possible)]
+    [InlineData(0.4, true, false, Label.Possible)]
+    [InlineData(0.99, false, false, Label.Unlikely)]
+    [InlineData(0.39, true, true, Label.Unlikely)]
+    public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, bool suffices, Label label) => Assert.Equal(label, Conclusion.LabelOf(belief, isSeen, suffices));
 
     [Theory]
     [InlineData(10, 20, false)]

@@ -80,7 +80,7 @@ public sealed class ModelTests
         // They count the numerals in threes.
         var conclusion = Diagnosed([Said("6:20", "6:12"), Said("3:10", "3:06"), Said("8:40", "8:24"), Said("10:25", "10:15"), Said("1:50", "1:30"), Said("4:35", "4:21")]);
         Assert.Empty(conclusion.Likely);
-        Assert.Contains(Step.Minutes, conclusion.OtherAt);
+        Assert.Contains(conclusion.OtherAt, other => other.Step == Step.Minutes && other.Answers.Count == 6);
     }
 
     [Fact]
@@ -97,7 +97,7 @@ public sealed class ModelTests
         Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), one => one.Pattern == entry && one.Telling == 5);
         // Without it, the same answers are read some other way, and called nothing.
         Assert.Empty(Diagnosed(answers).Likely);
-        Assert.Contains(Step.Hour, Diagnosed(answers).OtherAt);
+        Assert.Contains(Diagnosed(answers).OtherAt, other => other.Step == Step.Hour);
     }
 
     [Fact]
@@ -142,7 +142,7 @@ public sealed class ModelTests
     }
 
     [Fact]
-    public void A_slip_of_one_minute_may_be_a_slip() => Assert.True(new Explainer(Model).Explain(Said("4:18", "4:19")).NearSlip);
+    public void A_slip_of_one_minute_may_be_a_slip() => Assert.True(new Explainer(Model).Explain(Said("4:18", "4:19")).SlipShare > 0);
 
     [Fact]
     public void The_next_item_says_why_and_is_not_asked_twice()

@@ -26,15 +26,6 @@ public static class DiagnosisJson
     /// <summary>A whole file.</summary>
     public sealed record Diagnosis(string Engine, IReadOnlyList<ChildFinding> Children);
 
-    /// <summary>The name of a step as it stands in files.</summary>
-    public static string Name(Step step) => step switch
-    {
-        Step.PastOrTo => "past-or-to",
-        Step.CountingOn => "counting-on",
-        Step.DayHalves => "day-halves",
-        _ => step.ToString().ToLowerInvariant(),
-    };
-
     /// <summary>What is concluded of one child. Places of unexplained answers count from 1.</summary>
     public static ChildFinding Of(string child, Conclusion conclusion, IReadOnlyList<ItemAnswer> answers) => new(
         child,
@@ -42,13 +33,14 @@ public static class DiagnosisJson
         Math.Round(conclusion.Guessing, 3),
         [
             .. conclusion.Findings.Select(Of),
+            .. conclusion.OtherWays.Select(Of),
             .. Beside(answers, conclusion),
         ],
         [.. conclusion.Unexplained.Select(index => index + 1)]);
 
     private static PatternFinding Of(Finding finding) => new(
         finding.Pattern.Id,
-        Name(finding.Pattern.Step),
+        finding.Pattern.Step.NameInFiles(),
         Math.Round(finding.Belief, 3),
         finding.Label.ToString().ToLowerInvariant(),
         finding.Shows.ToString().ToLowerInvariant(),
@@ -57,6 +49,17 @@ public static class DiagnosisJson
         finding.Evidence.Right,
         [.. finding.Evidence.NotYetTold.Select(pattern => pattern.Id)]);
 
+    private static PatternFinding Of(OtherWay other) => new(
+        other.Id,
+        other.Step.NameInFiles(),
+        Math.Round(other.Belief, 3),
+        other.Label.ToString().ToLowerInvariant(),
+        other.Step == Step.Placing ? "setting" : "both",
+        other.Telling,
+        other.Answers.Count,
+        other.Right,
+        []);
+
     private static IEnumerable<PatternFinding> Beside(IReadOnlyList<ItemAnswer> answers, Conclusion conclusion)
     {
         foreach (var step in new[] { Step.CountingOn, Step.DayHalves })
@@ -64,7 +67,7 @@ public static class DiagnosisJson
             foreach (var finding in OtherSkillModel.Of(step, answers, conclusion.Hundreds))
             {
                 if (finding.Pattern is not { } pattern || finding.Belief < ModelParameters.WorthNaming || finding.Telling == 0) continue;
-                yield return new PatternFinding(pattern.Id, Name(step), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "both", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
+                yield return new PatternFinding(pattern.Id, step.NameInFiles(), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "both", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
             }
         }
     }

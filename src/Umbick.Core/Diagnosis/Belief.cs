@@ -1,4 +1,5 @@
 using System.Runtime.Intrinsics;
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
@@ -18,6 +19,9 @@ public sealed class Belief
 
     private readonly ReadingModel _model;
 
+    /// <summary>How often each time was answered in this sitting.</summary>
+    private readonly Dictionary<ClockTime, int> _answered = [];
+
     /// <summary>The share of each procedure, a lane for each level of consistency.</summary>
     private readonly Vector256<double>[] _shares;
 
@@ -34,25 +38,29 @@ public sealed class Belief
     public Belief(ReadingModel model)
     {
         _model = model;
-        Guessing = ModelParameters.GuessingPrior;
-        _shares = [.. Enumerable.Range(0, model.Space.Size).Select(procedure => LevelShares * ((1 - Guessing) * model.Space.Prior(procedure)))];
+        (Guessing, Repeating) = (ModelParameters.GuessingPrior, ModelParameters.RepeatingPrior);
+        _shares = [.. Enumerable.Range(0, model.Space.Size).Select(procedure => LevelShares * ((1 - Guessing - Repeating) * model.Space.Prior(procedure)))];
         foreach (var share in _shares) _sum += share;
     }
 
     private Belief(Belief other)
     {
-        (_model, Guessing, _sum, _scale) = (other._model, other.Guessing, other._sum, other._scale);
+        (_model, Guessing, Repeating, _sum, _scale) = (other._model, other.Guessing, other.Repeating, other._sum, other._scale);
+        foreach (var (time, times) in other._answered) _answered[time] = times;
         _shares = (Vector256<double>[])other._shares.Clone();
     }
 
     /// <summary>The belief that the child guesses, 0 to 1.</summary>
     public double Guessing { get; private set; }
 
+    /// <summary>The belief that the child gives one answer again and again, 0 to 1.</summary>
+    public double Repeating { get; private set; }
+
     /// <summary>A belief that goes its own way from here.</summary>
     public Belief Copy() => new(this);
 
     /// <summary>Everything that is believed, added up: 1 but for rounding.</summary>
-    public double Total => Guessing + (Vector256.Sum(_sum) * _scale);
+    public double Total => Guessing + Repeating + (Vector256.Sum(_sum) * _scale);
 
     /// <summary>Folds an answer in, a reading at a time. An answer that says nothing about reading changes nothing.</summary>
     public void Update(ItemAnswer given)
@@ -72,8 +80,23 @@ public sealed class Belief
             likelihood[i] = (weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance) * _scale;
         }
         var sum = Passes.Fold(_shares, prediction.SubSpace.Parts, prediction.DistributionOf, likelihood, Floors);
-        Guessing *= Math.Pow(Noise.Guessed(prediction.Item), weight);
+        var guessed = Noise.Guessed(prediction.Item);
+        Guessing *= Math.Pow(guessed, weight);
+        Repeating *= Math.Pow(Repeated(observation.Answer, guessed), weight);
         Normalise(sum, 1);
+    }
+
+    /// <summary>The chance of an answer, 0 to 1, from one who gives what they have given before; it counts as given from then on.</summary>
+    private double Repeated(Answer answer, double anew)
+    {
+        var before = _answered.Values.Sum();
+        var same = 0;
+        if ((answer is PlacedAnswer { Hands: { } hands } ? hands.Read() : answer.Meaning) is { } time)
+        {
+            same = _answered.GetValueOrDefault(time);
+            _answered[time] = same + 1;
+        }
+        return (same + (ModelParameters.NewAnswerWeight * anew)) / (before + ModelParameters.NewAnswerWeight);
     }
 
     /// <summary>Takes in what the teacher says of a pattern, as evidence of its own.</summary>
@@ -81,6 +104,14 @@ public sealed class Belief
     /// <param name="holds">Whether they confirm it; otherwise they rule it out.</param>
     public void ApplyTeacherJudgement(Pattern pattern, bool holds)
     {
+        if (pattern.Step == Step.Answering)
+        {
+            var others = holds ? ModelParameters.AgainstTeacher : 1;
+            if (!holds) Repeating *= ModelParameters.AgainstTeacher;
+            Guessing *= others;
+            Normalise(_sum, _scale * others);
+            return;
+        }
         var choices = _model.Space.At(pattern.Step);
         var at = _model.Space.StatesAt(pattern.Step);
         var sum = Vector256<double>.Zero;
@@ -90,7 +121,7 @@ public sealed class Belief
             _shares[procedure] = Vector256.Max(_shares[procedure] * (agrees ? _scale : _scale * ModelParameters.AgainstTeacher), Floors);
             sum += _shares[procedure];
         }
-        if (holds) Guessing *= ModelParameters.AgainstTeacher;
+        if (holds) (Guessing, Repeating) = (Guessing * ModelParameters.AgainstTeacher, Repeating * ModelParameters.AgainstTeacher);
         Normalise(sum, 1);
     }
 
@@ -106,15 +137,18 @@ public sealed class Belief
             Passes.Mix(_shares, _model.Space.Siblings(step), 1 - rate, [.. targets.Select(target => Vector256.Create(target * rate))]);
         }
         Guessing += (ModelParameters.GuessingPrior - Guessing) * TransitionModel.Rate(days, practised: false);
+        Repeating += (ModelParameters.RepeatingPrior - Repeating) * TransitionModel.Rate(days, practised: false);
+        _answered.Clear();
         Normalise(_sum, _scale);
     }
 
-    /// <summary>The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> they add up to 1.</summary>
+    /// <summary>The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> and <see cref="Repeating"/> they add up to 1.</summary>
     public IReadOnlyList<double> MarginalAt(Step step) => Marginals[(int)step];
 
-    /// <summary>The belief in a pattern, 0 to 1, with benchmarks right or not.</summary>
+    /// <summary>The belief in a pattern, 0 to 1, in any of its variants.</summary>
     public double ProbabilityOf(Pattern pattern)
     {
+        if (pattern.Step == Step.Answering) return Repeating;
         var choices = _model.Space.At(pattern.Step);
         return MarginalAt(pattern.Step).Where((_, choice) => choices[choice].Holds(pattern)).Sum();
     }
@@ -147,16 +181,22 @@ public sealed class Belief
     /// <summary>How often the child follows their way, by present belief, 0 to 1.</summary>
     public double Consistency => Vector256.Sum(_sum * Consistencies) / Vector256.Sum(_sum);
 
-    /// <summary>The procedure believed most, among those with a pattern where one is given.</summary>
-    public int Best(Pattern? with = null)
+    /// <summary>The procedure believed most.</summary>
+    public int Best() => Best(Step.Hands, _ => true);
+
+    /// <summary>The procedure believed most among those with a pattern.</summary>
+    public int Best(Pattern with) => Best(with.Step, choice => choice.Holds(with));
+
+    /// <summary>The procedure believed most among those that take a step in one of some ways.</summary>
+    public int Best(Step step, Func<StepState, bool> taken)
     {
         var whole = Whole;
-        var at = with is null ? null : _model.Space.StatesAt(with.Step);
-        bool[] holds = with is null ? [] : [.. _model.Space.At(with.Step).Select(choice => choice.Holds(with))];
+        var at = _model.Space.StatesAt(step);
+        bool[] holds = [.. _model.Space.At(step).Select(taken)];
         var (best, most) = (0, -1.0);
         for (var procedure = 0; procedure < whole.Length; procedure++)
         {
-            if (whole[procedure] > most && (at is null || holds[at[procedure]])) (best, most) = (procedure, whole[procedure]);
+            if (whole[procedure] > most && holds[at[procedure]]) (best, most) = (procedure, whole[procedure]);
         }
         return best;
     }
@@ -201,8 +241,9 @@ public sealed class Belief
     private void Normalise(Vector256<double> sum, double scale)
     {
         (_isFlat, _marginals) = (false, null);
-        var total = Guessing + (Vector256.Sum(sum) * scale);
+        var total = Guessing + Repeating + (Vector256.Sum(sum) * scale);
         Guessing = Math.Max(Guessing / total, ModelParameters.SmallestShare);
+        Repeating = Math.Max(Repeating / total, ModelParameters.SmallestShare);
         (_sum, _scale) = (sum, scale / total);
     }
 

@@ -6,10 +6,10 @@ namespace Umbick.Core.Diagnosis;
 /// <summary>What a pattern is called.</summary>
 public enum Label
 {
-    /// <summary>Believed less than two times in five.</summary>
+    /// <summary>Believed less than two times in five, or never seen.</summary>
     Unlikely,
 
-    /// <summary>Believed two times in five or more, or believed firmly with too little shown.</summary>
+    /// <summary>Believed two times in five or more, with an answer its way.</summary>
     Possible,
 
     /// <summary>Believed four times in five or more, with two telling answers its way and its look-alikes told apart.</summary>
@@ -33,14 +33,20 @@ public sealed record Finding(Pattern Pattern, double Belief, Label Label, Eviden
 /// <summary>What some answers say of how a child reads.</summary>
 /// <param name="Findings">Patterns believed at 0.05 or more, the firmest first.</param>
 /// <param name="Guessing">The belief that the child guesses, 0 to 1.</param>
-/// <param name="OtherAt">Steps that are probably taken in a way nobody has listed.</param>
+/// <param name="OtherWays">Steps that may be taken in a way nobody has listed, believed at 0.05 or more, the firmest first.</param>
 /// <param name="Unexplained">Places (from 0) of wrong answers that nothing believed explains.</param>
 /// <param name="Answers">How many answers were looked at.</param>
 public sealed record Conclusion(
-    IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<Step> OtherAt, IReadOnlyList<int> Unexplained, int Answers)
+    IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<OtherWay> OtherWays, IReadOnlyList<int> Unexplained, int Answers)
 {
     /// <summary>The patterns called likely, the firmest first.</summary>
     public IEnumerable<Finding> Likely => Findings.Where(finding => finding.Label == Label.Likely);
+
+    /// <summary>The steps that are probably taken in a way nobody has listed, the firmest first.</summary>
+    public IReadOnlyList<OtherWay> OtherAt => [.. OtherWays.Where(other => other.Label is Label.Likely or Label.Possible)];
+
+    /// <summary>Whether the answers are probably guessed.</summary>
+    public bool IsGuessing => Guessing >= ModelParameters.GuessingFrom;
 
     /// <summary>The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons hours in hundreds more likely.</summary>
     public double Hundreds => Math.Min(1, Findings.Where(finding => Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id)).Sum(finding => finding.Belief));
@@ -52,28 +58,27 @@ public sealed record Conclusion(
     /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed then.</param>
     public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null)
     {
-        var findings = model.Patterns
+        var findings = model.Patterns.Append(Catalogue.Find(Catalogue.SameAnswer)!)
             .Select(pattern => (Pattern: pattern, Belief: belief.ProbabilityOf(pattern)))
             .Where(pattern => pattern.Belief >= ModelParameters.WorthNaming)
             .OrderByDescending(pattern => pattern.Belief)
             .Select(pattern =>
             {
                 var evidence = Evidence.For(pattern.Pattern, model, belief, answers);
-                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
+                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
             })
             .ToList();
-        var otherAt = model.Space.Steps
-            .Where(step => belief.MarginalAt(step).Where((_, choice) => model.Space.At(step)[choice].IsOther).Sum() >= ModelParameters.PossibleFrom);
-        return new Conclusion(findings, belief.Guessing, [.. otherAt], [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
+        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
     }
 
     /// <summary>What a pattern is called that was never called likely before: the one place where it is decided.</summary>
     /// <param name="belief">The belief in it, 0 to 1.</param>
-    /// <param name="isSeen">Whether enough of its telling answers went its way.</param>
-    public static Label LabelOf(double belief, bool isSeen) => belief switch
+    /// <param name="isSeen">Whether any answer went its way.</param>
+    /// <param name="suffices">Whether enough of its telling answers went its way.</param>
+    public static Label LabelOf(double belief, bool isSeen, bool suffices) => belief switch
     {
-        >= ModelParameters.LikelyFrom when isSeen => Label.Likely,
-        >= ModelParameters.PossibleFrom => Label.Possible,
+        >= ModelParameters.LikelyFrom when suffices => Label.Likely,
+        >= ModelParameters.PossibleFrom when isSeen => Label.Possible,
         _ => Label.Unlikely,
     };
 

@@ -30,6 +30,12 @@ public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected,
 /// <param name="NotYetTold">Look-alikes that no answer has told it from yet.</param>
 public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answers, IReadOnlyList<Pattern> NotYetTold)
 {
+    /// <summary>Whether no other pattern by itself gives every answer that went its way.</summary>
+    public bool OnlyThis { get; init; } = true;
+
+    /// <summary>Whether any answer went its way, with help or without.</summary>
+    public bool IsSeen => Answers.Any(answer => answer.Outcome == TellingOutcome.ItsWay);
+
     /// <summary>How many telling items went the pattern's way without help.</summary>
     public int ItsWay => Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped);
 
@@ -42,8 +48,12 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// </summary>
     public bool SeenApart => Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)));
 
-    /// <summary>Whether enough has been seen to call it: enough its way and more than any other way, apart, and told from its look-alikes.</summary>
-    public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && Otherwise < ItsWay && SeenApart && NotYetTold.Count == 0;
+    /// <summary>
+    /// Whether enough has been seen to call it: enough its way and more than any other way, apart, and told from its look-alikes. The least
+    /// that is enough is enough only where nothing else gives those answers and no more answers speak against it than for it.
+    /// </summary>
+    public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && Otherwise < ItsWay && SeenApart && NotYetTold.Count == 0
+        && (ItsWay > ModelParameters.TellingNeeded || (OnlyThis && Right + Otherwise <= ItsWay));
 
     /// <summary>The minutes at which it went its way without help.</summary>
     public IEnumerable<int> MinutesSeen =>
@@ -58,6 +68,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// <summary>Gathers the evidence for a pattern, in the light of the best-supported procedure that holds it.</summary>
     public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
     {
+        if (pattern.Step == Step.Answering) return OfRepeating(pattern, answers);
         var space = model.Space;
         var with = belief.Best(pattern);
         var without = space.Without(with, pattern);
@@ -69,6 +80,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
             .ToList();
         var told = new bool[alike.Count];
         var telling = new List<TellingAnswer>();
+        var its = new List<Observation>();
         for (var index = 0; index < answers.Count; index++)
         {
             foreach (var seen in answers[index].Observations)
@@ -84,10 +96,38 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
                 // A pattern may have several answers to one item; any of them goes its way unless the same child without it gives it too.
                 var itsWay = fitsWith && seen.ChanceOf(without) < ModelParameters.FittingFrom;
                 var outcome = itsWay ? TellingOutcome.ItsWay : seen.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise;
+                if (itsWay && !seen.Helped) its.Add(seen);
                 telling.Add(new TellingAnswer(index, answers[index].Given, seen.Prediction.Answers[itsAnswer], outcome));
             }
         }
-        return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)]);
+        return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)])
+        {
+            OnlyThis = its.Count == 0 || !model.Patterns.Any(other => other != pattern && GivesAll(model, without, other, its)),
+        };
+    }
+
+    private static bool GivesAll(ReadingModel model, int without, Pattern other, List<Observation> its) =>
+        Enumerable.Range(0, model.Space.At(other.Step).Count).Where(state => model.Space.At(other.Step)[state].Holds(other))
+            .Select(state => model.Space.With(without, other.Step, state))
+            .Any(procedure => procedure >= 0 && its.TrueForAll(seen => seen.ChanceOf(procedure) > ModelParameters.FittingFrom));
+
+    /// <summary>What speaks for one answer given again and again: an item tells where the answers before would be wrong.</summary>
+    private static Evidence OfRepeating(Pattern pattern, IReadOnlyList<ObservedAnswer> answers)
+    {
+        var given = new List<Answer>();
+        var telling = new List<TellingAnswer>();
+        for (var index = 0; index < answers.Count; index++)
+        {
+            if (answers[index].Observations is not [var seen, ..] || answers[index].Given.Telling.Meaning is null) continue;
+            var answer = answers[index].Given.Telling;
+            if (given.Count > 0 && given[^1].Meaning != seen.Prediction.Item.Time)
+            {
+                var outcome = seen.IsRight ? TellingOutcome.Right : given.Exists(before => before.Meaning == answer.Meaning) ? TellingOutcome.ItsWay : TellingOutcome.Otherwise;
+                telling.Add(new TellingAnswer(index, answers[index].Given, given[^1], outcome));
+            }
+            given.Add(answer);
+        }
+        return new Evidence(pattern, telling, []);
     }
 }
 

@@ -17,21 +17,26 @@ public sealed class Explainer(ReadingModel model)
     public Explained Explain(ItemAnswer given)
     {
         var isRight = Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute);
-        if (model.Observe(given) is not [var seen, ..]) return new Explained(isRight, [], false, 0);
+        if (model.Observe(given) is not [var seen, ..]) return new Explained(isRight, [], 0, Fit.Nothing, 0);
         var prediction = seen.Prediction;
-        if (isRight) return new Explained(true, [], false, AlsoRight(prediction));
+        if (isRight) return new Explained(true, [], 0, Fit.Common, AlsoRight(prediction));
 
         var prior = new Belief(model).MarginalOver(prediction.SubSpace);
         var found = Enumerable.Range(0, prediction.SubSpace.Size)
-            .Select(part => (Part: part, Weight: prior[part] * seen.ListedChanceOf(part)))
+            .Select(part => (Part: part, Weight: prior[part] * seen.ListedChanceOf(part) * ModelParameters.TypicalConsistency))
             .Where(part => part.Weight > 0 && !Choices(prediction, part.Part).Any(choice => choice.IsOther))
             .GroupBy(part => string.Join('+', PatternsOf(prediction, part.Part).Select(pattern => pattern.Id)))
             .Select(group => (Patterns: PatternsOf(prediction, group.First().Part), Weight: group.Sum(part => part.Weight), Best: group.MaxBy(part => part.Weight).Part))
             .OrderByDescending(group => group.Weight)
             .ToList();
         var simplest = found.Where(one => !found.Any(other => other.Patterns.Count < one.Patterns.Count && other.Patterns.All(one.Patterns.Contains))).ToList();
-        var total = simplest.Sum(one => one.Weight);
-        var kept = simplest.Where(one => one.Weight >= total * Rarest).Take(Most).ToList();
+        // A slip is a slip whatever the child's way; it is one where the answer comes more easily than a guess would.
+        var slip = seen.NoiseChance > 2 * Noise.Guessed(prediction.Item) ? (1 - ModelParameters.TypicalConsistency) * seen.NoiseChance : 0;
+        if (slip > 0) simplest.RemoveAll(one => one.Patterns.Count > ModelParameters.MostWhereASlipWouldDo);
+        var total = slip + simplest.Sum(one => one.Weight);
+        var likeliest = simplest.Count == 0 ? 0 : simplest[0].Weight;
+        var fit = likeliest >= ModelParameters.CommonFrom ? Fit.Common : likeliest >= ModelParameters.GuessingPrior * Noise.Guessed(prediction.Item) ? Fit.Rare : Fit.Nothing;
+        var kept = fit == Fit.Nothing ? [] : simplest.Where(one => one.Weight >= total * Rarest).Take(Most).ToList();
         var explanations = kept
             .Select((one, i) =>
             {
@@ -39,7 +44,7 @@ public sealed class Explainer(ReadingModel model)
                 return new Explanation(one.Patterns, one.Weight / total, next?.Item, next?.Answer);
             })
             .ToList();
-        return new Explained(false, explanations, seen.NoiseChance > 2 * Noise.Guessed(prediction.Item), 0);
+        return new Explained(false, explanations, slip == 0 ? 0 : slip / total, fit, 0);
     }
 
     /// <summary>What each pattern alone would answer to an item where that is wrong, the commonest first.</summary>

@@ -10,7 +10,7 @@ public static class Noise
     public static double ChanceOf(Item item, Answer answer)
     {
         if (item.Choices.Count > 0) return (Equals(answer.Meaning, item.Time) ? ModelParameters.RightWhenNotFollowing : 0) + ((1 - ModelParameters.RightWhenNotFollowing) / item.Choices.Count);
-        if (answer is PlacedAnswer placed) return IsRightPlace(item, placed) ? ModelParameters.RightWhenNotFollowing : (1 - ModelParameters.RightWhenNotFollowing) / ModelParameters.PlacesForHands;
+        if (answer is PlacedAnswer placed) return Scoring.IsRight(item, placed, AnswerMode.Placed, Stage.EveryMinute) ? ModelParameters.RightWhenNotFollowing : (1 - ModelParameters.RightWhenNotFollowing) / ModelParameters.PlacesForHands;
         if (item.Task.Form is AnswerForm.Hour or AnswerForm.Minutes or AnswerForm.Places)
             return answer.Equals(item.Right) || (answer is DigitalAnswer { Minutes: null } hour && hour.Hour == item.Time.Hour) ? ModelParameters.RightWhenNotFollowing : (1 - ModelParameters.RightWhenNotFollowing) / ModelParameters.AnswersForOneHand;
         var anything = (1 - ModelParameters.RightWhenNotFollowing - ModelParameters.NearSlipChance) * ModelParameters.GuessedAnswerChance;
@@ -27,11 +27,4 @@ public static class Noise
         { Task.Form: AnswerForm.Hour or AnswerForm.Minutes or AnswerForm.Places } => 1 / ModelParameters.AnswersForOneHand,
         _ => ModelParameters.GuessedAnswerChance,
     };
-
-    private static bool IsRightPlace(Item item, PlacedAnswer placed)
-    {
-        var right = HandPositions.Of(item.Time);
-        return (placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= ModelParameters.MinuteHandTolerance)
-            && (placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= ModelParameters.OClockTolerance);
-    }
 }

@@ -12,7 +12,7 @@ namespace Umbick.Core.Diagnosis;
 public sealed record OtherSkillFinding(Pattern? Pattern, double Belief, int Telling, int ItsWay)
 {
     /// <summary>What it is called.</summary>
-    public Label Label => Conclusion.LabelOf(Belief, ItsWay >= ModelParameters.TellingNeeded);
+    public Label Label => Conclusion.LabelOf(Belief, ItsWay > 0, ItsWay >= ModelParameters.TellingNeeded);
 }
 
 /// <summary>

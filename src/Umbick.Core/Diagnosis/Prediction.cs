@@ -22,7 +22,7 @@ public sealed class Prediction
         Item = item;
         SubSpace = space.Of(item.Task.Steps(mode));
         var answers = new Dictionary<Answer, int>();
-        RightId = IdOf(Predictable(item.Right), answers);
+        RightId = IdOf(AsPredicted(item.Right), answers);
         var distributions = new DistributionTable();
         var ids = new Dictionary<PartialReading, int>();
         var places = Composition.Compose(space, SubSpace, item, readings =>
@@ -43,8 +43,8 @@ public sealed class Prediction
         Item = item with { Choices = choices };
         SubSpace = free.SubSpace;
         var answers = new Dictionary<Answer, int>();
-        foreach (var choice in choices) IdOf(free.Predictable(choice), answers);
-        RightId = IdOf(free.Predictable(item.Right), answers);
+        foreach (var choice in choices) IdOf(free.AsPredicted(choice), answers);
+        RightId = IdOf(free.AsPredicted(item.Right), answers);
         Distributions = [.. free.Distributions.Select(distribution => DistributionTable.Made(chosen(distribution)))];
         _distributionOf = free._distributionOf;
         Noise = new AnswerNoise(Item, _answers);
@@ -92,7 +92,7 @@ public sealed class Prediction
     public double[] Fits(Answer answer)
     {
         var fits = new double[_answers.Count];
-        var same = answer is PlacedAnswer placed ? NearestPlaced(placed) : _answers.IndexOf(answer);
+        var same = answer is PlacedAnswer placed && !answer.Equals(_answers[RightId]) ? NearestPlaced(placed) : _answers.IndexOf(answer);
         for (var id = 0; id < fits.Length; id++)
         {
             if (_answers[id] is SomeOtherAnswer other) fits[id] = other.ChanceOf(Item, answer);
@@ -120,15 +120,15 @@ public sealed class Prediction
     /// </summary>
     internal Prediction Choosing(IReadOnlyList<Answer> choices) => new(Item, this, choices, distribution =>
     {
-        var shares = choices.Select(choice => Share(distribution, _answers.IndexOf(Predictable(choice)))).ToArray();
+        var shares = choices.Select(choice => Share(distribution, _answers.IndexOf(AsPredicted(choice)))).ToArray();
         var rest = Math.Max(0, 1 - shares.Sum()) / choices.Count;
         return shares.Select((share, i) => (i, share + rest));
     });
 
     /// <summary>The answer in the shape in which answers to this item are predicted.</summary>
-    internal Answer Predictable(Answer answer) => answer switch
+    public Answer AsPredicted(Answer answer) => answer switch
     {
-        PlacedAnswer placed => Rounded(placed.Hour, placed.Minute),
+        PlacedAnswer placed => Canonical(placed),
         HourPlaceAnswer hour => new DigitalAnswer(hour.Hour, null, 0),
         DigitalAnswer { Minutes: not null, Hour: not null } digital when !SubSpace.Steps.Contains(Step.Writing) => digital with { Figures = 2 },
         _ => answer,
@@ -146,7 +146,7 @@ public sealed class Prediction
         return Item.Task.Form switch
         {
             AnswerForm.Hands when Item.Right is PlacedAnswer right =>
-                Rounded(right.Hour is null ? null : Placed(reading).Hour, right.Minute is null ? null : Placed(reading).Minute),
+                Canonical(new PlacedAnswer(right.Hour is null ? null : Placed(reading).Hour, right.Minute is null ? null : Placed(reading).Minute)),
             AnswerForm.Words => new WordsAnswer(reading.Spoken ?? SpokenTime.Of(reading.Time)),
             AnswerForm.Hour => new DigitalAnswer(reading.Hour.Value, null, 0),
             AnswerForm.Minutes => new DigitalAnswer(null, reading.Minutes.Value, 2),
@@ -160,7 +160,12 @@ public sealed class Prediction
         ? HandPositions.Wrapped(reading.Time.Hour + reading.HourHandOffset, reading.Placed.Minute)
         : reading.Placed;
 
-    private static PlacedAnswer Rounded(double? hour, double? minute) => new(Round(hour), Round(minute));
+    /// <summary>Hands that are near enough to be scored right are the right answer, whatever put them there: they tell of nothing.</summary>
+    private PlacedAnswer Canonical(PlacedAnswer placed)
+    {
+        var near = Scoring.IsRight(Item, placed, AnswerMode.Placed, Stage.EveryMinute) ? (PlacedAnswer)Item.Right : placed;
+        return new(Round(near.Hour), Round(near.Minute));
+    }
 
     private static double? Round(double? place) => place is { } at ? Math.Round(at, 2) : null;
 
@@ -182,7 +187,7 @@ public sealed class Prediction
         var (nearest, least) = (-1, double.MaxValue);
         for (var id = 0; id < _answers.Count; id++)
         {
-            if (_answers[id] is not PlacedAnswer predicted) continue;
+            if (id == RightId || _answers[id] is not PlacedAnswer predicted) continue;
             var hours = hands.Hour is { } a && predicted.Hour is { } b ? HandPositions.HoursApart(a, b) / ModelParameters.HourHandReach : 0;
             var minutes = hands.Minute is { } c && predicted.Minute is { } d ? HandPositions.MinutesApart(c, d) / ModelParameters.MinuteHandReach : 0;
             if (hours > 1 || minutes > 1 || hours + minutes >= least) continue;

@@ -104,15 +104,8 @@ public sealed class ProcedureSpace
         var choices = new List<StepState>();
         foreach (var pattern in patterns.Where(pattern => pattern.Step == step))
         {
-            if (pattern.BenchmarksMayBeRight && pattern.Rule is MinutesRule minutes)
-            {
-                choices.Add(new StepState(pattern.Rule, [pattern], pattern.Weight / 2));
-                choices.Add(new StepState(minutes.WithBenchmarks(), [pattern], pattern.Weight / 2));
-            }
-            else
-            {
-                choices.Add(new StepState(pattern.Rule, [pattern], pattern.Weight));
-            }
+            List<StepRule> rules = [pattern.Rule, .. pattern is { BenchmarksMayBeRight: true, Rule: MinutesRule minutes } ? [minutes.WithBenchmarks()] : Array.Empty<StepRule>(), .. pattern.Variants];
+            choices.AddRange(rules.Select(rule => new StepState(rule, [pattern], pattern.Weight / rules.Count)));
         }
         foreach (var (first, second, both) in Catalogue.Linked)
         {

@@ -61,8 +61,10 @@ public sealed class ReadingModel
         {
             var answer = AsAskedFor(reading);
             if (!IsReadable(reading.Item, answer)) continue;
+            // What was scored right tells of no pattern, however near the score had it.
+            if (given is { Scored: true, First: null } && answer is PlacedAnswer && reading.Item.Task == given.Item.Task) answer = reading.Item.Right;
             var prediction = Predict(reading.Item, reading.Mode);
-            observations.Add(new Observation(prediction, prediction.Predictable(answer), reading.Weight, given.Helped));
+            observations.Add(new Observation(prediction, prediction.AsPredicted(answer), reading.Weight, given.Helped));
         }
         return observations;
     }

@@ -30,7 +30,7 @@ public static class ClockTasks
 
     /// <summary>An analog clock, answered in figures.</summary>
     public static ClockTask ReadDigital { get; } = new(
-        TaskIds.ReadDigital, Stage.OClock, Stimulus.Clock, AnswerForm.Digital, [Step.Hands, Step.Hour, Step.Minutes, Step.Writing])
+        TaskIds.ReadDigital, Stage.OClock, Stimulus.Clock, AnswerForm.Digital, [Step.Hands, Step.Hour, Step.Minutes, Step.Fractions, Step.Writing])
     {
         Texts = new("reading a clock, in figures", "What time does this clock show?"),
     };

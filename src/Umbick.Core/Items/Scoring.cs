@@ -9,7 +9,7 @@ public static class Scoring
     /// <param name="item">The item asked.</param>
     /// <param name="answer">What was read in the answer.</param>
     /// <param name="mode">How it was given: figures left out count only where the child wrote them.</param>
-    /// <param name="stage">The child's stage: from five-minute times on, the hour hand's place counts, before it only its space.</param>
+    /// <param name="stage">The child's stage: from five-minute times on, the hour hand's place counts, before it only its space between two numerals.</param>
     /// <param name="nearness">How near the hour hand has to be, where a school asks for something else.</param>
     public static bool IsRight(Item item, Answer answer, AnswerMode mode, Stage stage, Nearness nearness = Nearness.ByStage)
     {
@@ -50,6 +50,6 @@ public static class Scoring
         if (time.Minute == 0) return off <= ModelParameters.OClockTolerance;
         if (placeCounts) return off <= ModelParameters.PlaceTolerance;
         var intoSpace = HandPositions.Wrapped(hour - (time.Hour % 12), 0).Hour;
-        return intoSpace is > 0 and < 1;
+        return intoSpace is > ModelParameters.OClockTolerance and < 1 - ModelParameters.OClockTolerance;
     }
 }

@@ -1,7 +1,7 @@
 namespace Umbick.Core.Items;
 
 /// <summary>
-/// The steps of reading a clock. They compose: an answer is what comes out when each has been taken. The last two are
+/// The steps of reading a clock. They compose: an answer is what comes out when each has been taken. The last three are
 /// no part of a reading; they have small models of their own.
 /// </summary>
 public enum Step
@@ -35,11 +35,23 @@ public enum Step
 
     /// <summary>Morning and afternoon, noon and midnight, the 24-hour day.</summary>
     DayHalves,
+
+    /// <summary>Whether each clock is answered for itself, or one answer is given again and again.</summary>
+    Answering,
 }
 
 /// <summary>Which steps belong together.</summary>
 public static class Steps
 {
+    /// <summary>The name of a step as it stands in files, and never changes.</summary>
+    public static string NameInFiles(this Step step) => step switch
+    {
+        Step.PastOrTo => "past-or-to",
+        Step.CountingOn => "counting-on",
+        Step.DayHalves => "day-halves",
+        _ => step.ToString().ToLowerInvariant(),
+    };
+
     /// <summary>The steps of one reading, in order: each can have patterns.</summary>
     public static IReadOnlyList<Step> OfReading { get; } = [.. Enum.GetValues<Step>().Where(step => step <= Step.Placing)];
 

@@ -21,7 +21,11 @@ public static class Catalogue
         .. PlacingPatterns.All,
         .. CountingOnPatterns.All,
         .. DayHalvesPatterns.All,
+        .. AnsweringPatterns.All,
     ];
+
+    /// <summary>The id of the pattern that is no way of reading: one answer, given again and again.</summary>
+    public const string SameAnswer = "same-answer";
 
     /// <summary>
     /// Patterns that rest on one idea and so come together more often than chance would have it: an hour, like everything
@@ -29,13 +33,15 @@ public static class Catalogue
     /// </summary>
     public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.01)];
 
-    /// <summary>How many children in a hundred, at each step, have a way that nobody has listed; none where a step has too few answers for one.</summary>
+    /// <summary>The share of children, 0 to 1, who take a step in a way that nobody has listed; 0 where a step has too few answers for one.</summary>
     public static double OtherWeight(Step step) => step switch
     {
         Step.Hour => 0.03,
         Step.Minutes => 0.05,
         Step.PastOrTo => 0.03,
         Step.Placing => 0.04,
+        Step.Fractions => 0.015,
+        Step.Writing => 0.02,
         _ => 0,
     };
 
@@ -51,6 +57,7 @@ public static class Catalogue
         Step.Setting => "a clock set as it is read",
         Step.CountingOn => "sixty minutes to the hour",
         Step.DayHalves => "the halves of the day told apart",
+        Step.Answering => "each clock answered for itself",
         _ => "the hour hand in its true place",
     };
 

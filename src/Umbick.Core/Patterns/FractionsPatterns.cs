@@ -30,9 +30,7 @@ internal static class FractionsPatterns
             MinuteFirst: "Put the long hand on the 6 and count up to it in fives. Half a turn is thirty.",
             Practise: "Practise: how many in a half?")),
 
-        new("half-names-next", 0.04, new FractionsRule(
-            (hour, minutes, words) => minutes == 30 ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words,
-            words => words is { Form: SpokenForm.Past, Amount: 30, Hour: { } named } ? words with { Hour = Hours.Before(named) } : words), new(
+        new("half-names-next", 0.04, new FractionsRule(SaysTheNext, HearsTheOneBefore), new(
             Name: "Half names the coming hour",
             Finding: "{child} lets ‘half’ name the coming hour: half {past} eight is 7:30.",
             Reads: "half with the coming hour",
@@ -41,6 +39,33 @@ internal static class FractionsPatterns
             HourFirst: "‘{Past}’ means that it has gone by. Which hour has the short hand passed? Half {past} that one.",
             MinuteFirst: "The long hand is at the half. Say ‘half {past}’, then look behind the short hand for the hour.",
             Practise: "Practise: half {past} which hour?"))
-        { Alike = ["next-hour"] },
+        { Alike = ["next-hour"], Variants = [new FractionsRule(SaysTheNext, HearsTheOneBefore, (hour, minutes) => minutes == 30 ? Hours.After(hour) : hour)] },
+
+        new("fraction-is-numeral", 0.015, new FractionsRule(
+            (_, _, words) => words switch
+            {
+                { Form: SpokenForm.Past, Amount: 6 } => words with { Amount = 30 },
+                { Amount: 3 } => words with { Amount = 15 },
+                _ => words,
+            },
+            words => words.Amount switch
+            {
+                15 => words with { Amount = 3 },
+                30 => words with { Amount = 6 },
+                _ => words,
+            }), new(
+            Name: "Half is six and a quarter is three",
+            Finding: "{child} takes half {past} for six minutes and a quarter for three: the number on the face.",
+            Reads: "half as :06 and a quarter as :03",
+            Family: "Your child writes 4:06 for half {past} four, because the long hand is then at the 6.",
+            Why: "Half {past} was learnt as ‘the long hand at the 6’, and the 6 has stayed.",
+            HourFirst: "Count in fives from the top to the 6. So many minutes are in a half: thirty. Write that after the hour.",
+            MinuteFirst: "Stop at the 6 and say what the count says there, thirty, and not what is printed. That is the half.",
+            Practise: "Practise: how many minutes in a half, a quarter?")),
     ];
+
+    private static SpokenTime SaysTheNext(int hour, int minutes, SpokenTime words) => minutes == 30 ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words;
+
+    private static SpokenTime HearsTheOneBefore(SpokenTime words) =>
+        words is { Form: SpokenForm.Past, Amount: 30, Hour: { } named } ? words with { Hour = Hours.Before(named) } : words;
 }

@@ -26,7 +26,7 @@ internal static class HourPatterns
             HourFirst: "Shade the space from the last numeral to the next. All of it belongs to the hour passed, right up to the line.",
             MinuteFirst: "If the long hand is past the half, the short one will look close to the next hour. Ask which it has really passed.",
             Practise: "Practise: almost there, but not yet"))
-        { Alike = ["next-hour"] },
+        { Alike = ["next-hour"], Variants = [new HourRule(NearlyThere)] },
 
         new("lower-numeral", 0.04, new HourRule(LowerNumeral), new(
             Name: "The lower of two numerals is read",
@@ -62,6 +62,13 @@ internal static class HourPatterns
         var into = pointer - Math.Floor(pointer + 1e-9);
         if (Math.Abs(into - 0.5) < 1e-9) return [new(passed, 0.5), new(Hours.After(passed), 0.5)];
         return [new(into > 0.5 ? Hours.After(passed) : passed, 1)];
+    }
+
+    /// <summary>Only a hand that is nearly at the next numeral, from ten minutes before the hour on, is taken to be there.</summary>
+    private static IReadOnlyList<Weighted<int>> NearlyThere(double pointer)
+    {
+        var passed = HourRule.LastPassed(pointer);
+        return [new(pointer - Math.Floor(pointer + 1e-9) > (5 / 6.0) - 1e-9 ? Hours.After(passed) : passed, 1)];
     }
 
     private static IReadOnlyList<Weighted<int>> LowerNumeral(double pointer)

@@ -4,9 +4,11 @@ namespace Umbick.Core.Patterns;
 
 internal static class MinutesPatterns
 {
+    private static readonly MinutesRule TheNumeral = new((tick, _) => NumeralAsMinutes(tick));
+
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("numeral-as-minutes", 0.08, new MinutesRule((tick, _) => NumeralAsMinutes(tick)), new(
+        new("numeral-as-minutes", 0.08, TheNumeral, new(
             Name: "The numeral is read as minutes",
             Finding: "{child} says the numeral at the long hand as if it were the minutes.",
             Reads: "the numeral as minutes",
@@ -15,7 +17,7 @@ internal static class MinutesPatterns
             HourFirst: "Say the hour. Then start at 12 as nought and count in fives, touching each numeral, to where the long hand is.",
             MinuteFirst: "Start at the top as nought and count in fives round to the long hand. Put minute numbers outside the face, then take them away.",
             Practise: "Practise: count it, don’t read it"))
-        { BenchmarksMayBeRight = true },
+        { BenchmarksMayBeRight = true, Variants = [TheNumeral.Where(tick => tick % 30 != 0), TheNumeral.Where(tick => tick > 30)] },
 
         new("fives-from-twelve", 0.04, new MinutesRule((tick, _) => [new(new(tick + 5), 1)]), new(
             Name: "The count starts with five at the 12",
@@ -179,6 +181,17 @@ internal static class MinutesPatterns
             MinuteFirst: "Start from the quarter that you know and count the jumps of five to the long hand.",
             Practise: "Practise: from the quarter, and on"))
         { Alike = ["nearest-five"] },
+
+        new("half-is-half-past-six", 0.015, new MinutesRule((tick, _) => [new(new(tick, Hour: tick == 30 ? 6 : null), 1)]), new(
+            Name: "Every half {past} is half {past} six",
+            Finding: "{child} says half {past} six for every half {past}: the long hand is at the 6.",
+            Reads: "half {past} six at every half",
+            Family: "Your child says half {past} six whenever the long hand points straight down. The short hand has the hour.",
+            Why: "At half {past} the long hand is at the 6, and it is the one that is looked at.",
+            HourFirst: "Cover the long hand. Which hour has the short one passed? Say that hour, uncover, and then say half {past} it.",
+            MinuteFirst: "The long hand says ‘half {past}’ and no more. Ask the short hand: half {past} which?",
+            Practise: "Practise: half {past} which hour?"))
+        { Alike = ["next-hour", "nearest-hour"], ShowsAtOnePlace = true },
     ];
 
     private static int Nearest(int tick) => (tick + 2) / 5 * 5;

@@ -6,7 +6,8 @@ namespace Umbick.Core.Patterns;
 /// <summary>Minutes read off a hand.</summary>
 /// <param name="Minutes">The minutes said; a muddled count can pass 59.</param>
 /// <param name="HoursOn">How many hours on from the hour read: 1 where the coming hour is said with them.</param>
-public readonly record struct MinutesRead(int Minutes, int HoursOn = 0);
+/// <param name="Hour">The hour, 1 to 12, that is said with them whatever was read as the hour; null where it is the one read.</param>
+public readonly record struct MinutesRead(int Minutes, int HoursOn = 0, int? Hour = null);
 
 /// <summary>Which minutes are read off a hand.</summary>
 public sealed class MinutesRule : StepRule
@@ -27,14 +28,18 @@ public sealed class MinutesRule : StepRule
     }
 
     /// <summary>The same rule, but o'clock, half and quarters are known as wholes and come out right.</summary>
-    public MinutesRule WithBenchmarks() => new((tick, between) => tick % 15 == 0 ? [new(new(tick), 1)] : _read(tick, between));
+    public MinutesRule WithBenchmarks() => Where(tick => tick % 15 != 0);
+
+    /// <summary>The same rule where it holds; where it does not, the minutes come out right.</summary>
+    /// <param name="holds">Whether it holds at a tick, 0 to 59.</param>
+    public MinutesRule Where(Func<int, bool> holds) => new((tick, between) => holds(tick) ? _read(tick, between) : [new(new(tick), 1)]);
 
     /// <inheritdoc/>
     public override void Read(in PartialReading reading, double share, PartialReadings after)
     {
         foreach (var minutes in _reads[Index(reading.MinutePointer, HourRule.IsBetween(reading.HourPointer))])
         {
-            var hour = reading.Hour.IsAnyWrong ? reading.Hour : Hours.Named(reading.Hour.Value + minutes.Value.HoursOn);
+            var hour = reading.Hour.IsAnyWrong ? reading.Hour : minutes.Value.Hour ?? Hours.Named(reading.Hour.Value + minutes.Value.HoursOn);
             after.Add(reading with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
         }
     }

@@ -27,6 +27,9 @@ public sealed record Pattern(string Id, double Weight, StepRule Rule, PatternTex
     /// <summary>Whether it shows only where the hour is twelve.</summary>
     public bool ShowsOnlyAtTwelve { get; init; }
 
+    /// <summary>The same pattern as some children have it: late in the hour only, on one side of the face only.</summary>
+    public IReadOnlyList<StepRule> Variants { get; init; } = [];
+
     /// <summary>Whether some children with it know o'clock, half and quarters as wholes and have those right.</summary>
     public bool BenchmarksMayBeRight { get; init; }
 }

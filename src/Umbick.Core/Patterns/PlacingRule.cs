@@ -7,6 +7,12 @@ namespace Umbick.Core.Patterns;
 public sealed class PlacingRule(Func<int, double> offset) : StepRule(Step.Placing)
 {
     /// <inheritdoc/>
-    public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
-        after.Add(reading with { HourHandOffset = offset(reading.Minutes.IsAnyWrong ? reading.Time.Minute : reading.Minutes.Value) }, share);
+    public override void Invert(in PartialReading reading, double share, PartialReadings after)
+    {
+        var meant = reading.Minutes.IsAnyWrong ? reading.Time.Minute : reading.Minutes.Value;
+        // Who has put the minute hand elsewhere than at the minutes meant may put the hour hand to match where it stands.
+        var carried = reading.Minutes.IsAnyWrong || (int)reading.Placed.Minute == meant ? 0 : ModelParameters.HourHandCarried;
+        after.Add(reading with { HourHandOffset = offset(meant) }, share * (1 - carried));
+        if (carried > 0) after.Add(reading with { HourHandOffset = offset((int)reading.Placed.Minute) }, share * carried);
+    }
 }

@@ -22,7 +22,7 @@ public static class WhichFirst
     public static IReadOnlyList<Impact> Order(ReadingModel model, Conclusion conclusion, Stage stage)
     {
         var impacts = conclusion.Findings
-            .Where(finding => finding.Label is Label.Likely or Label.Possible)
+            .Where(finding => finding.Label is Label.Likely or Label.Possible && finding.Pattern.Step != Step.Answering)
             .Select(finding => new Impact(finding, Spoils(model, finding.Pattern, stage)))
             .OrderByDescending(impact => impact.Finding.Label == Label.Likely)
             .ThenByDescending(impact => Math.Floor(impact.Worth / Close))

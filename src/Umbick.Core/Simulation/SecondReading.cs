@@ -57,7 +57,7 @@ public static class SecondReading
                 foreach (var (minutes, on, share) in MinutesRead(m, m != 0, has, benchmarks)) reads.Add(new Read(Round12(hour + on), minutes, hourShare * share));
             }
         }
-        return reads;
+        return has.Contains("half-is-half-past-six") ? reads.ConvertAll(read => read.Minutes == 30 ? read with { Hour = 6 } : read) : reads;
 
         void Swapped(int tick, double weight)
         {
@@ -156,6 +156,8 @@ public static class SecondReading
             if (has.Contains("quarter-is-25") && amount == 25) amount = 15;
             if (has.Contains("half-is-50") && minutes == 50) (amount, way, named) = (30, "past", hour);
             if (has.Contains("half-names-next") && minutes == 30) (amount, way, named) = (30, "past", coming);
+            if (has.Contains("fraction-is-numeral") && amount == 3) amount = 15;
+            if (has.Contains("fraction-is-numeral") && amount == 6 && way == "past") amount = 30;
             yield return new Outcome(InWords(amount, way, named), read.Share * one.Share);
         }
     }
@@ -176,11 +178,13 @@ public static class SecondReading
             var (hour, amount) = (h, m);
             if (amount == 15 && has.Contains("quarter-is-25")) amount = 25;
             if (amount == 30 && has.Contains("half-is-50")) amount = 50;
+            if (has.Contains("fraction-is-numeral") && amount is (15 or 30)) amount /= 5;
             if (amount == 30 && has.Contains("half-names-next")) hour = Round12(h + 11);
             return (has.Contains("past-as-to") || has.Contains("past-to-exchanged")) && amount != 30 ? (Round12(hour + 11), 60 - amount) : (hour, amount);
         }
         var (named, left) = (Round12(h + 1), 60 - m);
         if (left == 15 && has.Contains("quarter-is-25")) left = 25;
+        if (left == 15 && has.Contains("fraction-is-numeral")) left = 3;
         if (has.Contains("to-as-past") || has.Contains("past-to-exchanged")) return (named, left);
         if (has.Contains("to-this-hour")) return (named, 60 - left);
         return has.Contains("to-without-turning") ? (h, left) : (h, 60 - left);
@@ -201,20 +205,27 @@ public static class SecondReading
 
     private static IEnumerable<Outcome> Set(int hour, int minutes, int askedHour, int askedMinute, IReadOnlySet<string> has, bool benchmarks)
     {
-        var offset = has.Contains("hour-hand-on-numeral") ? 0
-            : has.Contains("hour-hand-halfway") ? (minutes == 0 ? 0 : 30)
-            : has.Contains("hour-hand-behind") ? -minutes
-            : has.Contains("hand-on-nearest-numeral") ? (minutes > 30 ? 60 : 0) : minutes;
         foreach (var (tick, tickShare) in MinuteHandPlaces(minutes, askedMinute != 0, has, benchmarks))
         {
-            foreach (var (numeral, share) in HourHandPlaces(hour, Math.Abs(offset) % 60, has))
+            // Three in ten of those whose minute hand is elsewhere match the hour hand to it.
+            foreach (var (matched, carried) in tick == minutes ? [(minutes, 1.0)] : new[] { (minutes, 0.7), (tick, 0.3) })
             {
-                var sixtieths = ((((numeral * 60) + offset) % 720) + 720) % 720;
-                var (x, y) = has.Contains("hands-swapped") ? (tick / 5.0, sixtieths / 12.0) : (sixtieths / 60.0, tick);
-                yield return new Outcome(FormattableString.Invariant($"{x:0.##}|{y:0.##}"), tickShare * share);
+                var offset = HourHandOffset(matched, has);
+                foreach (var (numeral, share) in HourHandPlaces(hour, Math.Abs(offset) % 60, has))
+                {
+                    var sixtieths = ((((numeral * 60) + offset) % 720) + 720) % 720;
+                    var (x, y) = has.Contains("hands-swapped") ? (tick / 5.0, sixtieths / 12.0) : (sixtieths / 60.0, tick);
+                    yield return new Outcome(FormattableString.Invariant($"{x:0.##}|{y:0.##}"), tickShare * carried * share);
+                }
             }
         }
     }
+
+    /// <summary>How many sixtieths of a space from its numeral the hour hand is put for these minutes.</summary>
+    private static int HourHandOffset(int minutes, IReadOnlySet<string> has) => has.Contains("hour-hand-on-numeral") ? 0
+        : has.Contains("hour-hand-halfway") ? (minutes == 0 ? 0 : 30)
+        : has.Contains("hour-hand-behind") ? -minutes
+        : has.Contains("hand-on-nearest-numeral") ? (minutes > 30 ? 60 : 0) : minutes;
 
     /// <summary>Ticks at which their own reading gives these minutes; numerals are easier to aim at. The true tick where there is none.</summary>
     private static List<(int Tick, double Share)> MinuteHandPlaces(int minutes, bool between, IReadOnlySet<string> has, bool benchmarks)

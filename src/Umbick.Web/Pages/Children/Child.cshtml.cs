@@ -91,7 +91,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
             var all = record.Sittings.Sum(sitting => sitting.Answered.Count());
             if (all > 0) EvidenceLine = $"{all - wrong} of {all} answers came right; nothing goes wrong in one way now.";
             if (record.Now.OtherAt.Count > 0)
-                Finding = $"{alias} takes {Named(record.Now.OtherAt[0])} some other way: look at these answers.";
+                Finding = $"{alias} takes {Named(record.Now.OtherAt[0].Step)} some other way: look at these answers.";
         }
         // Two patterns together can come right by accident; that is no picture of either.
         Shown = Telling.Count > 0

@@ -100,7 +100,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
         if (asked.OtherSkill is { } question)
         {
             Beside = OtherSkillModel.Explaining(question, AnswerText);
-            Explained = new Explained(question.IsRight(AnswerText), [], false, 0);
+            Explained = new Explained(question.IsRight(AnswerText), [], 0, Beside.Count > 0 ? Fit.Common : Fit.Nothing, 0);
             return;
         }
         Explained = new Explainer(model).Explain(new ItemAnswer(asked, Given, Task.OnScreen));
