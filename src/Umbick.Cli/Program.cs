@@ -32,10 +32,11 @@ root.Subcommands.Add(sitting);
 var report = new Option<bool>("--report") { Description = "Fixed forms, 24 items and the oracle too." };
 var children = new Option<int>("--children") { Description = "How many children a row.", DefaultValueFactory = _ => 200 };
 var away = new Option<bool>("--away") { Description = "Children who are not made by the model's own rules." };
-var items = new Option<int>("--items") { Description = "How many items each is asked, away.", DefaultValueFactory = _ => 12 };
-var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, items, children, seed };
+var oracle = new Option<bool>("--oracle") { Description = "Away: whoever knows the children, beside it." };
+var heldOut = new Option<bool>("--held-out") { Description = "Away: the variants too that no figure was chosen with." };
+var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, children, seed };
 simulate.SetAction(parsed => parsed.GetValue(away)
-    ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(items))
+    ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(oracle), parsed.GetValue(heldOut))
     : Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
 root.Subcommands.Add(simulate);
 

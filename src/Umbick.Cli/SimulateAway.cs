@@ -8,55 +8,104 @@ namespace Umbick.Cli;
 /// <summary><c>./umbick simulate --away</c>: tries the model on children who are not made by its own rules.</summary>
 internal static class SimulateAway
 {
-    private static readonly IReadOnlyList<Variant> Known = [Variant.Plain, Variant.HalfKnown, Variant.SetsRightly, Variant.OwnWords];
-    private static readonly IReadOnlyList<Variant> KeptAway = [Variant.LateOnly, Variant.OneSide, Variant.Tires, Variant.RepeatsLast];
+    private const int OracleChildren = 300;
+    private const int Sitting = 12;
+
+    private static readonly IReadOnlyList<int> Lengths = [6, 8, 12, 20];
     private static readonly IReadOnlyList<Step> Reading = [Step.Hands, Step.Hour, Step.Minutes];
 
-    private sealed record Row(string Name, Stage Stage, Func<IReadOnlyList<Item>, Random, IAnsweringChild> Draw);
+    /// <summary>A row of children.</summary>
+    /// <param name="Name">What they are like.</param>
+    /// <param name="Stage">What they have been taught.</param>
+    /// <param name="Patterns">How many patterns they have.</param>
+    /// <param name="Steps">The steps that those may be at.</param>
+    /// <param name="Variants">How they may have them.</param>
+    /// <param name="Others">Draws a child without a listed pattern; null where they have some.</param>
+    private sealed record Row(string Name, Stage Stage, int Patterns, IReadOnlyList<Step> Steps, IReadOnlyList<Variant> Variants, Func<Random, VariedChild>? Others = null)
+    {
+        public VariedChild Draw(ShownPatterns shown, Random random) => Others is null ? VariedChild.Drawn(Patterns, Steps, Variants, shown, random) : Others(random);
+    }
 
     private static readonly Row[] Rows =
     [
-        new("one pattern, variants looked at", Stage.EveryMinute, (bank, random) => VariedChild.Drawn(1, Steps.OfReading, Known, bank, random)),
-        new("one pattern, variants kept away", Stage.EveryMinute, (bank, random) => VariedChild.Drawn(1, Steps.OfReading, KeptAway, bank, random)),
-        new("two patterns, variants looked at", Stage.EveryMinute, (bank, random) => VariedChild.Drawn(2, Steps.OfReading, Known, bank, random)),
-        new("two patterns, variants kept away", Stage.EveryMinute, (bank, random) => VariedChild.Drawn(2, Steps.OfReading, KeptAway, bank, random)),
-        new("reads wrongly, sets rightly", Stage.EveryMinute, (bank, random) => VariedChild.Drawn(1, Reading, [Variant.SetsRightly], bank, random)),
-        new("says it in their own words", Stage.EveryMinute, (bank, random) => VariedChild.Drawn(1, Steps.OfReading, [Variant.OwnWords], bank, random)),
-        new("odd ways", Stage.EveryMinute, (_, random) => VariedChild.Odd(random)),
-        new("nothing to find, 8 to 15 % slips", Stage.EveryMinute, (_, random) => VariedChild.Careless(random)),
-        new("stage 4, one pattern", Stage.HalfPast, (bank, random) => VariedChild.Drawn(1, Steps.OfReading, [Variant.Plain], bank, random)),
-        new("stage 6, one pattern", Stage.QuarterTo, (bank, random) => VariedChild.Drawn(1, Steps.OfReading, [Variant.Plain], bank, random)),
-        new("stage 8, one pattern", Stage.FiveMinutesPast, (bank, random) => VariedChild.Drawn(1, Steps.OfReading, [Variant.Plain], bank, random)),
+        new("one pattern, first variants", Stage.EveryMinute, 1, Steps.OfReading, Variants.First),
+        new("one pattern, second variants", Stage.EveryMinute, 1, Steps.OfReading, Variants.Second),
+        new("one pattern, variants held out", Stage.EveryMinute, 1, Steps.OfReading, Variants.HeldOut),
+        new("two patterns, first variants", Stage.EveryMinute, 2, Steps.OfReading, Variants.First),
+        new("two patterns, second variants", Stage.EveryMinute, 2, Steps.OfReading, Variants.Second),
+        new("two patterns, variants held out", Stage.EveryMinute, 2, Steps.OfReading, Variants.HeldOut),
+        new("reads wrongly, sets rightly", Stage.EveryMinute, 1, Reading, [Variant.SetsRightly]),
+        new("says it in their own words", Stage.EveryMinute, 1, Steps.OfReading, [Variant.OwnWords]),
+        new("odd ways", Stage.EveryMinute, 0, [], [], VariedChild.Odd),
+        new("nothing to find, 8 to 15 % slips", Stage.EveryMinute, 0, [], [], VariedChild.Careless),
+        new("nothing to find, stage 4", Stage.HalfPast, 0, [], [], VariedChild.Careless),
+        new("nothing to find, stage 6", Stage.QuarterTo, 0, [], [], VariedChild.Careless),
+        new("nothing to find, stage 8", Stage.FiveMinutesPast, 0, [], [], VariedChild.Careless),
+        new("stage 4, one pattern", Stage.HalfPast, 1, Steps.OfReading, [Variant.Plain]),
+        new("stage 6, one pattern", Stage.QuarterTo, 1, Steps.OfReading, [Variant.Plain]),
+        new("stage 8, one pattern", Stage.FiveMinutesPast, 1, Steps.OfReading, [Variant.Plain]),
     ];
 
-    public static int Run(int children, int seed, int items)
+    /// <summary>Prints the table.</summary>
+    /// <param name="children">How many children a row.</param>
+    /// <param name="seed">The same seed draws the same children.</param>
+    /// <param name="oracle">Whether whoever knows the children is reckoned beside it.</param>
+    /// <param name="heldOut">Whether the rows that were held out are run.</param>
+    public static int Run(int children, int seed, bool oracle, bool heldOut)
     {
         var model = new ReadingModel();
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, away, seed {seed}, {children} children a row, {items} items asked adaptively."));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, away, seed {seed}, {children} children a row, asked adaptively."));
         Console.WriteLine();
-        Console.WriteLine("| children | found | called | wrongly called | taken for guessing |");
-        Console.WriteLine("|---|---|---|---|---|");
-        var all = new List<StudyOutcome>();
-        foreach (var row in Rows)
+        Console.WriteLine("| children | items | found | called | wrongly called | taken for guessing | came right | clear within |");
+        Console.WriteLine("|---|---|---|---|---|---|---|---|");
+        var all = Lengths.Select(_ => new List<StudyOutcome>()).ToList();
+        foreach (var row in Rows.Where(row => heldOut || !row.Variants.SequenceEqual(Variants.HeldOut)))
         {
             var study = new Study(model, row.Stage);
-            var outcomes = new StudyOutcome[children];
-            Parallel.For(0, children, i => outcomes[i] = study.Adaptive(row.Draw(study.Bank, new Random(unchecked((seed * 1_000_003) ^ (i * 7919)))), items, i));
-            var come = new StudyRow(outcomes);
-            var some = outcomes.Any(outcome => outcome.True.Count > 0);
-            Console.WriteLine($"| {row.Name} | {(some ? Percent(come.ShareFound) : "")} | {(some ? Percent(come.ShareCalled) : "")} | {Percent(come.WronglyCalled)} | {Percent(come.TakenForGuessing)} |");
-            all.AddRange(outcomes);
+            var outcomes = new IReadOnlyList<StudyOutcome>[children];
+            Parallel.For(0, children, i => outcomes[i] = study.Adaptive(row.Draw(study.Shown, new Random(unchecked((seed * 1_000_003) ^ (i * 7919)))), Lengths, i));
+            for (var length = 0; length < Lengths.Count; length++)
+            {
+                List<StudyOutcome> come = [.. outcomes.Select(outcome => outcome[length])];
+                all[length].AddRange(come);
+                Print(row, Lengths[length], new StudyRow(come));
+            }
+            if (oracle && row.Patterns > 0) PrintOracle(row, study.Shown, [.. outcomes.Take(OracleChildren).Select(outcome => outcome[2])]);
         }
-        Console.WriteLine();
-        Console.WriteLine("Wrongly called most, or not called:");
-        var calls = all.Where(outcome => outcome.WronglyCalled || !outcome.Called.SetEquals(outcome.True)).GroupBy(outcome => $"{Names(outcome.True)} → {Names(outcome.Called)}");
-        foreach (var call in calls.OrderByDescending(call => call.Count()).ThenBy(call => call.Key, StringComparer.Ordinal).Take(24)) Console.WriteLine($"- {call.Count()}: {call.Key}");
-        Console.WriteLine();
-        Console.WriteLine("| believed | times | so often it was so |");
-        Console.WriteLine("|---|---|---|");
-        foreach (var (tenth, (times, so)) in new StudyRow(all).Calibration.Index().Skip(1))
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {tenth / 10.0:0.0} to {(tenth + 1) / 10.0:0.0} | {times} | {so:0.00} |"));
+        PrintConfusions(all[2]);
+        foreach (var (length, outcomes) in Lengths.Zip(all)) PrintCalibration(length, new StudyRow(outcomes));
         return 0;
+    }
+
+    private static void Print(Row row, int items, StudyRow come)
+    {
+        var some = row.Patterns > 0;
+        Console.WriteLine($"| {row.Name} | {items} | {(some ? Percent(come.ShareFound) : "")} | {(some ? Percent(come.ShareCalled) : "")} | {Percent(come.WronglyCalled)} | {Percent(come.TakenForGuessing)} | {Percent(come.RightShare)} | {(some ? "" : Percent(come.ClearWithin(items)))} |");
+    }
+
+    private static void PrintOracle(Row row, ShownPatterns shown, IReadOnlyList<StudyOutcome> outcomes)
+    {
+        var oracle = new AwayOracle(row.Patterns, row.Steps, row.Variants, shown);
+        var known = new StudyOutcome[outcomes.Count];
+        Parallel.For(0, known.Length, i => known[i] = outcomes[i] with { Found = oracle.Found(outcomes[i].Answers) });
+        Console.WriteLine($"| {row.Name} | the oracle on {known.Length} of those, {Sitting} | {Percent(new StudyRow(known).ShareFound)} | | | | | |");
+    }
+
+    private static void PrintConfusions(IEnumerable<StudyOutcome> outcomes)
+    {
+        Console.WriteLine();
+        Console.WriteLine($"Wrongly called most, or not called, after {Sitting}:");
+        var calls = outcomes.Where(outcome => !outcome.Called.SetEquals(outcome.True)).GroupBy(outcome => $"{Names(outcome.True)} → {Names(outcome.Called)}");
+        foreach (var call in calls.OrderByDescending(call => call.Count()).ThenBy(call => call.Key, StringComparer.Ordinal).Take(30)) Console.WriteLine($"- {call.Count()}: {call.Key}");
+    }
+
+    private static void PrintCalibration(int items, StudyRow row)
+    {
+        Console.WriteLine();
+        Console.WriteLine($"| believed after {items} | times | so often it was so |");
+        Console.WriteLine("|---|---|---|");
+        foreach (var (tenth, (times, so)) in row.Calibration.Index().Skip(1))
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {tenth / 10.0:0.0} to {(tenth + 1) / 10.0:0.0} | {times} | {so:0.00} |"));
     }
 
     private static string Names(IReadOnlySet<string> ids) => ids.Count == 0 ? "nothing" : string.Join(" + ", ids.Order(StringComparer.Ordinal));

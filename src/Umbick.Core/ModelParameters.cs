@@ -95,7 +95,7 @@ public static class ModelParameters
     public const double HundredsLink = 6;
 
     /// <summary>A rule with several departures is taken into account up to so many: more in one child were never told of. The size of the space.</summary>
-    public const int MostDepartures = 4;
+    public const int MostDepartures = 3;
 
     /// <summary>How often, 0 to 1, one who mixes past and to has the right word by accident: a little under half of their words. The rule of mixing.</summary>
     public const double PastOrToByAccident = 0.25;

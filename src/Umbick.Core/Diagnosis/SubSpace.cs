@@ -30,7 +30,7 @@ public sealed class SubSpace
         {
             for (var i = 0; i < steps.Length; i++)
             {
-                if (key / _strides[i] % _counts[i] != 0) departures[key]++;
+                if (steps[i] != Step.Setting && key / _strides[i] % _counts[i] != 0) departures[key]++;
             }
         }
         // Parts with few departures stand first: they carry nearly all belief, and near each other they are reckoned with faster.

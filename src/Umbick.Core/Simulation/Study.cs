@@ -11,12 +11,31 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
     /// <summary>The items that may be asked.</summary>
     public IReadOnlyList<Item> Bank { get; } = ItemBank.ForSitting(stage, [.. ClockTasks.Plain.Where(task => task.From <= stage)]);
 
+    /// <summary>What patterns show in them.</summary>
+    public ShownPatterns Shown => field ??= new ShownPatterns(Bank);
+
     /// <summary>A sitting in which each item is chosen by the answers so far.</summary>
-    public StudyOutcome Adaptive(IAnsweringChild child, int items, int seed)
+    public StudyOutcome Adaptive(IAnsweringChild child, int items, int seed) => Adaptive(child, [items], seed)[0];
+
+    /// <summary>The same, looked at after so many items, and so many more.</summary>
+    /// <param name="child">The child.</param>
+    /// <param name="lengths">After how many items, rising.</param>
+    /// <param name="seed">Breaks ties.</param>
+    public IReadOnlyList<StudyOutcome> Adaptive(IAnsweringChild child, IReadOnlyList<int> lengths, int seed)
     {
         var sitting = new AdaptiveSitting(model, new Belief(model), Bank, seed);
-        for (var i = 0; i < items && sitting.Next() is { } next; i++) sitting.Take(Given(next.Item, child));
-        return OutcomeOf(child, sitting.Belief, sitting.Conclude(), sitting.Answers);
+        var outcomes = new List<StudyOutcome>();
+        int? clearAfter = null;
+        while (outcomes.Count < lengths.Count)
+        {
+            if (sitting.Next() is { } next) sitting.Take(Given(next.Item, child));
+            var asked = sitting.Answers.Count;
+            // Only of those with nothing to find: to find when it is clear takes as long as to choose.
+            if (clearAfter is null && child.Patterns.Count == 0 && StopRules.After(model, sitting.Belief, sitting.Answers, Bank, int.MaxValue) == StopReason.Clear) clearAfter = asked;
+            while (outcomes.Count < lengths.Count && (asked >= lengths[outcomes.Count] || asked == Bank.Count))
+                outcomes.Add(OutcomeOf(child, sitting.Belief, sitting.Conclude(), sitting.Answers) with { ClearAfter = clearAfter });
+        }
+        return outcomes;
     }
 
     /// <summary>A sitting on items that were fixed before.</summary>

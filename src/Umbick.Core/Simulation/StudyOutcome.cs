@@ -17,6 +17,12 @@ public sealed record StudyOutcome(
     IReadOnlyDictionary<string, double> Beliefs,
     double Guessing)
 {
+    /// <summary>After how many answers a sitting might have stopped, all being clear; null where it was not.</summary>
+    public int? ClearAfter { get; init; }
+
+    /// <summary>The share of answers that came right, 0 to 1.</summary>
+    public double RightShare => Answers.Average(one => Scoring.IsRight(one.Item, one.Answer, one.Item.Task.Taken, Stage.EveryMinute) ? 1.0 : 0);
+
     /// <summary>From this belief on a pattern is found.</summary>
     public const double FoundFrom = 0.5;
 

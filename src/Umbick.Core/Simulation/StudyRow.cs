@@ -16,6 +16,12 @@ public sealed record StudyRow(IReadOnlyList<StudyOutcome> Outcomes)
     /// <summary>The share of children who were taken for guessing, 0 to 1.</summary>
     public double TakenForGuessing => Outcomes.Average(outcome => outcome.Guessing >= StudyOutcome.FoundFrom ? 1.0 : 0);
 
+    /// <summary>The share of answers that came right, 0 to 1.</summary>
+    public double RightShare => Outcomes.Average(outcome => outcome.RightShare);
+
+    /// <summary>The share of sittings that might have stopped within so many answers, all being clear, 0 to 1.</summary>
+    public double ClearWithin(int answers) => Outcomes.Average(outcome => outcome.ClearAfter <= answers ? 1.0 : 0);
+
     /// <summary>What was believed, by tenths from 0: how many times, and how often it was so.</summary>
     public IReadOnlyList<(int Times, double True)> Calibration =>
     [
