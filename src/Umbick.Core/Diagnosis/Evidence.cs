@@ -43,17 +43,18 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     public int Otherwise => Answers.Count(answer => answer.Outcome == TellingOutcome.Otherwise && !answer.Given.Helped);
 
     /// <summary>
-    /// Whether it went its way at places of the minute hand that are far enough apart. Near one place many ways of reading
+    /// Whether it went its way at places of the minute hand that are far enough apart, or at several. Near one place many ways of reading
     /// come to the same: whoever rounds to quarters leaves out the minutes, too, when three have gone.
     /// </summary>
-    public bool SeenApart => Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)));
+    public bool SeenApart => Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)))
+        || MinutesSeen.Distinct().Count() > ModelParameters.TellingNeeded;
 
     /// <summary>
-    /// Whether enough has been seen to call it: enough its way and more than any other way, apart, and told from its look-alikes. The least
+    /// Whether enough has been seen to call it: enough its way and no more some other way, apart, and told from its look-alikes. The least
     /// that is enough is enough only where nothing else gives those answers and no more answers speak against it than for it.
     /// </summary>
-    public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && Otherwise < ItsWay && SeenApart && NotYetTold.Count == 0
-        && (ItsWay > ModelParameters.TellingNeeded || (OnlyThis && Right + Otherwise <= ItsWay));
+    public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && SeenApart && NotYetTold.Count == 0
+        && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
 
     /// <summary>The minutes at which it went its way without help.</summary>
     public IEnumerable<int> MinutesSeen =>
@@ -102,14 +103,14 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         }
         return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)])
         {
-            OnlyThis = its.Count == 0 || !model.Patterns.Any(other => other != pattern && GivesAll(model, without, other, its)),
+            OnlyThis = its.Count == 0 || !model.Patterns.Any(other => other != pattern && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
         };
     }
 
     private static bool GivesAll(ReadingModel model, int without, Pattern other, List<Observation> its) =>
         Enumerable.Range(0, model.Space.At(other.Step).Count).Where(state => model.Space.At(other.Step)[state].Holds(other))
             .Select(state => model.Space.With(without, other.Step, state))
-            .Any(procedure => procedure >= 0 && its.TrueForAll(seen => seen.ChanceOf(procedure) > ModelParameters.FittingFrom));
+            .Any(procedure => procedure >= 0 && its.TrueForAll(seen => seen.ChanceOf(procedure) > ModelParameters.OtherWordsFit));
 
     /// <summary>What speaks for one answer given again and again: an item tells where the answers before would be wrong.</summary>
     private static Evidence OfRepeating(Pattern pattern, IReadOnlyList<ObservedAnswer> answers)

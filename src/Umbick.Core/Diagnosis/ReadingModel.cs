@@ -45,10 +45,13 @@ public sealed class ReadingModel
     }
 
     /// <summary>Whether a child with only this pattern would answer an item wrongly, where it is answered as it is usually taken.</summary>
-    public bool IsTelling(Pattern pattern, Item item)
+    public bool IsTelling(Pattern pattern, Item item) => IsTelling(pattern.Step, Space.StateWith(pattern), item);
+
+    /// <summary>The same for one state of a step, be it a pattern or a variant of one.</summary>
+    public bool IsTelling(Step step, int state, Item item)
     {
         var prediction = Predict(item, item.Task.Taken);
-        return prediction.LikeliestOf(prediction.SubSpace.PartOf(Space.Of([pattern]))) != prediction.RightId;
+        return prediction.LikeliestOf(prediction.SubSpace.PartOf(Space.With(0, step, state))) != prediction.RightId;
     }
 
     /// <summary>An answer held against the model, a reading at a time; none where it says nothing about how the child reads.</summary>

@@ -45,16 +45,15 @@ public static class StopRules
 
     private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank)
     {
-        var hidden = model.Patterns.Where(pattern => !bank.Any(item => model.IsTelling(pattern, item))).ToHashSet();
         foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct().Where(Steps.OfReading.Contains))
         {
-            var choices = model.Space.At(step);
-            // Two variants of one pattern are one choice.
+            var states = model.Space.At(step);
+            // Two variants of one pattern are one choice. A state that no item can show is not waited for, be it the whole pattern or a variant.
             var shares = belief.MarginalAt(step)
-                .Select((share, i) => (Share: share, Choice: choices[i]))
-                .Where(choice => !choice.Choice.Patterns.Any(hidden.Contains))
-                .GroupBy(choice => (choice.Choice.Patterns.Count == 0 ? null : choice.Choice.Patterns[0], choice.Choice.Patterns.Count, choice.Choice.IsOther))
-                .Select(same => same.Sum(choice => choice.Share))
+                .Select((share, i) => (Share: share, State: states[i], At: i))
+                .Where(state => state.At == 0 || state.State.IsOther || bank.Any(item => model.IsTelling(step, state.At, item)))
+                .GroupBy(state => (state.State.Patterns.Count == 0 ? null : state.State.Patterns[0], state.State.Patterns.Count, state.State.IsOther))
+                .Select(same => same.Sum(state => state.Share))
                 .ToList();
             if (shares.Max() < ModelParameters.AsGoodAsSure * shares.Sum()) return false;
         }

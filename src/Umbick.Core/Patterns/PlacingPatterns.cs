@@ -2,9 +2,13 @@ namespace Umbick.Core.Patterns;
 
 internal static class PlacingPatterns
 {
+    private static readonly PlacingRule OnNumeral = new(_ => 0);
+    private static readonly PlacingRule Behind = new(minutes => -minutes / 60.0);
+    private static readonly PlacingRule OnNearest = new(minutes => minutes > 30 ? 1 : 0);
+
     public static IReadOnlyList<Pattern> All { get; } =
     [
-        new("hour-hand-on-numeral", 0.09, new PlacingRule(_ => 0), new(
+        new("hour-hand-on-numeral", 0.09, OnNumeral, new(
             Name: "The hour hand is put right on the numeral",
             Finding: "{child} puts the hour hand right on the numeral, whatever the minutes.",
             Reads: "the hour hand on its numeral",
@@ -13,7 +17,7 @@ internal static class PlacingPatterns
             HourFirst: "Turn a geared clock from the o’clock and watch only the short hand. Where is it when half the hour has gone?",
             MinuteFirst: "Set the long hand, then ask how much of the hour has gone. Move the short hand that much of its space.",
             Practise: "Practise: how far has it crept?"))
-        { Alike = ["hand-on-nearest-numeral"] },
+        { Alike = ["hand-on-nearest-numeral"], Variants = [OnNumeral.WithHalf()] },
 
         new("hour-hand-halfway", 0.05, new PlacingRule(minutes => minutes == 0 ? 0 : 0.5), new(
             Name: "The hour hand is put halfway",
@@ -25,7 +29,7 @@ internal static class PlacingPatterns
             MinuteFirst: "Look at the long hand: how much of its turn is done? The short hand has done as much of its space.",
             Practise: "Practise: a little past, half, nearly there")),
 
-        new("hour-hand-behind", 0.03, new PlacingRule(minutes => -minutes / 60.0), new(
+        new("hour-hand-behind", 0.03, Behind, new(
             Name: "The hour hand is put before its numeral",
             Finding: "{child} moves the hour hand back from its numeral as the minutes grow.",
             Reads: "the hour hand before its numeral",
@@ -33,9 +37,10 @@ internal static class PlacingPatterns
             Why: "‘{To}’ times stand before the numeral they name, and this has spread to all times.",
             HourFirst: "From seven o’clock onwards both hands only walk forward. Turn it and see on which side of the 7 it is.",
             MinuteFirst: "Set the long hand by turning forward from the top, and let the short hand creep forward with it.",
-            Practise: "Practise: both hands walk forward")),
+            Practise: "Practise: both hands walk forward"))
+        { Variants = [Behind.WithHalf()] },
 
-        new("hand-on-nearest-numeral", 0.04, new PlacingRule(minutes => minutes > 30 ? 1 : 0), new(
+        new("hand-on-nearest-numeral", 0.04, OnNearest, new(
             Name: "The hour hand is put on the nearest numeral",
             Finding: "{child} puts the hour hand on whichever numeral is nearest, and never between two.",
             Reads: "the hour hand on the nearest numeral",
@@ -44,6 +49,6 @@ internal static class PlacingPatterns
             HourFirst: "At twenty {to} eight the 8 is near, and not yet reached. Turn a geared clock there and look at the gap.",
             MinuteFirst: "Set the long hand. So much of its turn is done: the short one has done as much of its space, and no more.",
             Practise: "Practise: near it is not on it"))
-        { Alike = ["hour-hand-on-numeral"] },
+        { Alike = ["hour-hand-on-numeral"], Variants = [OnNearest.WithHalf()] },
     ];
 }

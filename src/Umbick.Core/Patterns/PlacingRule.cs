@@ -6,6 +6,9 @@ namespace Umbick.Core.Patterns;
 /// <param name="offset">From the minutes they mean to set (0 to 59) to hours after the numeral; below nought before it.</param>
 public sealed class PlacingRule(Func<int, double> offset) : StepRule(Step.Placing)
 {
+    /// <summary>The same rule, but half past is known: the hand is put in the middle of its space.</summary>
+    public PlacingRule WithHalf() => new(minutes => minutes == 30 ? 0.5 : offset(minutes));
+
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
