@@ -8,16 +8,17 @@ namespace Umbick.Casework;
 /// <summary>A child on the caseload, with what all answers say.</summary>
 /// <param name="Child">The child.</param>
 /// <param name="Labels">Patterns with their labels: first what should be practised first, then the firmest belief.</param>
-public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels)
+/// <param name="Unnamed">What stands out beside the patterns.</param>
+public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, Unnamed Unnamed)
 {
     /// <summary>Where the case stands.</summary>
-    public CaseState State => Child.StateWith(Labels);
+    public CaseState State => Child.StateWith(Labels, Unnamed);
 
     /// <summary>The patterns with a label.</summary>
     public IReadOnlyList<Pattern> Labelled(Label label) => CaseState.Labelled(Labels, label);
 }
 
-/// <summary>Everybody on the caseload. What is kept after each sitting is taken where nothing has come since; else it is reckoned anew.</summary>
+/// <summary>Everybody on the caseload. What is kept after each sitting is taken where nothing has come since; else it is reckoned anew, and kept where no sitting is open.</summary>
 public static class Caseload
 {
     /// <summary>Loads the caseload, by alias.</summary>
@@ -28,8 +29,14 @@ public static class Caseload
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
-            var labels = child.ConcludedFrom == SittingEnding.SourceOf(child) ? kept[child.LastSitting ?? default] : Labels((await ChildRecord.Load(connection, model, child.Id))!);
-            caseload.Add(new CaseloadChild(child, [.. labels]));
+            if (child.ConcludedFrom == SittingEnding.SourceOf(child))
+            {
+                caseload.Add(new CaseloadChild(child, [.. kept[child.LastSitting ?? default]], child.Unnamed));
+                continue;
+            }
+            var record = (await ChildRecord.Load(connection, model, child.Id))!;
+            await SittingEnding.KeepLatest(connection, record);
+            caseload.Add(new CaseloadChild(child, [.. Labels(record)], record.Now.Unnamed));
         }
         return caseload;
     }

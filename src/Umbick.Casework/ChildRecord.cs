@@ -57,7 +57,7 @@ public sealed class ChildRecord
     public IReadOnlyList<Impact> First => _first.Value;
 
     /// <summary>Where their case stands.</summary>
-    public CaseState State => Child.StateWith([.. First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label))]);
+    public CaseState State => Child.StateWith([.. First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label))], Now.Unnamed);
 
     /// <summary>What to do next.</summary>
     public WhatNext Next => WhatNext.For(State, Child.Preferences.Wording);

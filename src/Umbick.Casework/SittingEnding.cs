@@ -28,6 +28,12 @@ internal static class SittingEnding
         if (record.Sittings.Count > 0) await Keep(connection, record, from: 0);
     }
 
+    /// <summary>Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.</summary>
+    public static async Task KeepLatest(SchoolConnection connection, ChildRecord record)
+    {
+        if (record.Sittings.Count > 0 && record.SittingsAsked.All(one => one.Sitting.EndedAt is not null)) await Keep(connection, record, record.Sittings.Count - 1);
+    }
+
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
     public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}";
 
@@ -42,6 +48,6 @@ internal static class SittingEnding
                 .Select(finding => new Marginal(finding.Pattern, finding.Belief, finding.Label, order.IndexOf(finding.Pattern) is >= 0 and var first ? first : null));
             await Marginals.Keep(connection, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
         }
-        await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child));
+        await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child), record.Now.Unnamed);
     }
 }

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using Umbick.Core;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
@@ -51,15 +52,23 @@ internal static class Diagnose
         foreach (var child in children)
         {
             page.Append($"<h2>{Encoded(child.Child)}</h2><p>{child.Answers} answers.</p>");
-            if (child.Patterns.Count == 0) page.Append("<p>No pattern stands out.</p>");
+            if (child.Guessing >= ModelParameters.GuessingFrom) page.Append("<p>The answers do not follow the clock: they look guessed.</p>");
+            else if (!child.Patterns.Any(finding => finding.Label is "likely" or "possible")) page.Append("<p>No pattern stands out.</p>");
             page.Append("<ul>");
             foreach (var finding in child.Patterns)
-                page.Append($"<li>{Encoded(Catalogue.Find(finding.Pattern)!.TextsIn(Wording.Usual).FindingOf(child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.</li>");
+                page.Append($"<li>{Encoded(Told(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");
             page.Append("</ul>");
             if (child.Unexplained.Count > 0) page.Append($"<p>Nothing explains answer {string.Join(", ", child.Unexplained)}.</p>");
         }
         return page.Append("</html>").ToString();
     }
+
+    private static string Told(DiagnosisJson.PatternFinding finding, string child) => Catalogue.Find(finding.Pattern) is { } pattern
+        ? pattern.TextsIn(Wording.Usual).FindingOf(child)
+        : $"{finding.Step.Replace('-', ' ')}: taken some other way. Look at these answers.";
+
+    private static string Shown(DiagnosisJson.ChildFinding child, DiagnosisJson.PatternFinding finding) =>
+        child.OtherWays.FirstOrDefault(other => other.Pattern == finding.Pattern) is { Answers.Count: > 0 } other ? $" Answers {string.Join(", ", other.Answers)}." : "";
 
     private static string Encoded(string text) => WebUtility.HtmlEncode(text);
 }

@@ -9,8 +9,8 @@ public static class ModelParameters
 {
     // How children answer.
 
-    /// <summary>How often a child follows their own rule (0 to 1), each with the share of children: most hold to it firmly, some half the time. The belief's lanes.</summary>
-    public static IReadOnlyList<(double Consistency, double Share)> ConsistencyLevels { get; } = [(0.6, 0.2), (0.8, 0.35), (0.95, 0.45)];
+    /// <summary>How often a child follows their own rule (0 to 1), each with the share of children: most hold to it firmly, some half the time, or only in half of the cases. The belief's lanes.</summary>
+    public static IReadOnlyList<(double Consistency, double Share)> ConsistencyLevels { get; } = [(0.5, 0.1), (0.7, 0.2), (0.85, 0.35), (0.95, 0.35)];
 
     /// <summary>The consistency, 0 to 1, that items are weighed with: about the mean of <see cref="ConsistencyLevels"/>. The choice of items.</summary>
     public const double TypicalConsistency = 0.88;
@@ -135,6 +135,9 @@ public static class ModelParameters
     /// <summary>From this belief on, 0 to 1, answers are told as guessed: more likely than not. What the page says.</summary>
     public const double GuessingFrom = 0.5;
 
+    /// <summary>So many answers, at least, are needed to say that most are wrong. What the page says.</summary>
+    public const int FewestToJudge = 5;
+
     /// <summary>Below this belief, 0 to 1, a pattern that was likely may be called cleared: the mirror of <see cref="LikelyFrom"/>. Labels.</summary>
     public const double ClearedBelow = 0.2;
 
@@ -153,8 +156,8 @@ public static class ModelParameters
     /// <summary>A procedure fits an answer that it gives this often, 0 to 1, or more. Telling answers and look-alikes.</summary>
     public const double FittingFrom = 0.1;
 
-    /// <summary>Two places of the minute hand are apart beyond this many minutes: a quarter of the face, for near one place many rules agree. Labels of the minutes.</summary>
-    public const int NearMinutes = 14;
+    /// <summary>Two places of the minute hand are apart beyond this many minutes: two numerals, for near one place many rules agree. Labels of the minutes.</summary>
+    public const int NearMinutes = 9;
 
     /// <summary>A wrong answer that belief gives less often than this, 0 to 1, is explained by nothing believed. The list of unexplained answers.</summary>
     public const double ExplainedFrom = 0.1;
@@ -171,10 +174,16 @@ public static class ModelParameters
     public const double RightShare = 2.0 / 3;
 
     /// <summary>The right ones may lag behind that share by so many items before an easier one is asked. The choice of items.</summary>
-    public const double RightSlack = 3;
+    public const double RightSlack = 1.5;
+
+    /// <summary>
+    /// The same while a pattern that is believed has still to show itself: who has two gets every telling item wrong, and with less slack they
+    /// would not be told from slips. The choice of items.
+    /// </summary>
+    public const double RightSlackToShow = 3;
 
     /// <summary>An item that comes right this likely, 0 to 1, is an easier one. The choice of items.</summary>
-    public const double EasierFrom = 0.75;
+    public const double EasierFrom = 0.7;
 
     /// <summary>What the same hour as one of the last few costs, in bits: worth less than any telling item. The choice of items.</summary>
     public const double SameHourCost = 0.03;
@@ -192,7 +201,7 @@ public static class ModelParameters
     public const double LengthCost = 0.05;
 
     /// <summary>What it is worth, in bits, to see a pattern once more that is believed and cannot be called yet. The choice of items.</summary>
-    public const double ShowsWorth = 0.25;
+    public const double ShowsWorth = 0.4;
 
     /// <summary>From this belief on, 0 to 1, a pattern is worth seeing once more. The choice of items.</summary>
     public const double WorthSeeingFrom = 0.5;

@@ -1,3 +1,4 @@
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 
@@ -44,6 +45,12 @@ public sealed class CaseloadRow
 
     /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>
     public string? ConcludedFrom { get; init; }
+
+    /// <summary>What stands out after it beside the patterns, as it stands in the row.</summary>
+    public string? UnnamedText { get; init; }
+
+    /// <summary>The same, as far as this version knows it.</summary>
+    public Unnamed Unnamed => Enum.TryParse<Unnamed>(UnnamedText, out var unnamed) && Enum.IsDefined(unnamed) ? unnamed : Unnamed.None;
 
     /// <summary>The number of the latest answer; 0 where there is none.</summary>
     public long LatestAnswer { get; init; }

@@ -20,7 +20,7 @@ public static class Children
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and done.ended_at is not null)
              order by waiting.assigned_at desc limit 1) as open_set,
           seen.last_practice is not null and (seen.last_asking is null or seen.last_practice > seen.last_asking) as practised_since_asked,
-          last.id as last_sitting, last.concluded_from, coalesce(seen.latest_answer, 0) as latest_answer
+          last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer
         from child
         left join lateral (
           select count(*) filter (where ended_at is not null) as sittings, max({Sittings.Day}) as last_seen,
@@ -30,7 +30,7 @@ public static class Children
           from sitting where sitting.school = child.school and sitting.child = child.id and sitting.first_answer_at is not null
         ) seen on true
         left join lateral (
-          select sitting.id, sitting.concluded_from from sitting
+          select sitting.id, sitting.concluded_from, sitting.unnamed from sitting
           where sitting.school = child.school and sitting.child = child.id and sitting.ended_at is not null and sitting.first_answer_at is not null
           order by {Sittings.Day} desc, first_answer_at desc, started_at desc, id desc limit 1
         ) last on true

@@ -42,9 +42,9 @@ public static class Marginals
             });
     }
 
-    /// <summary>Notes what the marginals of a child's last sitting follow from.</summary>
-    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom) =>
-        connection.ExecuteAsync("update sitting set concluded_from = @concludedFrom where id = @lastSitting", new { lastSitting, concludedFrom });
+    /// <summary>Notes what the marginals of a child's last sitting follow from, and what stands out beside them.</summary>
+    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom, Unnamed unnamed) => connection.ExecuteAsync(
+        "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting", new { lastSitting, concludedFrom, unnamed = unnamed == Unnamed.None ? null : unnamed.ToString() });
 
     /// <summary>The labels after some sittings: first what should be practised first, then the firmest belief.</summary>
     public static async Task<ILookup<SittingId, (Pattern Pattern, Label Label)>> After(SchoolConnection connection, IEnumerable<SittingId> sittings)

@@ -97,12 +97,13 @@ public sealed class AlonePracticeTests
     public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, bool suffices, Label label) => Assert.Equal(label, Conclusion.LabelOf(belief, isSeen, suffices));
 
     [Theory]
-    [InlineData(10, 20, false)]
-    [InlineData(10, 24, false)]
-    [InlineData(10, 25, true)]
-    [InlineData(55, 5, false)]
+    [InlineData(10, 15, false)]
+    [InlineData(10, 19, false)]
+    [InlineData(10, 20, true)]
+    [InlineData(57, 3, false)]
+    [InlineData(55, 5, true)]
     [InlineData(0, 30, true)]
-    public void Two_places_of_the_minute_hand_are_two_from_a_quarter_of_the_way_on(int a, int b, bool apart) => Assert.Equal(apart, Evidence.AreApart(a, b));
+    public void Two_places_of_the_minute_hand_are_two_from_ten_minutes_on(int a, int b, bool apart) => Assert.Equal(apart, Evidence.AreApart(a, b));
 
     [Fact]
     public void A_question_that_cannot_be_understood_is_shown_and_says_nothing()

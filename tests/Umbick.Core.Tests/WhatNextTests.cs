@@ -1,4 +1,5 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
@@ -22,6 +23,11 @@ public sealed class WhatNextTests
         { "one pattern likely", Settled with { Likely = [NextHour] }, NextStep.Practise, "next-hour" },
         { "two likely: the first comes first", Settled with { Likely = [Swapped, NextHour] }, NextStep.Practise, "hands-swapped" },
         { "one only possible", Settled with { Possible = [NextHour] }, NextStep.AskMore, "next-hour" },
+        { "guessing comes before what is only possible", Settled with { Possible = [NextHour], Unnamed = Unnamed.Guessing }, NextStep.LookTogether, null },
+        { "the same answer again and again", Settled with { Unnamed = Unnamed.SameAnswer }, NextStep.LookTogether, null },
+        { "a way that nobody has listed", Settled with { Unnamed = Unnamed.OtherWay }, NextStep.LookTogether, null },
+        { "much wrong, and in no one way", Settled with { Unnamed = Unnamed.MuchWrong }, NextStep.LookTogether, null },
+        { "likely comes before a way without a name", Settled with { Likely = [NextHour], Unnamed = Unnamed.OtherWay }, NextStep.Practise, "next-hour" },
         { "one likely, one possible", Settled with { Likely = [Swapped], Possible = [NextHour] }, NextStep.Practise, "hands-swapped" },
         { "a set is waiting", Settled with { Likely = [NextHour], SetOpen = true }, NextStep.DoTheSet, "next-hour" },
         { "a set is waiting, and a sitting was left", Settled with { SetOpen = true, AskingOpen = true }, NextStep.GoOnAsking, null },

@@ -20,8 +20,11 @@ public static class DiagnosisJson
     /// <summary>One pattern of one child.</summary>
     public sealed record PatternFinding(string Pattern, string Step, double Belief, string Label, string Shows, int Telling, int ItsWay, int Right, IReadOnlyList<string> Alike);
 
+    /// <summary>The answers that show a way that nobody has listed; their places count from 1.</summary>
+    public sealed record OtherWayAnswers(string Pattern, IReadOnlyList<int> Answers);
+
     /// <summary>One child.</summary>
-    public sealed record ChildFinding(string Child, int Answers, double Guessing, IReadOnlyList<PatternFinding> Patterns, IReadOnlyList<int> Unexplained);
+    public sealed record ChildFinding(string Child, int Answers, double Guessing, IReadOnlyList<PatternFinding> Patterns, IReadOnlyList<int> Unexplained, IReadOnlyList<OtherWayAnswers> OtherWays);
 
     /// <summary>A whole file.</summary>
     public sealed record Diagnosis(string Engine, IReadOnlyList<ChildFinding> Children);
@@ -36,7 +39,8 @@ public static class DiagnosisJson
             .. conclusion.OtherWays.Select(Of),
             .. Beside(answers, conclusion),
         ],
-        [.. conclusion.Unexplained.Select(index => index + 1)]);
+        [.. conclusion.Unexplained.Select(index => index + 1)],
+        [.. conclusion.OtherAt.Select(other => new OtherWayAnswers(other.Id, [.. other.Answers.Select(index => index + 1)]))]);
 
     private static PatternFinding Of(Finding finding) => new(
         finding.Pattern.Id,

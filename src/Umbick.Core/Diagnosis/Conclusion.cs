@@ -48,6 +48,17 @@ public sealed record Conclusion(
     /// <summary>Whether the answers are probably guessed.</summary>
     public bool IsGuessing => Guessing >= ModelParameters.GuessingFrom;
 
+    /// <summary>What stands out beside the patterns of reading.</summary>
+    public Unnamed Unnamed =>
+        IsGuessing ? Unnamed.Guessing
+        : Findings.Any(finding => finding.Pattern.Step == Step.Answering && finding.Label is Label.Likely or Label.Possible) ? Unnamed.SameAnswer
+        : OtherAt.Count > 0 ? Unnamed.OtherWay
+        : MostlyWrong && !Findings.Any(finding => finding.Label is Label.Likely or Label.Possible) ? Unnamed.MuchWrong
+        : Unnamed.None;
+
+    /// <summary>Whether more of the latest answers came out wrong than right.</summary>
+    public bool MostlyWrong { get; init; }
+
     /// <summary>The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons hours in hundreds more likely.</summary>
     public double Hundreds => Math.Min(1, Findings.Where(finding => Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id)).Sum(finding => finding.Belief));
 
@@ -68,8 +79,14 @@ public sealed record Conclusion(
                 return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
             })
             .ToList();
-        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count);
+        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count)
+        {
+            MostlyWrong = IsMostlyWrong([.. answers.Skip(before?.Answers ?? 0)]),
+        };
     }
+
+    private static bool IsMostlyWrong(IReadOnlyCollection<ObservedAnswer> latest) =>
+        latest.Count >= ModelParameters.FewestToJudge && 2 * latest.Count(one => Scoring.IsRight(one.Given.Item, one.Given.Answer, one.Given.Mode, Stage.EveryMinute)) < latest.Count;
 
     /// <summary>What a pattern is called that was never called likely before: the one place where it is decided.</summary>
     /// <param name="belief">The belief in it, 0 to 1.</param>

@@ -54,11 +54,23 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// that is enough is enough only where nothing else gives those answers and no more answers speak against it than for it.
     /// </summary>
     public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && SeenApart && NotYetTold.Count == 0
-        && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
+        && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay && HoldsAllRound : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
+
+    /// <summary>
+    /// Whether it holds on both sides of the face, as far as it was asked there. What comes right again and again on one side and goes its way
+    /// on the other only is another way of reading, though it looks alike: whoever leaves out the 6 in counting does not begin at the 1.
+    /// </summary>
+    public bool HoldsAllRound => !IsSilentOn(late: true) && !IsSilentOn(late: false);
 
     /// <summary>The minutes at which it went its way without help.</summary>
     public IEnumerable<int> MinutesSeen =>
         Answers.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped).Select(answer => answer.Given.Item.Time.Minute);
+
+    private bool IsSilentOn(bool late)
+    {
+        var there = Answers.Where(answer => answer.Given.Item.Time.Minute % 30 != 0 && answer.Given.Item.Time.Minute > 30 == late).ToList();
+        return there.Count(answer => answer.Outcome == TellingOutcome.Right) >= ModelParameters.TellingNeeded && !there.Exists(answer => answer.Outcome == TellingOutcome.ItsWay);
+    }
 
     /// <summary>Whether two places of the minute hand are far enough apart to be two.</summary>
     public static bool AreApart(int a, int b) => HandPositions.MinutesApart(a, b) > ModelParameters.NearMinutes;

@@ -49,7 +49,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var weighed = Weigh(belief, bank, asked, wanting ?? []);
         if (weighed.Count == 0) return null;
         // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little does.
-        var easierOnly = losingHeart || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - ModelParameters.RightSlack;
+        // While something has still to show itself more may go wrong than afterwards.
+        var slack = wanting is { Count: > 0 } ? ModelParameters.RightSlackToShow : ModelParameters.RightSlack;
+        var easierOnly = losingHeart || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - slack;
         var least = easierOnly ? ModelParameters.EasierFrom : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
         var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);

@@ -9,13 +9,14 @@ internal sealed class Variety
     private readonly HashSet<ClockTask> _often;
     private readonly bool _twelveOften;
     private readonly bool _first;
+    private readonly bool _rising;
 
     /// <summary>Looks at what was asked.</summary>
     /// <param name="asked">The items asked in this sitting, in order.</param>
     /// <param name="twelveIsTheQuestion">Whether what is open shows only where the hour is twelve.</param>
     public Variety(IReadOnlyList<Item> asked, bool twelveIsTheQuestion)
     {
-        _first = asked.Count == 0;
+        (_first, _rising) = (asked.Count == 0, asked.Count < ModelParameters.RisingFrom.Count);
         var last = asked.TakeLast(ModelParameters.MostRunning).Select(item => item.Task).ToList();
         _thrice = last.Count == ModelParameters.MostRunning && last.Distinct().Count() == 1 ? last[0] : null;
         var most = Math.Max(ModelParameters.MostRunning, (asked.Count + 2) / 2);
@@ -26,6 +27,6 @@ internal sealed class Variety
     /// <summary>Whether it would be asked now.</summary>
     public bool Allows(Item item) =>
         item.Task != _thrice && !_often.Contains(item.Task)
-        && !(item.Time.Hour == 12 && (_twelveOften || _first))
+        && !(item.Time.Hour == 12 && (_twelveOften || _rising))
         && !(_first && !(item.Task.Stimulus == Stimulus.Clock && item.Task.Form is AnswerForm.Digital or AnswerForm.Words));
 }

@@ -125,7 +125,7 @@ internal static class MinutesPatterns
             HourFirst: "Ask: is that how many have gone, or how many are left? Figures always tell how many have gone.",
             MinuteFirst: "Past the half, count both ways and label them: gone, and to go. Figures take the ones gone.",
             Practise: "Practise: gone by, or still to go?"))
-        { BenchmarksMayBeRight = true, Alike = ["anticlockwise"] },
+        { BenchmarksMayBeRight = true, Alike = ["anticlockwise", "to-as-past", "past-to-exchanged"] },
 
         new("says-sixty", 0.01, new MinutesRule((tick, _) => [new(new(tick == 0 ? 60 : tick), 1)]), new(
             Name: "The top is sixty",

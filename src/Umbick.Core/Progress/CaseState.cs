@@ -11,14 +11,15 @@ namespace Umbick.Core.Progress;
 /// <param name="AskingOpen">Whether a sitting was left in the middle.</param>
 /// <param name="SetOpen">Whether a set is assigned and not finished.</param>
 /// <param name="PractisedSinceAsked">Whether a set was finished since the last asking.</param>
+/// <param name="Unnamed">What stands out beside the patterns.</param>
 public sealed record CaseState(
-    int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked)
+    int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked, Unnamed Unnamed = Unnamed.None)
 {
     /// <summary>Whether nothing is left to mend for now, so that what a child can do may be practised until it comes at ease.</summary>
     /// <param name="stage">The last stage they have met.</param>
-    public bool IsReadyToReadAtEase(Stage stage) => stage >= Stage.OClock && Sittings > 0 && !SetOpen && Likely.Count == 0;
+    public bool IsReadyToReadAtEase(Stage stage) => stage >= Stage.OClock && Sittings > 0 && !SetOpen && Likely.Count == 0 && Unnamed == Unnamed.None;
 
-    /// <summary>The patterns with these labels, in the order given.</summary>
+    /// <summary>The patterns of reading with these labels, in the order given.</summary>
     public static IReadOnlyList<Pattern> Labelled(IEnumerable<(Pattern Pattern, Label Label)> patterns, Label label) =>
-        [.. patterns.Where(pattern => pattern.Label == label).Select(pattern => pattern.Pattern)];
+        [.. patterns.Where(pattern => pattern.Label == label && Steps.OfReading.Contains(pattern.Pattern.Step)).Select(pattern => pattern.Pattern)];
 }

@@ -1,4 +1,5 @@
 using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Progress;
@@ -23,6 +24,9 @@ public enum NextStep
 
     /// <summary>Something is possible, and a few more questions would settle it.</summary>
     AskMore,
+
+    /// <summary>Something stands out that has no name: look at the answers, with the child.</summary>
+    LookTogether,
 
     /// <summary>Nothing is likely: look in again some weeks on.</summary>
     LookInAgain,
@@ -49,7 +53,11 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
             { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times", "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
             { PractisedSinceAsked: true } => new(NextStep.AskAgain, likely, "Ask again, bare", "A set was done since the last asking. See whether it holds without help."),
             _ when likely is not null => new(NextStep.Practise, likely, likely.TextsIn(wording ?? Wording.Usual).Practise, "It spoils most of what is being learnt now, so it comes first."),
+            { Unnamed: Unnamed.Guessing } => new(NextStep.LookTogether, null, "Go back to what is sure", "The answers do not follow the clock yet. Ask at an earlier stage, or check first what reading stands on."),
+            { Unnamed: Unnamed.SameAnswer } => new(NextStep.LookTogether, null, "Turn one clock together", "One answer came again and again. Find out whether the clocks were too hard, or only the day was."),
             _ when possible is not null => new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
+            { Unnamed: Unnamed.OtherWay } => new(NextStep.LookTogether, null, "Look at these answers together", "One step goes its own way. Let the child tell how they found the answer, and give it a name."),
+            { Unnamed: Unnamed.MuchWrong } => new(NextStep.LookTogether, null, "Go back to what is sure", "More came out wrong than right, and in no one way. Ask at an earlier stage."),
             _ => new(NextStep.LookInAgain, null, "Look in again", "No pattern stands out. Ask again in a few weeks."),
         };
     }

@@ -24,6 +24,8 @@ public sealed class ShownPatterns
     /// <summary>Whether a pattern, in this variant, shows in one item of twelve or more and is no other pattern of the catalogue.</summary>
     public bool Shows(string pattern, Traits traits) => _shows.GetOrAdd((pattern, traits), asked =>
     {
+        // Who says every time with 'past', or as figures, has no 'to' to mix up with it.
+        if (asked.Traits.Variant == Variant.OwnWords && Catalogue.Find(asked.Pattern)!.Step == Step.PastOrTo) return false;
         var its = Answers(asked.Pattern, asked.Traits.Benchmarks);
         string[] own = [.. _looked.Select((item, i) => asked.Traits.Follows(item) ? its[i][0] : _right[i])];
         var shown = own.Where((answer, i) => answer != _right[i]).Count();

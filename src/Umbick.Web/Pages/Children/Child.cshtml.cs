@@ -11,7 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
-public sealed class ChildModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+public sealed class ChildModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     private const int MostShown = 8;
     private const int MostUnexplained = 4;
@@ -35,6 +35,9 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public IReadOnlyList<ItemResponse> Unexplained { get; private set; } = [];
 
+    /// <summary>Steps taken in a way that nobody has listed, with the answers that show it.</summary>
+    public IReadOnlyList<OtherWayShown> OtherWays { get; private set; } = [];
+
     public Pattern? Practised { get; private set; }
 
     public FirstAndNow? Progress { get; private set; }
@@ -46,8 +49,9 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public async Task<IActionResult> OnGet(ChildId id, bool all)
     {
-        var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
-        if (record is null) return NotFound();
+        var (found, names) = await database.InSchool(
+            User.Teacher().School, async connection => (await ChildRecord.Load(connection, model, id), await NamedWays.Of(connection, id)), HttpContext.RequestAborted);
+        if (found is not { } record) return NotFound();
         Record = record;
         preferences.OfChild = record.Child.Preferences;
         Practised = record.Next.Pattern;
@@ -57,8 +61,26 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         Line = seen == 0 ? child.Stage.Name(preferences.Wording) : $"{child.Stage.Name(preferences.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
         Listed = all ? record.Sittings : [.. record.Sittings.TakeLast(MostSittings)];
         Tell(record);
+        OtherWays = [.. record.Now.OtherAt.Select(other => new OtherWayShown(other, Named(other.Step), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(MostShown).Select(At)]))];
         if (Progress is not null) ProgressLine = Compare(Progress);
         return Page();
+    }
+
+    public async Task<IActionResult> OnPostName(ChildId id, string? step, string? name)
+    {
+        if (Steps.OfReading.Where(one => one.NameInFiles() == step).Select(one => (Step?)one).FirstOrDefault() is not { } at) return BadRequest();
+        var given = (name ?? "").Trim();
+        if (given.Length > NamedWays.Longest) return BadRequest();
+        var known = await database.InSchool(
+            User.Teacher().School,
+            async connection =>
+            {
+                if (await Store.Children.Find(connection, id) is null) return false;
+                await NamedWays.Name(connection, id, at, given, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+                return true;
+            },
+            HttpContext.RequestAborted);
+        return known ? Redirect($"/children/{id}") : NotFound();
     }
 
     private void Tell(ChildRecord record)
@@ -68,7 +90,15 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var cleared = record.Now.Findings.FirstOrDefault(finding => finding.Label == Label.Cleared);
         Reason = record.Next.Reason;
         Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom).TakeLast(MostUnexplained).Select(At)];
-        if (first is not null)
+        var unnamed = record.Now.Unnamed;
+        if (first?.Label != Label.Likely && unnamed is Unnamed.Guessing or Unnamed.SameAnswer)
+        {
+            Finding = Standing.Told(unnamed, alias);
+            EvidenceLine = unnamed == Unnamed.Guessing
+                ? $"{CameRight(record)}, and the others follow nothing that is on the clock. That happens where clocks are new, or too many at once. It says nothing yet of how {alias} reads."
+                : EvidenceOf(record.Now.Findings.First(finding => finding.Pattern.Step == Step.Answering));
+        }
+        else if (first is not null)
         {
             Finding = first.Label == Label.Likely ? first.Pattern.TextsIn(preferences.Wording).FindingOf(alias) : $"Perhaps: {first.Pattern.TextsIn(preferences.Wording).FindingOf(alias)}";
             var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.TextsIn(preferences.Wording).FindingOf(alias));
@@ -86,17 +116,21 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         }
         else
         {
-            Finding = record.Sittings.Count == 0 ? "Nothing has been asked yet." : "Nothing stands out.";
-            var wrong = record.Sittings.SelectMany(sitting => sitting.Answered).Count(question => !question.IsRight);
-            var all = record.Sittings.Sum(sitting => sitting.Answered.Count());
-            if (all > 0) EvidenceLine = $"{all - wrong} of {all} answers came right; nothing goes wrong in one way now.";
-            if (record.Now.OtherAt.Count > 0)
-                Finding = $"{alias} takes {Named(record.Now.OtherAt[0].Step)} some other way: look at these answers.";
+            Finding = record.Sittings.Count == 0 ? "Nothing has been asked yet."
+                : record.Now.OtherAt.Count > 0 ? $"{alias} takes {Named(record.Now.OtherAt[0].Step)} some other way: look at these answers."
+                : Standing.Told(unnamed, alias);
+            if (record.Sittings.Count > 0) EvidenceLine = $"{CameRight(record)}{(unnamed == Unnamed.None ? "; nothing goes wrong in one way now" : "")}.";
         }
         // Two patterns together can come right by accident; that is no picture of either.
         Shown = Telling.Count > 0
             ? [.. Telling.Where(answer => !IsAccident(answer)).TakeLast(MostShown).Select(answer => record.QuestionOf(answer))]
             : [.. record.Sittings.SelectMany(sitting => sitting.Answered).Where(question => !question.IsRight).TakeLast(MostShown)];
+    }
+
+    private static string CameRight(ChildRecord record)
+    {
+        var answered = record.Sittings.SelectMany(sitting => sitting.Answered).ToList();
+        return $"{answered.Count(question => question.IsRight)} of {Times(answered.Count, "answer")} came right";
     }
 
     private ItemResponse At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
@@ -135,8 +169,10 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
     {
         Step.Hour => "the hour",
         Step.Minutes => "the minutes",
-        Step.PastOrTo => $"{preferences.Wording.Past} and {preferences.Wording.To}",
-        _ => "the hour hand",
+        Step.PastOrTo => $"‘{preferences.Wording.Past}’ and ‘{preferences.Wording.To}’",
+        Step.Fractions => "quarter and half",
+        Step.Writing => "the writing of times",
+        _ => "the place of the hour hand",
     };
 
     private static string Times(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";

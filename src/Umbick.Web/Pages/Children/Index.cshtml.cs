@@ -46,6 +46,7 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
         NextStep.AskFirst => "Not asked yet",
         NextStep.AskAgain => "Practised: does it hold?",
         NextStep.AskMore => "A few more questions would tell",
+        NextStep.LookTogether => "Look at the answers together",
         _ => "Nothing stands out",
     };
 
@@ -66,8 +67,10 @@ public sealed class IndexModel(Database database, ReadingModel model) : PageMode
         var finding = (likely, possible, cleared) switch
         {
             ({ Count: > 0 }, _, _) => string.Join(" ", likely.Select(pattern => pattern.TextsIn(wording).FindingOf(child.Alias))),
+            _ when known.Unnamed is Unnamed.Guessing or Unnamed.SameAnswer => Standing.Told(known.Unnamed, child.Alias),
             (_, { Count: > 0 }, _) => $"Perhaps: {possible[0].TextsIn(wording).FindingOf(child.Alias)}",
             (_, _, { Count: > 0 }) => $"Left behind: {cleared[0].TextsIn(wording).Reads}.",
+            _ when known.Unnamed != Unnamed.None => Standing.Told(known.Unnamed, child.Alias),
             _ => child.Sittings == 0 ? "" : "Answers come right, or go wrong in no one way.",
         };
         var given = answers[sitting].Where(answer => answer.Try == 1).ToDictionary(answer => answer.Place);

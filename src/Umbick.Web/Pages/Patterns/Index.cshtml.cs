@@ -28,7 +28,8 @@ public sealed class IndexModel(ReadingModel model, RequestPreferences preference
         Step.Writing => "Writing a time",
         Step.Placing => "Setting the hands",
         Step.CountingOn => "Counting on, and minutes in an hour",
-        _ => "Halves of the day",
+        Step.DayHalves => "Halves of the day",
+        _ => "Whatever the clock shows",
     };
 
     private Example ExampleOf(Pattern pattern)
@@ -38,13 +39,19 @@ public sealed class IndexModel(ReadingModel model, RequestPreferences preference
             var question = OtherSkillItems.All.Select(item => item.OtherSkill!).First(question => own.AnswerTo(question) is not null);
             return new Example(pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Of(question.Time), Label = $"{question.Time}" });
         }
+        if (pattern.Rule is RepeatingRule)
+        {
+            var (before, shown, given) = (new ClockTime(3, 30), new ClockTime(7, 45), DigitalAnswer.Of(new ClockTime(3, 30)));
+            var said = $"{preferences.Wording.Digital(before)}, as to the clock before";
+            return new Example(pattern, preferences.Wording.Digital(shown), said, Face.Of(FaceSize.Middle, shown, given, isRight: false, $"{preferences.Wording.Digital(shown)}, answered {said}"));
+        }
         var item = ItemBank.Upto(Stage.EveryMinute, [PatternItems.TaskFor(pattern)])
             .Where(item => PatternItems.IsTelling(model, pattern, item))
             .OrderBy(item => Stages.FirstWith(item.Time.Minute))
             .ThenBy(item => Math.Abs(item.Time.Hour - 7))
             .First();
         var answer = PatternItems.AnswerOf(model, pattern, item);
-        var shown = answer is PlacedAnswer ? "placed like this" : answer.Short(preferences.Wording);
-        return new Example(pattern, item.Task.Stimulus == Stimulus.Words ? preferences.Wording.Words(item.Time) : preferences.Wording.Digital(item.Time), shown, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{preferences.Wording.Digital(item.Time)}, answered {shown}"));
+        var inWords = answer is PlacedAnswer ? "placed like this" : answer.Short(preferences.Wording);
+        return new Example(pattern, item.Task.Stimulus == Stimulus.Words ? preferences.Wording.Words(item.Time) : preferences.Wording.Digital(item.Time), inWords, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{preferences.Wording.Digital(item.Time)}, answered {inWords}"));
     }
 }

@@ -53,5 +53,5 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     }
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
-    private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is not null || string.IsNullOrEmpty(id);
+    private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);
 }
