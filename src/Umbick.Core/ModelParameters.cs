@@ -174,7 +174,7 @@ public static class ModelParameters
     public const double RightShare = 2.0 / 3;
 
     /// <summary>The right ones may lag behind that share by so many items before an easier one is asked. The choice of items.</summary>
-    public const double RightSlack = 1.5;
+    public const double RightSlack = 2;
 
     /// <summary>
     /// The same while a pattern that is believed has still to show itself: who has two gets every telling item wrong, and with less slack they

@@ -134,6 +134,25 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal(open, (await Load(child)).Sittings[0].Sitting.Id);
     }
 
+    [Fact]
+    public async Task What_is_reckoned_anew_for_the_caseload_is_kept_and_not_reckoned_again()
+    {
+        var child = await schools.Child(schools.A);
+        await Asked(child, DateTimeOffset.UtcNow.AddDays(-10), "hands-swapped");
+        await schools.InA(connection => connection.ExecuteAsync("update sitting set concluded_from = 'an older engine' where child = @child", new { child }));
+        var (first, from) = await Listed();
+        Assert.Equal("an older engine", from);
+        var (second, now) = await Listed();
+        Assert.StartsWith(ReadingModel.Version, now, StringComparison.Ordinal);
+        Assert.Equal(first, second);
+
+        async Task<(IEnumerable<(string, Label)> Labels, string? From)> Listed()
+        {
+            var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
+            return (listed.Labels.Select(one => (one.Pattern.Id, one.Label)).Order().ToList(), listed.Child.ConcludedFrom);
+        }
+    }
+
     private async Task AssertTheSame(ChildId child)
     {
         var record = await Load(child);

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
