@@ -3,19 +3,19 @@ using Umbick.Core.Items;
 
 namespace Umbick.Core.Diagnosis;
 
-/// <summary>What comes out at one item when no way is followed, and how uncertain that leaves the answer.</summary>
+/// <summary>What comes out at one item when no way is followed, and how uncertain that leaves the answer. Kept short, for there is one for each item.</summary>
 internal sealed class AnswerNoise
 {
-    private readonly double[] _chances;
-    private readonly double[] _alone;
+    private readonly float[] _chances;
+    private readonly float[] _alone;
     private readonly double _entropy;
 
     public AnswerNoise(Item item, IReadOnlyList<Answer> answers)
     {
-        _chances = [.. answers.Select(answer => answer is SomeOtherAnswer ? ModelParameters.UnlistedSlipChance : Noise.ChanceOf(item, answer))];
-        var left = Math.Max(ModelParameters.UnlistedSlipChance, 1 - _chances.Sum());
-        _alone = [.. _chances.Select((_, id) => Plogp(Noisy(0, id)))];
-        _entropy = -Plogp((1 - ModelParameters.TypicalConsistency) * left) - _alone.Sum();
+        _chances = [.. answers.Select(answer => (float)(answer is SomeOtherAnswer ? ModelParameters.UnlistedSlipChance : Noise.ChanceOf(item, answer)))];
+        var left = Math.Max(ModelParameters.UnlistedSlipChance, 1 - _chances.Sum(chance => (double)chance));
+        _alone = [.. _chances.Select((_, id) => (float)Plogp(Noisy(0, id)))];
+        _entropy = -Plogp((1 - ModelParameters.TypicalConsistency) * left) - _alone.Sum(alone => (double)alone);
     }
 
     /// <summary>The chance of an answer, 0 to 1, where the way followed gives it with this chance.</summary>

@@ -10,14 +10,15 @@ public sealed class Prediction
 {
     private readonly List<Answer> _answers = [];
     private readonly ushort[] _distributionOf;
-    private double[]? _entropies;
+    private float[]? _entropies;
 
     /// <summary>What procedures answer where the answer is free.</summary>
     /// <param name="space">The space of procedures.</param>
     /// <param name="item">The item.</param>
     /// <param name="mode">How the answer is taken.</param>
     /// <param name="known">Every answer that any prediction holds: most are the same from item to item.</param>
-    internal Prediction(ProcedureSpace space, Item item, AnswerMode mode, ConcurrentDictionary<Answer, Answer> known)
+    /// <param name="shapes">What predictions have in common.</param>
+    internal Prediction(ProcedureSpace space, Item item, AnswerMode mode, ConcurrentDictionary<Answer, Answer> known, SharedShapes shapes)
     {
         Item = item;
         SubSpace = space.Of(item.Task.Steps(mode));
@@ -31,10 +32,10 @@ public sealed class Prediction
             for (var i = 0; i < readings.Count; i++) distributions.Add(IdOf(readings.All[i], ids, answers), readings.Shares[i]);
             return distributions.PlaceOf();
         });
-        _distributionOf = new ushort[places.Length];
-        for (var part = 0; part < places.Length; part++) _distributionOf[part] = (ushort)places[part];
-        Distributions = [.. distributions.All];
+        _distributionOf = shapes.Of([.. places.Select(place => (ushort)place)]);
+        Distributions = shapes.Of(distributions.All);
         for (var id = 0; id < _answers.Count; id++) _answers[id] = known.GetOrAdd(_answers[id], _answers[id]);
+        _answers.TrimExcess();
         Noise = new AnswerNoise(item, _answers);
     }
 
@@ -71,7 +72,7 @@ public sealed class Prediction
     internal ReadOnlySpan<ushort> DistributionOf => _distributionOf;
 
     /// <summary>How uncertain the answer is, in nats, where the way followed has one of <see cref="Distributions"/>.</summary>
-    internal double[] Entropies => _entropies ??= [.. Distributions.Select(one => Noise.EntropyOf(one.Ids, one.Shares))];
+    internal float[] Entropies => _entropies ??= [.. Distributions.Select(one => (float)Noise.EntropyOf(one.Ids, one.Shares))];
 
     /// <summary>The answer a part of a procedure gives most often, as a place in <see cref="Answers"/>.</summary>
     public int LikeliestOf(int part) => Distributions[_distributionOf[part]].Likeliest;

@@ -14,6 +14,7 @@ public sealed class ReadingModel
 
     private readonly ConcurrentDictionary<(ClockTask Task, ClockTime Time, bool Written), Prediction> _predictions = new(new ByReference());
     private readonly ConcurrentDictionary<Answer, Answer> _answers = [];
+    private readonly SharedShapes _shapes = new();
 
     /// <summary>The model over the whole catalogue.</summary>
     public ReadingModel() : this(Catalogue.All) { }
@@ -39,8 +40,8 @@ public sealed class ReadingModel
     {
         var free = _predictions.GetOrAdd(
             (item.Task, item.Time, mode == AnswerMode.Written),
-            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode, asked.Answers),
-            (Space, Item: item, Mode: mode, Answers: _answers));
+            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode, asked.Answers, asked.Shapes),
+            (Space, Item: item, Mode: mode, Answers: _answers, Shapes: _shapes));
         return item.Choices.Count == 0 ? free : free.Choosing(item.Choices);
     }
 
