@@ -201,13 +201,14 @@ public sealed class AssessingTests
     }
 
     [Theory]
-    [InlineData(true, "", true)]
-    [InlineData(false, "numeral-as-minutes counts-in-twos", true)]
-    [InlineData(false, "numeral-as-minutes next-hour", false)]
-    [InlineData(false, "", false)]
-    public void The_ground_check_is_offered_where_the_minutes_are_muddled(bool otherWay, string believed, bool offered) =>
+    [InlineData(Step.Minutes, 0.0, "", true)]
+    [InlineData(Step.Hour, 0.0, "numeral-as-minutes counts-in-twos", true)]
+    [InlineData(Step.Hour, 0.0, "numeral-as-minutes next-hour", false)]
+    [InlineData(Step.Hour, 0.0, "", false)]
+    [InlineData(Step.Hour, 0.9, "", true)]
+    public void Prerequisites_are_offered_where_the_minutes_are_muddled_or_nothing_is_followed(Step otherAt, double guessing, string believed, bool offered) =>
         Assert.Equal(offered, PrerequisiteCheckOffer.IsWorthOffering(
-            otherWay ? [Step.Minutes] : [Step.Hour], believed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Catalogue.Find(id)!)));
+            new Conclusion([], guessing, [new OtherWay(otherAt, 0.9, Label.Likely, [0, 1, 2], 3, 0)], [], 5), believed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Catalogue.Find(id)!)));
 
     [Theory]
     [InlineData("6:20", "7:20", "next-hour")]

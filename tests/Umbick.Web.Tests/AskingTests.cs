@@ -114,7 +114,7 @@ public sealed class AskingTests(Site site) : IClassFixture<Site>
     [InlineData("/explain?time=4:00&answer=half+8", "7:30 or 8:30")]
     [InlineData("/explain?time=4:00&answer=-", "No answer")]
     [InlineData("/explain?time=noonish&answer=", "No clock can show")]
-    [InlineData("/explain?time=4:00&answer=10:60", "No pattern gives 10:60")]
+    [InlineData("/explain?time=4:00&answer=10:60", "Nothing we know gives 10:60")]
     [InlineData("/explain?time=4:00&answer=4:00", "That is right")]
     [InlineData("/explain?time=10:59+%2B+1&answer=10:60&task=later", "The count goes on beyond 59.")]
     [InlineData("/explain?time=teatime&answer=10:60&task=later", "Type the time and the minutes")]

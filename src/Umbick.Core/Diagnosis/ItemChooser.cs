@@ -1,5 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
 
@@ -55,7 +56,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var least = easierOnly ? ModelParameters.EasierFrom : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
         var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
-        return new NextItem(best.Item, ItemReason.Of(model, belief, best.Prediction, wording ?? Wording.Usual), best.Information, best.RightChance);
+        var said = wording ?? Wording.Usual;
+        var why = best.Shows is { } pattern ? ItemReason.OnceMore(pattern, said) : ItemReason.Of(model, belief, best.Prediction, said);
+        return new NextItem(best.Item, why, best.Information, best.RightChance);
     }
 
     /// <summary>An item to end on: one that will very likely come out right, and is not the same as the last.</summary>
@@ -67,14 +70,14 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         return new NextItem(best.Item, "Ends on one that will very likely come out right.", best.Information, best.RightChance);
     }
 
-    private readonly record struct Weighed(Item Item, Prediction Prediction, double Information, double RightChance, double Worth);
+    private readonly record struct Weighed(Item Item, Prediction Prediction, double Information, double RightChance, double Worth, Pattern? Shows);
 
     /// <summary>Weighs every item roughly, and then those that look best exactly.</summary>
     private List<Weighed> Weigh(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting)
     {
         var already = asked.ToHashSet();
         var sameness = new Sameness(asked);
-        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Seen)).ToList();
+        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Pattern, one.want.Seen)).ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
         var left = PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)).ToList();
         var variety = new Variety(asked, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));
@@ -100,20 +103,24 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
                 var item = prediction.Item;
                 var (information, rightChance) = expected.Of(prediction);
                 var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
-                weighed.Add(new Weighed(item, prediction, information, rightChance, information + (ModelParameters.ShowsWorth * Shown(prediction)) - cost + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak))));
+                var (shown, first) = Shown(prediction);
+                var worth = information + (ModelParameters.ShowsWorth * shown) - cost + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak));
+                weighed.Add(new Weighed(item, prediction, information, rightChance, worth, first));
             }
             return weighed;
         }
 
-        int Shown(Prediction prediction)
+        (int Shown, Pattern? First) Shown(Prediction prediction)
         {
-            var shown = 0;
+            var (shown, first) = (0, default(Pattern));
             foreach (var pair in pairs)
             {
                 if (prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) == prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.Without))) continue;
-                if (pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))) shown++;
+                if (!pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))) continue;
+                shown++;
+                first ??= pair.Pattern;
             }
-            return shown;
+            return (shown, first);
         }
     }
 

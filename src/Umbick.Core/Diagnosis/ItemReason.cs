@@ -1,5 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
 
@@ -7,6 +8,9 @@ namespace Umbick.Core.Diagnosis;
 internal static class ItemReason
 {
     private const string StillRight = "Checks that this still comes out right.";
+
+    /// <summary>Why a pattern that is believed is asked for again.</summary>
+    public static string OnceMore(Pattern pattern, Wording wording) => $"Looks once more for {pattern.TextsIn(wording).Reads}.";
 
     public static string Of(ReadingModel model, Belief belief, Prediction prediction, Wording wording)
     {

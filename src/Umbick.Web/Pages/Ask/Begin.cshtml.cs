@@ -29,7 +29,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
         if (record is null) return NotFound();
         Child = record.Child;
         preferences.OfChild = Child.Preferences;
-        OffersPrerequisites = PrerequisiteCheckOffer.IsWorthOffering(record.Now.OtherAt.Select(other => other.Step), record.First.Select(impact => impact.Finding.Pattern));
+        OffersPrerequisites = PrerequisiteCheckOffer.IsWorthOffering(record.Now, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }
 }

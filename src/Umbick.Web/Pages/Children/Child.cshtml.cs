@@ -61,6 +61,8 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         Line = seen == 0 ? child.Stage.Name(preferences.Wording) : $"{child.Stage.Name(preferences.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
         Listed = all ? record.Sittings : [.. record.Sittings.TakeLast(MostSittings)];
         Tell(record);
+        var known = record.Now.OtherAt.SelectMany(other => other.Answers).ToHashSet();
+        Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom && !known.Contains(index)).TakeLast(MostUnexplained).Select(At)];
         OtherWays = [.. record.Now.OtherAt.Select(other => new OtherWayShown(other, Named(other.Step), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(MostShown).Select(At)]))];
         if (Progress is not null) ProgressLine = Compare(Progress);
         return Page();
@@ -89,7 +91,6 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var first = record.First.Count > 0 ? record.First[0].Finding : null;
         var cleared = record.Now.Findings.FirstOrDefault(finding => finding.Label == Label.Cleared);
         Reason = record.Next.Reason;
-        Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom).TakeLast(MostUnexplained).Select(At)];
         var unnamed = record.Now.Unnamed;
         if (first?.Label != Label.Likely && unnamed is Unnamed.Guessing or Unnamed.SameAnswer)
         {

@@ -18,6 +18,7 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
         NextStep.AskAgain => "Ask again",
         NextStep.AskMore => "Ask a few more",
         NextStep.AskFirst => "Begin asking",
+        NextStep.LookTogether => "Choose what to ask",
         _ => "Ask again",
     };
 
@@ -27,6 +28,7 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
         NextStep.GoOnAsking => $"/ask/{Child.OpenAsking}",
         NextStep.DoTheSet => $"/practise/{Child.OpenSet}",
         NextStep.Practise => $"/practise/new/{Child.Id}?pattern={Next.Pattern!.Id}",
+        NextStep.LookTogether => $"/ask/begin/{Child.Id}",
         _ => null,
     };
 

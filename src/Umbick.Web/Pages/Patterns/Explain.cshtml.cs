@@ -119,12 +119,9 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
     public Face Large => Face.Of(FaceSize.Large, Time, Asked.OtherSkill is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
 
     /// <summary>How well it is explained at all, as a sentence.</summary>
-    public static string Told(Explained explained) => explained.Fit switch
-    {
-        Fit.Common => "A common way of reading gives just this answer.",
-        Fit.Rare => "Only a rare way, or two together, gives this answer: ask more before you believe it.",
-        _ => "Nothing we know gives this.",
-    };
+    public static string Told(Explained explained) => explained.Fit == Fit.Common
+        ? "A common way of reading gives just this answer."
+        : "Only a rare way, or two together, gives this answer: ask more before you believe it.";
 
     /// <summary>How often a slip is behind such an answer, in words.</summary>
     public static string TimesInTen(double share) => Math.Round(10 * share) switch
