@@ -1,3 +1,4 @@
+using CsCheck;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -79,6 +80,47 @@ public sealed class MeaningTests
         });
         Assert.True(sittings.Select(items => items[0]).Distinct().Count() > 7, string.Join(" ", sittings.Select(items => $"{items[0].Task.Id} {items[0].Time},")));
         Assert.InRange(sittings.Average(items => items.Count(item => item.Time.Hour == 12)), 0, 2.2);
+    }
+
+    [Fact]
+    public void Placed_hands_are_right_to_the_model_where_they_score_right_and_tell_of_no_pattern_then() =>
+        Gen.Select(Gen.Int[0, 719], Gen.Double[-0.3, 0.3], Gen.Int[-2, 2]).Sample((minutes, hourOff, minuteOff) =>
+        {
+            var item = new Item(ClockTasks.SetFromDigital, new ClockTime(12, 0).Plus(minutes));
+            var right = HandPositions.Of(item.Time);
+            var hands = HandPositions.Wrapped(right.Hour + hourOff, right.Minute + minuteOff);
+            var placed = new PlacedAnswer(hands.Hour, hands.Minute);
+            var seen = Assert.Single(Model.Observe(new ItemAnswer(item, placed, AnswerMode.Placed)));
+            var scored = Scoring.IsRight(item, placed, AnswerMode.Placed, Stage.EveryMinute);
+            return seen.IsRight == scored && (!scored || Model.Patterns.All(pattern => !Model.IsTelling(pattern, item) || seen.ChanceOf(Model.Space.Of([pattern])) < ModelParameters.FittingFrom));
+        });
+
+    [Theory]
+    [InlineData(Stage.HalfPast)]
+    [InlineData(Stage.QuarterTo)]
+    [InlineData(Stage.FiveMinutesPast)]
+    [InlineData(Stage.EveryMinute)]
+    public void With_nothing_to_find_a_sitting_may_stop_before_twelve_at_every_stage(Stage stage)
+    {
+        var study = new Study(Model, stage);
+        var row = new StudyRow([.. Enumerable.Range(0, 15).Select(seed => study.Adaptive(VariedChild.Careless(new Random(seed)), 12, seed))]);
+        Assert.InRange(row.ClearWithin(12), 0.8, 1);
+    }
+
+    [Fact]
+    public void One_answer_again_and_again_is_believed_in_whatever_order_it_came()
+    {
+        var answers = new[] { ("6:20", "3:30"), ("7:45", "3:30"), ("1:10", "3:30"), ("10:55", "3:30"), ("3:30", "3:30"), ("8:05", "8:05") }
+            .Select(one => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one.Item1)!.Value), AnswerParser.Parse(one.Item2), AnswerMode.Said)).ToList();
+        var same = Catalogue.Find(Catalogue.SameAnswer)!;
+        double[] beliefs = [.. new[] { answers, [.. Enumerable.Reverse(answers)] }.Select(order =>
+        {
+            var belief = new Belief(Model);
+            foreach (var answer in order) belief.Update(answer);
+            return belief.ProbabilityOf(same);
+        })];
+        Assert.InRange(beliefs[0], 0.9, 1);
+        Assert.Equal(beliefs[0], beliefs[1], 9);
     }
 
     private static IEnumerable<string> Sayings(ClockTime time)

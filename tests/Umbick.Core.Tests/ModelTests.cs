@@ -141,6 +141,30 @@ public sealed class ModelTests
         Assert.False(explained.IsRight);
     }
 
+    [Theory]
+    [InlineData("3:20", "3:25", Fit.Common, true)]
+    [InlineData("6:20", "7:20", Fit.Common, true)]
+    [InlineData("8:35", "8:07", Fit.Common, false)]
+    [InlineData("4:00", "12:04", Fit.Rare, false)]
+    [InlineData("4:00", "9:51", Fit.Nothing, false)]
+    [InlineData("2:35", "11:18", Fit.Nothing, false)]
+    public void An_explanation_says_how_well_it_fits_and_how_often_it_is_a_slip(string shown, string answer, Fit fit, bool slip)
+    {
+        var explained = new Explainer(Model).Explain(Said(shown, answer));
+        Assert.Equal(fit, explained.Fit);
+        Assert.Equal(slip, explained.SlipShare is > 0.02 and < 0.5);
+        Assert.Equal(fit == Fit.Nothing, explained.Explanations.Count == 0);
+        Assert.InRange(explained.SlipShare + explained.Explanations.Sum(one => one.Share), 0, 1.000001);
+    }
+
+    [Fact]
+    public void Three_patterns_never_explain_what_a_slip_would() => Assert.All(
+        from time in ClockTime.All()
+        where time.Minute % 20 == 5
+        from off in ModelParameters.NearSlips
+        select new Explainer(Model).Explain(Said($"{time}", $"{time.Plus(off)}")),
+        explained => Assert.DoesNotContain(explained.Explanations, one => one.Patterns.Count > 2));
+
     [Fact]
     public void A_slip_of_one_minute_may_be_a_slip() => Assert.True(new Explainer(Model).Explain(Said("4:18", "4:19")).SlipShare > 0);
 

@@ -29,6 +29,21 @@ public sealed class StudyTests
     }
 
     [Fact]
+    public void Children_who_are_not_made_by_its_rules_are_found_and_called_nothing_else()
+    {
+        var come = Play(seed => VariedChild.Drawn(1, Items.Steps.OfReading, Variants.First, Study.Shown, new Random(seed)));
+        Assert.InRange(come.ShareFound, 0.9, 1);
+        Assert.InRange(come.ShareCalled, 0.85, 1);
+        Assert.InRange(come.WronglyCalled, 0, 0.05);
+        var known = new AwayOracle(1, Items.Steps.OfReading, Variants.First, Study.Shown);
+        var best = new StudyRow([.. come.Outcomes.Take(20).Select(outcome => outcome with { Found = known.Found(outcome.Answers) })]);
+        Assert.InRange(best.ShareFound, new StudyRow([.. come.Outcomes.Take(20)]).ShareFound - 0.05, 1);
+    }
+
+    [Fact]
+    public void What_is_held_out_is_no_variant_that_was_looked_at() => Assert.Empty(Variants.HeldOut.Intersect([.. Variants.First, .. Variants.Second]));
+
+    [Fact]
     public void Guessers_and_children_with_a_way_of_their_own_are_called_nothing()
     {
         Assert.InRange(Play(seed => DrawnChild.Guessing(new Random(seed))).SomethingCalled, 0, 0.02);
@@ -45,6 +60,6 @@ public sealed class StudyTests
         Assert.InRange(new StudyRow(outcomes).ShareFound, known.ShareFound - 0.05, 1);
     }
 
-    private static StudyRow Play(Func<int, DrawnChild> child) =>
+    private static StudyRow Play(Func<int, IAnsweringChild> child) =>
         new([.. Enumerable.Range(0, Children).Select(seed => Study.Adaptive(child(1000 + seed), 12, seed))]);
 }
