@@ -30,7 +30,7 @@ public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected,
 /// <param name="NotYetTold">Look-alikes that no answer has told it from yet.</param>
 public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answers, IReadOnlyList<Pattern> NotYetTold)
 {
-    /// <summary>Whether no other pattern by itself gives every answer that went its way.</summary>
+    /// <summary>Whether no other pattern by itself gives every answer that went its way, where those are the fewest that may be enough.</summary>
     public bool OnlyThis { get; init; } = true;
 
     /// <summary>Whether any answer went its way, with help or without.</summary>
@@ -115,7 +115,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         }
         return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)])
         {
-            OnlyThis = its.Count == 0 || !model.Patterns.Any(other => other != pattern && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
+            OnlyThis = its.Count != ModelParameters.TellingNeeded || !model.Patterns.Any(other => other != pattern && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
         };
     }
 
