@@ -52,10 +52,11 @@ internal static class Diagnose
         foreach (var child in children)
         {
             page.Append($"<h2>{Encoded(child.Child)}</h2><p>{child.Answers} answers.</p>");
+            var shown = child.Patterns.Where(finding => finding.Label != "unlikely").ToList();
             if (child.Guessing >= ModelParameters.GuessingFrom) page.Append("<p>The answers do not follow the clock: they look guessed.</p>");
-            else if (!child.Patterns.Any(finding => finding.Label is "likely" or "possible")) page.Append("<p>No pattern stands out.</p>");
+            else if (shown.Count == 0) page.Append(2 * child.Unexplained.Count > child.Answers ? "<p>More comes out wrong than right, and in no one way.</p>" : "<p>No pattern stands out.</p>");
             page.Append("<ul>");
-            foreach (var finding in child.Patterns)
+            foreach (var finding in shown)
                 page.Append($"<li>{Encoded(Told(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");
             page.Append("</ul>");
             if (child.Unexplained.Count > 0) page.Append($"<p>Nothing explains answer {string.Join(", ", child.Unexplained)}.</p>");

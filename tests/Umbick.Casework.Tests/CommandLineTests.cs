@@ -40,6 +40,30 @@ public sealed class CommandLineTests
     }
 
     [Fact]
+    public async Task What_is_no_listed_pattern_is_told_on_the_page_and_in_the_file_with_its_answers()
+    {
+        var file = await Made(
+            "child,date,task,given,answer\n"
+            + string.Concat(new[] { ("3:20", "3:12"), ("7:10", "7:06"), ("9:35", "9:21"), ("1:50", "1:30"), ("4:25", "4:15") }.Select(one => $"Plover,2026-03-02,read-digital,{one.Item1},{one.Item2}\n"))
+            + string.Concat(new[] { "6:20", "7:10", "9:35", "1:50" }.Select(shown => $"Sorrel,2026-03-02,read-digital,{shown},3:30\n"))
+            + string.Concat(new[] { ("6:20", "2:45"), ("3:40", "11:10"), ("9:10", "5:05"), ("7:50", "1:30"), ("2:15", "8:00"), ("11:35", "4:20") }.Select(one => $"Teal,2026-03-02,read-digital,{one.Item1},{one.Item2}\n")));
+        var (_, output, _) = await Run("", "diagnose", file);
+        using var json = JsonDocument.Parse(output);
+        var children = json.RootElement.GetProperty("children");
+        Assert.Equal("other-minutes", children[0].GetProperty("patterns")[0].GetProperty("pattern").GetString());
+        Assert.Equal([1, 2, 3, 4, 5], children[0].GetProperty("otherWays")[0].GetProperty("answers").EnumerateArray().Select(place => place.GetInt32()));
+        Assert.Equal("same-answer", children[1].GetProperty("patterns")[0].GetProperty("pattern").GetString());
+        Assert.Equal([1], children[1].GetProperty("unexplained").EnumerateArray().Select(place => place.GetInt32()));
+        Assert.True(children[2].GetProperty("guessing").GetDouble() > 0.5);
+
+        var (_, page, _) = await Run("", "diagnose", file, "--html");
+        Assert.Contains("minutes: taken some other way. Look at these answers. <b>likely</b>: 5 of 5 telling answers its way, 0 right. Answers 1, 2, 3, 4, 5.", page, StringComparison.Ordinal);
+        Assert.Contains("Sorrel gives one answer again and again", page, StringComparison.Ordinal);
+        Assert.Contains("they look guessed", page, StringComparison.Ordinal);
+        Assert.DoesNotContain("unlikely", page, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task What_a_child_is_called_is_only_text_on_a_page()
     {
         var (_, output, _) = await Run("", "diagnose", await Made("child,date,task,given,answer\n<b>x,2026-03-02,read-digital,4:00,12:20\n"), "--html");

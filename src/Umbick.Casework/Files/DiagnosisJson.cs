@@ -35,8 +35,7 @@ public static class DiagnosisJson
         conclusion.Answers,
         Math.Round(conclusion.Guessing, 3),
         [
-            .. conclusion.Findings.Select(Of),
-            .. conclusion.OtherWays.Select(Of),
+            .. conclusion.Findings.Select(Of).Concat(conclusion.OtherWays.Select(Of)).OrderByDescending(finding => finding.Belief),
             .. Beside(answers, conclusion),
         ],
         [.. conclusion.Unexplained.Select(index => index + 1)],

@@ -79,7 +79,9 @@ public sealed record Conclusion(
                 return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
             })
             .ToList();
-        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0)], answers.Count)
+        var repeated = findings.Where(finding => finding.Pattern.Step == Step.Answering && finding.Label != Label.Unlikely)
+            .SelectMany(finding => finding.Evidence.Answers).Where(answer => answer.Outcome == TellingOutcome.ItsWay).Select(answer => answer.Index).ToHashSet();
+        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0).Where(index => !repeated.Contains(index))], answers.Count)
         {
             MostlyWrong = IsMostlyWrong([.. answers.Skip(before?.Answers ?? 0)]),
         };
