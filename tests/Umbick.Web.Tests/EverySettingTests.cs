@@ -154,7 +154,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         var time = (await site.Current(site.A, sitting)).Item.Time;
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        await tablet.Send("/turn", "Done", new() { ["hourHand"] = FormattableString.Invariant($"{(time.Hour % 12) + 0.1}"), ["minuteHand"] = $"{time.Minute}" });
+        await tablet.Send("/turn", "Done", new() { ["hourHand"] = FormattableString.Invariant($"{(time.Hour % 12) + 0.8}"), ["minuteHand"] = $"{time.Minute}" });
         return await Of(teacher, $"/children/{child.Id}");
     }
 }
