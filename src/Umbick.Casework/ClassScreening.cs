@@ -108,7 +108,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var answered = sitting.Answered.ToList();
         var belief = new Belief(model);
         var observed = ObservedAnswer.All(model, answered.Select(ChildRecord.AsGiven));
-        foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Update(observation);
+        belief.Update(observed.SelectMany(one => one.Observations));
         var result = ScreeningResult.Of(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed), child.Preferences.Wording);
         return new ScreenedChild(child, sitting, result);
     }

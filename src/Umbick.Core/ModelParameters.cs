@@ -194,6 +194,9 @@ public static class ModelParameters
     /// <summary>What the same task as one of the last few costs, in bits. The choice of items.</summary>
     public const double SameTaskCost = 0.02;
 
+    /// <summary>What the same half of the hours, or the same side of the face, costs as the last item that was answered in the same form, in bits: a rule may hold in one part only. The choice of items.</summary>
+    public const double SamePartCost = 0.1;
+
     /// <summary>So many of the last items count as the last few. The choice of items.</summary>
     public const int LastFew = 4;
 

@@ -254,7 +254,7 @@ public sealed class AssessingTests
             .Select(one => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one[0])!.Value), AnswerParser.Parse(one[1]), AnswerMode.Written)).ToList();
         var belief = new Belief(Model);
         var observed = ObservedAnswer.All(Model, given);
-        foreach (var observation in observed.SelectMany(one => one.Observations)) belief.Update(observation);
+        belief.Update(observed.SelectMany(one => one.Observations));
         var right = given.Count(one => Scoring.IsRight(one.Item, one.Answer, one.Mode, Stage.EveryMinute));
         var result = ScreeningResult.Of(8, given.Count, right, Conclusion.Of(Model, belief, observed));
         Assert.Equal(group, result.Group);

@@ -15,15 +15,25 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
     public async Task Guessing_is_told_as_such_and_never_as_nothing()
     {
         var child = await Answered(ClockTasks.ReadDigital, (_, place) => Anything[place - 1]);
-        await AssertTold(child, "’s answers do not follow the clock yet.", "Go back to what is sure");
+        await AssertTold(child, $"{child.Alias}’s answers do not follow the clock yet.", "Go back to what is sure");
     }
 
     [Fact]
     public async Task One_answer_again_and_again_is_told_as_such()
     {
         var child = await Answered(ClockTasks.ReadDigital, (_, _) => "3:30");
-        await AssertTold(child, " gives one answer again and again.", "Turn one clock together");
+        await AssertTold(child, $"{child.Alias} gives one answer again and again.", "Turn one clock together");
     }
+
+    [Fact]
+    public async Task Much_that_is_wrong_without_a_pattern_is_never_nothing()
+    {
+        var child = await Answered(ClockTasks.ReadDigital, (time, place) => place % 3 == 0 ? $"{time.Hour}:{time.Minute:00}" : Slipped(time, place));
+        await AssertTold(child, "More comes out wrong than right, and in no one way.", "Go back to what is sure");
+    }
+
+    /// <summary>A slip of another kind each time, so that no way of reading lies in them.</summary>
+    private static string Slipped(ClockTime time, int place) => time.Plus(place switch { 1 => 5, 2 => -65, 4 => 130, 5 => -10, 7 => 25, 8 => -185, _ => 95 }) is var slip ? $"{slip.Hour}:{slip.Minute:00}" : "";
 
     [Fact]
     public async Task A_way_that_nobody_has_listed_is_shown_with_its_answers_and_the_teacher_names_it()
@@ -68,10 +78,10 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
     {
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}");
-        Assert.Equal($"{child.Alias}{finding}", page.QuerySelector("[data-finding]")!.TextContent);
+        Assert.Equal(finding, page.QuerySelector("[data-finding]")!.TextContent);
         Assert.Contains(next, page.QuerySelector("#next")!.ParentElement!.TextContent, StringComparison.Ordinal);
         var row = (await teacher.Page("/children")).QuerySelector($"[data-child='{child.Alias}']")!;
-        Assert.Contains($"{child.Alias}{finding}", row.TextContent, StringComparison.Ordinal);
+        Assert.Contains(finding, row.TextContent, StringComparison.Ordinal);
     }
 
     /// <summary>A child who was asked one task ten times.</summary>

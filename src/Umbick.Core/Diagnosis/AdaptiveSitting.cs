@@ -27,7 +27,7 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
     public void Take(ItemAnswer given)
     {
         var observed = new ObservedAnswer(given, model.Observe(given));
-        foreach (var observation in observed.Observations) belief.Update(observation);
+        belief.Update(observed.Observations);
         _answers.Add(observed);
         _asked.Add(given.Item);
         if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) _right++;

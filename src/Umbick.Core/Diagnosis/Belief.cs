@@ -17,6 +17,9 @@ public sealed class Belief
     /// <summary>A lane without a level stays empty.</summary>
     private static readonly Vector256<double> Floors = Lanes(_ => ModelParameters.SmallestShare);
 
+    /// <summary>So many observations are folded in between two times that all is made to add up to 1: more would bring shares that matter down to the least.</summary>
+    private const int FoldedTogether = 8;
+
     private readonly ReadingModel _model;
 
     /// <summary>How often each time was answered in this sitting.</summary>
@@ -63,27 +66,57 @@ public sealed class Belief
     public double Total => Guessing + Repeating + (Vector256.Sum(_sum) * _scale);
 
     /// <summary>Folds an answer in, a reading at a time. An answer that says nothing about reading changes nothing.</summary>
-    public void Update(ItemAnswer given)
-    {
-        foreach (var observation in _model.Observe(given)) Update(observation);
-    }
+    public void Update(ItemAnswer given) => Update(_model.Observe(given));
 
     /// <summary>Folds one observation in.</summary>
-    public void Update(Observation observation)
+    public void Update(Observation observation) => Update([observation]);
+
+    /// <summary>Folds observations in, in their order: a block of procedures goes through all of them while it is near the processor.</summary>
+    public void Update(IEnumerable<Observation> observations)
     {
-        var prediction = observation.Prediction;
+        foreach (var some in observations.Chunk(FoldedTogether)) Fold(some);
+    }
+
+    private void Fold(Observation[] observations)
+    {
+        var likelihoods = Array.ConvertAll(observations, LikelihoodOf);
+        for (var i = 0; i < likelihoods[0].Length; i++) likelihoods[0][i] *= _scale;
+        var sum = Vector256<double>.Zero;
+        for (var from = 0; from < _shares.Length; from += Passes.Block)
+        {
+            var block = _shares.AsSpan(from, Math.Min(Passes.Block, _shares.Length - from));
+            var last = Vector256<double>.Zero;
+            for (var i = 0; i < likelihoods.Length; i++)
+            {
+                var prediction = observations[i].Prediction;
+                last = Passes.Fold(block, prediction.SubSpace.Parts.AsSpan(from, block.Length), prediction.DistributionOf, likelihoods[i], Floors);
+            }
+            sum += last;
+        }
+        Normalise(sum, 1);
+    }
+
+    /// <summary>
+    /// The likelihood of an observation by distribution, held against its greatest, so that many folded in together stay far above the least
+    /// share. Those who guess, and those who repeat, take it in at once.
+    /// </summary>
+    private Vector256<double>[] LikelihoodOf(Observation observation)
+    {
         var weight = observation.Weight * (observation.Helped ? ModelParameters.HelpedWeight : 1);
         var likelihood = new Vector256<double>[observation.Chances.Length];
+        var greatest = Vector256<double>.Zero;
         for (var i = 0; i < likelihood.Length; i++)
         {
             var chance = (Consistencies * observation.Chances[i]) + ((Vector256<double>.One - Consistencies) * observation.NoiseChance);
-            likelihood[i] = (weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance) * _scale;
+            likelihood[i] = weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance;
+            greatest = Vector256.Max(greatest, likelihood[i]);
         }
-        var sum = Passes.Fold(_shares, prediction.SubSpace.Parts, prediction.DistributionOf, likelihood, Floors);
-        var guessed = Noise.Guessed(prediction.Item);
-        Guessing *= Math.Pow(guessed, weight);
-        Repeating *= Math.Pow(Repeated(observation.Answer, guessed), weight);
-        Normalise(sum, 1);
+        var scale = 1 / Enumerable.Range(0, Vector256<double>.Count).Max(lane => greatest[lane]);
+        for (var i = 0; i < likelihood.Length; i++) likelihood[i] *= scale;
+        var guessed = Noise.Guessed(observation.Prediction.Item);
+        Guessing *= Math.Pow(guessed, weight) * scale;
+        Repeating *= Math.Pow(Repeated(observation.Answer, guessed), weight) * scale;
+        return likelihood;
     }
 
     /// <summary>The chance of an answer, 0 to 1, from one who gives what they have given before; it counts as given from then on.</summary>
@@ -180,9 +213,6 @@ public sealed class Belief
 
     /// <summary>How often the child follows their way, by present belief, 0 to 1.</summary>
     public double Consistency => Vector256.Sum(_sum * Consistencies) / Vector256.Sum(_sum);
-
-    /// <summary>The procedure believed most.</summary>
-    public int Best() => Best(Step.Hands, _ => true);
 
     /// <summary>The procedure believed most among those with a pattern.</summary>
     public int Best(Pattern with) => Best(with.Step, choice => choice.Holds(with));

@@ -75,7 +75,7 @@ public sealed record Conclusion(
             .OrderByDescending(pattern => pattern.Belief)
             .Select(pattern =>
             {
-                var evidence = Evidence.For(pattern.Pattern, model, belief, answers);
+                var evidence = Evidence.For(pattern.Pattern, model, belief, answers, before?.Answers ?? 0);
                 return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
             })
             .ToList();

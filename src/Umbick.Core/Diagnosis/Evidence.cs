@@ -57,10 +57,11 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay && HoldsAllRound : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
 
     /// <summary>
-    /// Whether it holds on both sides of the face, as far as it was asked there. What comes right again and again on one side and goes its way
-    /// on the other only is another way of reading, though it looks alike: whoever leaves out the 6 in counting does not begin at the 1.
+    /// Whether it holds on both sides of the face, as far as it was asked there. Counted minutes that come right again and again on one side and
+    /// go its way on the other only are another way of counting, though it looks alike: whoever leaves out the 6 does not begin at the 1. Of
+    /// hands and hours there is no such other way: to take the hour before from half past on is that pattern, late in the hour.
     /// </summary>
-    public bool HoldsAllRound => !IsSilentOn(late: true) && !IsSilentOn(late: false);
+    public bool HoldsAllRound => Pattern.Step != Step.Minutes || (!IsSilentOn(late: true) && !IsSilentOn(late: false));
 
     /// <summary>The minutes at which it went its way without help.</summary>
     public IEnumerable<int> MinutesSeen =>
@@ -69,19 +70,24 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     private bool IsSilentOn(bool late)
     {
         var there = Answers.Where(answer => answer.Given.Item.Time.Minute % 30 != 0 && answer.Given.Item.Time.Minute > 30 == late).ToList();
-        return there.Count(answer => answer.Outcome == TellingOutcome.Right) >= ModelParameters.TellingNeeded && !there.Exists(answer => answer.Outcome == TellingOutcome.ItsWay);
+        return there.Count(answer => answer.Outcome == TellingOutcome.Right && !answer.Given.Helped) >= ModelParameters.TellingNeeded && !there.Exists(answer => answer.Outcome == TellingOutcome.ItsWay);
     }
 
     /// <summary>Whether two places of the minute hand are far enough apart to be two.</summary>
     public static bool AreApart(int a, int b) => HandPositions.MinutesApart(a, b) > ModelParameters.NearMinutes;
 
-    /// <summary>How many telling items were right.</summary>
-    public int Right => Answers.Count(answer => answer.Outcome == TellingOutcome.Right);
+    /// <summary>How many telling items came right without help.</summary>
+    public int Right => Answers.Count(answer => answer.Outcome == TellingOutcome.Right && !answer.Given.Helped);
 
     /// <summary>Gathers the evidence for a pattern, in the light of the best-supported procedure that holds it.</summary>
-    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
+    /// <param name="pattern">The pattern.</param>
+    /// <param name="model">The model.</param>
+    /// <param name="belief">What is believed after these answers.</param>
+    /// <param name="answers">Every answer up to now.</param>
+    /// <param name="latest">The place in them at which the latest sitting begins: an answer is given again within one sitting.</param>
+    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, int latest = 0)
     {
-        if (pattern.Step == Step.Answering) return OfRepeating(pattern, answers);
+        if (pattern.Step == Step.Answering) return OfRepeating(pattern, answers, latest);
         var space = model.Space;
         var with = belief.Best(pattern);
         var without = space.Without(with, pattern);
@@ -125,11 +131,11 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
             .Any(procedure => procedure >= 0 && its.TrueForAll(seen => seen.ChanceOf(procedure) > ModelParameters.OtherWordsFit));
 
     /// <summary>What speaks for one answer given again and again: an item tells where the answers before would be wrong.</summary>
-    private static Evidence OfRepeating(Pattern pattern, IReadOnlyList<ObservedAnswer> answers)
+    private static Evidence OfRepeating(Pattern pattern, IReadOnlyList<ObservedAnswer> answers, int latest)
     {
         var given = new List<Answer>();
         var telling = new List<TellingAnswer>();
-        for (var index = 0; index < answers.Count; index++)
+        for (var index = latest; index < answers.Count; index++)
         {
             if (answers[index].Observations is not [var seen, ..] || answers[index].Given.Telling.Meaning is null) continue;
             var answer = answers[index].Given.Telling;

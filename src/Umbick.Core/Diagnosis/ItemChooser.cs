@@ -137,9 +137,11 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         private readonly double[] _hours = new double[13];
         private readonly double[] _minutes = new double[60];
         private readonly Dictionary<ClockTask, double> _tasks = new(ReferenceEqualityComparer.Instance);
+        private readonly Dictionary<AnswerForm, ClockTime> _lastInForm = [];
 
         public Sameness(IReadOnlyList<Item> asked)
         {
+            foreach (var item in asked) _lastInForm[item.Task.Form] = item.Time;
             foreach (var item in asked.TakeLast(ModelParameters.LastFew))
             {
                 _hours[item.Time.Hour] += ModelParameters.SameHourCost;
@@ -148,7 +150,11 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
             }
         }
 
-        public double CostOf(Item item) => _hours[item.Time.Hour] + _minutes[item.Time.Minute] + _tasks.GetValueOrDefault(item.Task);
+        public double CostOf(Item item) => _hours[item.Time.Hour] + _minutes[item.Time.Minute] + _tasks.GetValueOrDefault(item.Task) + SamePartCost(item);
+
+        private double SamePartCost(Item item) =>
+            !_lastInForm.TryGetValue(item.Task.Form, out var last) ? 0
+            : (last.Hour <= 6 == item.Time.Hour <= 6 ? ModelParameters.SamePartCost : 0) + (last.Minute <= 30 == item.Time.Minute <= 30 ? ModelParameters.SamePartCost : 0);
     }
 
     /// <summary>Breaks ties, so that not every child is asked the same; the same seed breaks them the same way.</summary>

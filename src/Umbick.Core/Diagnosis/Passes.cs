@@ -11,6 +11,9 @@ namespace Umbick.Core.Diagnosis;
 /// </summary>
 internal static class Passes
 {
+    /// <summary>So many procedures are taken at a time where several passes follow each other: sixteen kilobytes, half of a processor's nearest store.</summary>
+    public const int Block = 512;
+
     /// <summary>Multiplies each share by its likelihood, keeps it from falling below a floor, and adds all of them up.</summary>
     /// <param name="shares">The share of each procedure.</param>
     /// <param name="parts">The part of each procedure.</param>
@@ -18,11 +21,11 @@ internal static class Passes
     /// <param name="likelihoods">The likelihood of each distribution.</param>
     /// <param name="floors">The least that a share may be.</param>
     public static Vector256<double> Fold(
-        Vector256<double>[] shares, int[] parts, ReadOnlySpan<ushort> distributionOf, Vector256<double>[] likelihoods, Vector256<double> floors)
+        Span<Vector256<double>> shares, ReadOnlySpan<int> parts, ReadOnlySpan<ushort> distributionOf, Vector256<double>[] likelihoods, Vector256<double> floors)
     {
         ArgumentOutOfRangeException.ThrowIfNotEqual(parts.Length, shares.Length);
-        ref var share = ref MemoryMarshal.GetArrayDataReference(shares);
-        ref var part = ref MemoryMarshal.GetArrayDataReference(parts);
+        ref var share = ref MemoryMarshal.GetReference(shares);
+        ref var part = ref MemoryMarshal.GetReference(parts);
         ref var distribution = ref MemoryMarshal.GetReference(distributionOf);
         ref var likelihood = ref MemoryMarshal.GetArrayDataReference(likelihoods);
         var sum = Vector256<double>.Zero;

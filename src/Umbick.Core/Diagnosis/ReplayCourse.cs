@@ -54,8 +54,8 @@ internal sealed class ReplayCourse
         {
             Answers.Add((place, given));
             Observed.Add(new ObservedAnswer(given, _model.Observe(given)));
-            foreach (var observation in Observed[^1].Observations) Belief.Update(observation);
         }
+        Belief.Update(Observed.TakeLast(sitting.Answers.Count).SelectMany(observed => observed.Observations));
         foreach (var word in sitting.Words) Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);
     }
 

@@ -24,7 +24,7 @@ public sealed record OddWay(string Name, Func<int, int, (int Hour, int Minutes)>
         new("gives the sum of the numerals as the hour", (h, m) => (h + (m / 5), m)),
         new("reads upside down", (h, m) => (h + 6, m + 30)),
         new("says every late time as quarter to", (h, m) => m > 30 ? (h, 45) : (h, m)),
-        new("an hour back when it is late", (h, m) => m >= 45 ? (h - 1, m) : (h, m)),
+        new("reads the numeral opposite the short hand", (h, m) => (h + 6, m)),
     ];
 
     /// <summary>The time they answer with: only reading a clock is odd; words and setting come right.</summary>

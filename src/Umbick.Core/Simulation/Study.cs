@@ -43,7 +43,7 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
     {
         var belief = new Belief(model);
         var answers = ObservedAnswer.All(model, form.Select(item => Given(item, child)));
-        foreach (var observation in answers.SelectMany(answer => answer.Observations)) belief.Update(observation);
+        belief.Update(answers.SelectMany(answer => answer.Observations));
         return OutcomeOf(child, belief, Conclusion.Of(model, belief, answers), answers);
     }
 
