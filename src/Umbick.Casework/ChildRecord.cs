@@ -90,18 +90,31 @@ public sealed class ChildRecord
     /// <summary>The question that an answer of <see cref="Replay"/> belongs to.</summary>
     public ItemResponse QuestionOf(TellingAnswer telling) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(telling.Index);
 
-    /// <summary>The help that the next set starts with: what is chosen for them, else from how the last one went.</summary>
+    /// <summary>The help that the next set starts with: what is chosen for them, else from how the telling items of the last one went.</summary>
     public Support NextSupport
     {
         get
         {
             if (Child.Preferences.Support is { } chosen) return chosen;
-            var last = Sets.FirstOrDefault(set => set.DoneAt is not null && !set.IsAtEase);
-            var questions = Sittings.LastOrDefault(sitting => sitting.Sitting.Id == last?.Sitting)?.Answered.ToList();
-            return last is null || questions is not { Count: > 0 }
+            var questions = Sittings.LastOrDefault(sitting => sitting.Sitting.Id == LastDone?.Sitting)?.Answered.Where(question => TellingPlaces.Contains(question.Asked.Place)).ToList();
+            return questions is not { Count: > 0 }
                 ? Support.Most
-                : Fading.Next(last.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
+                : Fading.Next(LastDone!.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
         }
+    }
+
+    /// <summary>The places in the last set that was done whose answers tell whether its pattern is still there.</summary>
+    private IReadOnlySet<int> TellingPlaces { get; init; } = new HashSet<int>();
+
+    private AssignedSet? LastDone => LastDoneOf(Sets);
+
+    private static AssignedSet? LastDoneOf(IReadOnlyList<AssignedSet> sets) => sets.FirstOrDefault(set => set.DoneAt is not null && !set.IsAtEase);
+
+    /// <summary>The tasks that have been asked in sets for a pattern.</summary>
+    public IReadOnlyCollection<ClockTask> PractisedIn(Pattern pattern)
+    {
+        var sets = Sets.Where(set => set.Pattern == pattern).Select(set => set.Sitting).ToHashSet();
+        return SittingsAsked.Where(sitting => sets.Contains(sitting.Sitting.Id)).SelectMany(sitting => sitting.Answered).Select(question => question.Asked.Item.Task).ToHashSet();
     }
 
     /// <summary>How quickly right answers without help came, day by day.</summary>
@@ -126,7 +139,8 @@ public sealed class ChildRecord
         var replayable = records
             .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id]))
             .ToList();
-        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun };
+        var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
+        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling };
     }
 
     /// <summary>A sitting put together from its rows.</summary>

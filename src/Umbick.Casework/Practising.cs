@@ -14,12 +14,18 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>The set that would be assigned for a pattern, or, without one, for reading at ease.</summary>
-    public PracticeSet Make(ChildRecord record, Pattern? pattern, int seed)
+    public PracticeSet Make(ChildRecord record, Pattern? pattern, SetChoices choices)
     {
         var child = record.Child;
-        return pattern is null
-            ? new EaseSet(Uses).Make(child.Stage, seed)
-            : new SetMaker(model, child.Preferences.Wording, Uses).Make(pattern, child.Stage, record.NextSupport, seed);
+        if (pattern is null) return new EaseSet(Uses).Make(child.Stage, choices.Seed);
+        var order = new SetOrder(HeldPattern.Of(model, pattern, record.Replay.Belief), child.Stage, choices.Start ?? record.NextSupport, choices.Seed)
+        {
+            Length = choices.Length,
+            CarriedTo = record.PractisedIn(pattern),
+            Taken = choices.Taken,
+            Swaps = choices.Swaps,
+        };
+        return new SetMaker(child.Preferences.Wording, Uses).Make(order);
 
         bool Uses(ClockTask task) => child.Uses(task, child.Stage);
     }
@@ -28,13 +34,13 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="connection">The connection.</param>
     /// <param name="record">The child's record.</param>
     /// <param name="pattern">The pattern; null for reading at ease.</param>
-    /// <param name="seed">The same seed makes the same set.</param>
+    /// <param name="choices">What the teacher has chosen of it.</param>
     /// <param name="by">Who gives it.</param>
     /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
     /// <returns>The set's id and its sitting's.</returns>
-    public async Task<(SetId Set, SittingId Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, int seed, Guid by, SetId? id = null)
+    public async Task<(SetId Set, SittingId Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, Guid by, SetId? id = null)
     {
-        var set = Make(record, pattern, seed);
+        var set = Make(record, pattern, choices);
         var (setId, sittingId) = (id ?? clock.NewId<SetId>(), clock.NewId<SittingId>());
         var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
         {
@@ -42,8 +48,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             belief = Math.Round(finding.Belief, 3),
             label = finding.Label.ToString(),
         }));
-        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (record.NextSupport, default(double?));
-        if (!await Sets.Assign(connection, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
+        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (choices.Start ?? record.NextSupport, default(double?));
+        if (!await Sets.Assign(connection, setId, record.Child.Id, set, choices.Seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
         var sitting = new Sitting
         {
             Id = sittingId,

@@ -125,7 +125,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var asked = await Begin(child);
         await Answer(child, asked, ["next-hour"], TeachingPreferences.Usual.Length);
         var record = await Load(child);
-        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, record, record.Next.Pattern!, 1, Guid.NewGuid()));
+        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, record, record.Next.Pattern!, new SetChoices(1), Guid.NewGuid()));
         Assert.Equal(NextStep.DoTheSet, (await Load(child)).Next.Step);
 
         var first = (await Turn(sitting)).Asked!;
@@ -171,7 +171,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         async Task<(SetId Set, SittingId Sitting)> Given(Pattern? pattern)
         {
             var record = await Load(await schools.Child(schools.A));
-            return await schools.InA(connection => _practising.Assign(connection, record, pattern, 1, Guid.NewGuid()));
+            return await schools.InA(connection => _practising.Assign(connection, record, pattern, new SetChoices(1), Guid.NewGuid()));
         }
     }
 
@@ -180,7 +180,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (set, _) = await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour")!, 1, Guid.NewGuid()));
+        var (set, _) = await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour")!, new SetChoices(1), Guid.NewGuid()));
         await schools.Owner.InSchool(schools.A, connection => connection.ExecuteAsync("update practice_set set pattern = 'no-longer-told' where id = @set", new { set }));
         var kept = (await schools.InA(connection => Sets.Find(connection, set)))!;
         Assert.Equal("Practice", kept.HeadingIn(Core.Clocks.Wording.Usual));
@@ -192,7 +192,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Guid.NewGuid()));
+        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
         while (await Turn(sitting) is { Asked: { } asked })
         {
             var submission = new Submission(Guid.NewGuid(), asked.Place, "?", AnswerMode.Written, null) { Later = true };
@@ -208,7 +208,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Guid.NewGuid()));
+        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
         await GoOn(sitting, 1);
         Assert.Equal(1, (await Turn(sitting)).Asked!.Place);
     }

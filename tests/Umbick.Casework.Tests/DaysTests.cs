@@ -83,7 +83,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var child = await schools.Child(schools.A);
         var asked = await Asked(child, DateTimeOffset.UtcNow.AddDays(-40), "next-hour");
         var before = await Load(child);
-        await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), 1, Teacher));
+        await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), new SetChoices(1), Teacher));
         var after = await Load(child);
         Assert.Equal([asked], after.Sittings.Select(sitting => sitting.Sitting.Id));
         Assert.Equal((1, false), (after.Child.Sittings, after.Child.PractisedSinceAsked));

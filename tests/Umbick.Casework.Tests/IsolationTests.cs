@@ -135,7 +135,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), null);
             await asking.Stop(connection, sitting);
             var record = await ChildRecord.Load(connection, model, child);
-            await practising.Assign(connection, record!, model.Patterns[0], 1, Guid.NewGuid());
+            await practising.Assign(connection, record!, model.Patterns[0], new SetChoices(1), Guid.NewGuid());
             await AddMarginal(connection, sitting);
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);

@@ -138,7 +138,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
             Assert.Equal(1, await Count("select count(*) from sitting where child = @id", child.Value));
 
             var (set, record) = (new SetId(Guid.NewGuid()), await Load(child));
-            var given = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], 1, Teacher, set))));
+            var given = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Teacher, set))));
             Assert.Single(given.Distinct());
             Assert.Equal(1, await Count("select count(*) from practice_set where child = @id", child.Value));
 
@@ -262,7 +262,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     private async Task<SittingId> Given(ChildId child)
     {
         var record = await Load(child);
-        return (await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour"), 1, Teacher))).Sitting;
+        return (await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Teacher))).Sitting;
     }
 
     private Task<Submitted> Send(SittingId sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);

@@ -48,9 +48,9 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     public async Task With_figures_first_no_set_has_words(string pattern)
     {
         var record = await Load(await Child(Stage.QuarterTo, null, ("path", "figures")));
-        var set = _practising.Make(record, Catalogue.Find(pattern), seed: 1);
+        var set = _practising.Make(record, Catalogue.Find(pattern), new SetChoices(1));
         Assert.DoesNotContain(set.Items, item => WordTasks.Contains(item.Item.Task.Id));
-        Assert.Equal(SetMaker.UsualLength, set.Items.Count);
+        Assert.Equal(SetOrder.UsualLength, set.Items.Count);
     }
 
     [Theory]
@@ -62,7 +62,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     {
         var record = await Load(await Child(Stage.FiveMinutesTo, null, ("support", choice)));
         Assert.Equal(start, record.NextSupport);
-        Assert.Equal(start, _practising.Make(record, Catalogue.Find("next-hour"), seed: 1).Items[0].Support);
+        Assert.Equal(start, _practising.Make(record, Catalogue.Find("next-hour"), new SetChoices(1)).Items[0].Support);
     }
 
     [Fact]
@@ -130,7 +130,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     private async Task<(SetId Set, SittingId Sitting)> Assign(ChildId child, Pattern? pattern)
     {
         var record = await Load(child);
-        return await schools.InA(connection => _practising.Assign(connection, record, pattern, 1, Guid.NewGuid()));
+        return await schools.InA(connection => _practising.Assign(connection, record, pattern, new SetChoices(1), Guid.NewGuid()));
     }
 
     private async Task Answer(SittingId sitting, AskedItem asked, string raw, AnswerMode mode, float? seconds)

@@ -54,7 +54,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         var left = await Begin(child);
         await Send(left, 1, "4:00");
         var record = await schools.InA(connection => ChildRecord.Load(connection, Model, child));
-        var (_, set) = await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], 1, Guid.NewGuid()));
+        var (_, set) = await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
         await schools.InA(connection => new Practising(Model, TimeProvider.System).Answer(connection, set, new Submission(Guid.NewGuid(), 1, "9:15", AnswerMode.Written, null)));
         await Send(left, 2, "5:10");
         await AssertTheSame(left, 2);

@@ -7,46 +7,199 @@ using Umbick.Core.Practice;
 
 namespace Umbick.Core.Tests;
 
+/// <summary>What every practice set keeps to, whatever it is for; and the six that teachers gave, in kind.</summary>
 public sealed class SetMakerTests
 {
     private static readonly ReadingModel Model = new();
-    private static readonly SetMaker Maker = new(Model);
 
-    private static readonly Gen<(Pattern Pattern, Stage Stage, int Seed, int Length)> Orders = Gen.Select(
-        OneOf.These([.. Catalogue.All.Where(pattern => Steps.OfReading.Contains(pattern.Step))]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetMaker.Shortest, SetMaker.Longest]);
+    private static readonly Gen<SetOrder> Orders = Gen.Select(
+        OneOf.These([.. Model.Patterns]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetOrder.Shortest, SetOrder.Longest],
+        (pattern, stage, seed, length) => new SetOrder(HeldPattern.Plain(Model, pattern), stage, Support.Full, seed) { Length = length });
+
+    private static PracticeSet Made(SetOrder order) => new SetMaker().Make(order);
 
     [Fact]
-    public void A_set_has_its_length_repeats_no_task_and_time_and_ends_on_two_bare_ones() => Orders.Sample(order =>
+    public void A_set_has_its_length_and_asks_nothing_twice() => Orders.Sample(order =>
     {
-        var set = Maker.Make(order.Pattern, order.Stage, Support.Full, order.Seed, order.Length);
-        var bare = set.Items.TakeLast(2).ToList();
-        return set.Items.Count == order.Length
-            && set.Items.Select(item => (item.Item.Task, item.Item.Time)).Distinct().Count() == order.Length
-            && bare.TrueForAll(item => item.Support == Support.Bare && item.Part == SetPart.Bare && PatternItems.IsTelling(Model, order.Pattern, item.Item))
-            && set.Items.All(item => item.Why.EndsWith('.') || item.Why.EndsWith('?'));
+        var items = Made(order).Items;
+        return items.Count == order.Length && items.Select(item => (item.Item.Task, item.Item.Time)).Distinct().Count() == order.Length;
     });
 
     [Fact]
-    public void In_a_contrast_pair_the_pattern_comes_right_first_and_then_does_not() => Orders.Sample(order =>
+    public void The_last_two_are_bare_and_tell_and_help_never_grows() => Orders.Sample(order =>
     {
-        var set = Maker.Make(order.Pattern, order.Stage, Support.Full, order.Seed, order.Length);
-        var task = PatternItems.TaskFor(order.Pattern);
-        return set.Items.Where(item => item.Item.Task == task && item.Part is SetPart.Agree or SetPart.Differ)
-            .All(item => item.Item.Task != task || PatternItems.IsTelling(Model, order.Pattern, item.Item) == (item.Part == SetPart.Differ));
+        var items = Made(order).Items;
+        return items.TakeLast(2).All(item => item.Support == Support.Bare && order.Held.IsTelling(item.Item) == item.Part.IsTelling())
+            && order.Held.IsTelling(items[^1].Item)
+            && items.Select(item => item.Support).Pairwise().All(pair => pair.Later <= pair.Earlier);
     });
 
     [Fact]
-    public void Support_never_grows_within_a_set() => Orders.Sample(order =>
-        Maker.Make(order.Pattern, order.Stage, Support.Full, order.Seed, order.Length).Items
-            .Select(item => item.Support).Pairwise().All(pair => pair.Later <= pair.Earlier));
+    public void A_pair_is_minimal_and_parts_the_pattern_from_the_right_reading() => Orders.Sample(order =>
+    {
+        var items = Made(order).Items;
+        return items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair =>
+            pair.Later.Part == SetPart.Differ && Parts(order, pair.Earlier.Item, pair.Later.Item) && IsMinimal(order, pair.Earlier.Item, pair.Later.Item));
+    });
+
+    private static bool Parts(SetOrder order, Item agree, Item differ) => !order.Held.IsTelling(agree) && order.Held.IsTelling(differ);
+
+    /// <summary>The same task and one of hour and minutes; another task only where no time of the same would do, or for halves and quarters, to begin on a face.</summary>
+    private static bool IsMinimal(SetOrder order, Item agree, Item differ) => agree.Task == differ.Task
+        ? agree.Time.Hour == differ.Time.Hour || agree.Time.Minute == differ.Time.Minute
+        : agree.Time == differ.Time && (order.Held.Pattern.Step == Step.Fractions ? agree.Task.ShowsClock : LeftToPair(order, differ.Task) == 0);
+
+    /// <summary>How many times of a task come right by the pattern, once those are gone that earlier pairs have used.</summary>
+    private static int LeftToPair(SetOrder order, ClockTask task)
+    {
+        var used = Made(order).Items.Select(item => (item.Item.Task, item.Item.Time)).ToHashSet();
+        var open = ItemBank.ForSitting(SetMaker.StageFor(order), [task]).Where(item => !used.Contains((item.Task, item.Time))).ToList();
+        var telling = open.Where(order.Held.IsTelling).Select(item => item.Time).ToList();
+        return open.Where(order.Held.ComesRight).Count(item => telling.Exists(time => time.Hour == item.Time.Hour || time.Minute == item.Time.Minute));
+    }
+
+    [Fact]
+    public void Claims_are_true_about_half_the_time_and_false_ones_are_the_pattern_s_own()
+    {
+        var claims = Model.Patterns.SelectMany(pattern => Enumerable.Range(0, 40).Select(seed => new SetOrder(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Most, seed)))
+            .SelectMany(order => Made(order).Items.Where(item => item.Item.Task == ClockTasks.Judge).Select(item => (order.Held, item.Item))).ToList();
+        Assert.InRange(claims.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.4, 0.6);
+        Assert.All(claims.GroupBy(claim => claim.Held.Pattern.Id), one => Assert.InRange(one.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.2, 0.8));
+        Assert.All(claims.Where(claim => !claim.Item.ClaimIsRight), claim => Assert.Equal(claim.Held.AnswerTo(ReadFor(claim.Item)), claim.Item.Claim));
+        var several = Made(new SetOrder(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Most, 1) { Length = 9 }).Items.Where(item => item.Item.Task == ClockTasks.Judge);
+        Assert.Equal([false, true], several.Select(item => item.Item.ClaimIsRight).Order());
+    }
+
+    private static Item ReadFor(Item claim) => new(claim.Claim is WordsAnswer ? ClockTasks.ReadWords : ClockTasks.ReadDigital, claim.Time);
+
+    [Fact]
+    public void Hours_and_parts_of_the_face_are_spread() => Orders.Where(order => order.Stage >= Stage.FiveMinutesTo && !order.Held.Pattern.ShowsOnlyAtTwelve).Sample(order =>
+    {
+        var times = Made(order).Items.Select(item => item.Item.Time).ToList();
+        var pairs = Made(order).Items.Count(item => item.Part == SetPart.Agree);
+        return times.Select(time => time.Hour).Distinct().Count() >= Math.Min(11, order.Length - pairs - 1)
+            && (order.Held.Pattern.ShowsAtOnePlace || order.Length < 8 || times.Select(time => time.Minute / 15).Distinct().Count() >= 2);
+    });
+
+    [Fact]
+    public void Nothing_is_asked_that_was_not_taught_unless_the_pattern_shows_only_there() => Orders.Sample(order =>
+    {
+        var stage = SetMaker.StageFor(order);
+        var raised = stage > order.Stage && ItemBank.ForSitting(order.Stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling);
+        return !raised && Made(order).Items.All(item => stage.Has(item.Item.Time.Minute) && item.Item.Task.From <= stage);
+    });
 
     [Fact]
     public void A_set_asks_only_what_the_child_has_met_beside_the_task_of_its_pattern() => Orders.Sample(order =>
     {
-        ClockTask[] met = [ClockTasks.ReadDigital, ClockTasks.HourOnly, PatternItems.TaskFor(order.Pattern)];
-        var set = new SetMaker(Model, inUse: met.Contains).Make(order.Pattern, order.Stage, Support.Full, order.Seed, order.Length);
-        return set.Items.Count == order.Length && set.Items.All(item => met.Contains(item.Item.Task));
+        ClockTask[] met = [ClockTasks.ReadDigital, ClockTasks.HourOnly, ClockTasks.Describe, PracticeTasks.For(order.Held.Pattern)];
+        var set = new SetMaker(inUse: met.Contains).Make(order);
+        return set.Items.Count == order.Length && set.Items.All(item => met.Contains(item.Item.Task) || item.Part == SetPart.Secure);
     });
+
+    [Fact]
+    public void The_same_order_makes_the_same_set() => Orders.Sample(order => Made(order).Items.SequenceEqual(Made(order).Items));
+
+    [Fact]
+    public void Why_an_item_is_there_names_what_is_right_and_what_the_pattern_would_answer() => Orders.Sample(order => Made(order).Items.All(item =>
+    {
+        var asked = item.Item.Task == ClockTasks.Judge ? ReadFor(item.Item) : item.Item.Task == ClockTasks.RepairClock ? new Item(ClockTasks.SetFromDigital, item.Item.Time) : item.Item;
+        var (right, its) = (asked.Right, order.Held.AnswerTo(asked));
+        return item.Why.EndsWith('.') && (right is PlacedAnswer or PlacesAnswer or HourPlaceAnswer || item.Why.Contains(Said(right), StringComparison.Ordinal))
+            && (!item.Part.IsTelling() || its is PlacedAnswer || item.Why.Contains($"not {Said(its)}", StringComparison.Ordinal) == order.Held.IsTelling(asked));
+    }));
+
+    private static string Said(Answer answer) => answer is DigitalAnswer { Hour: null, Minutes: { } minutes } ? $"{minutes} minutes" : answer.Short(Wording.Usual);
+
+    [Fact]
+    public void An_item_can_be_changed_for_another_that_keeps_the_rules() => Gen.Select(Orders, Gen.Int[0, SetOrder.Longest - 1].Array[1, 4]).Sample((order, swaps) =>
+    {
+        var (before, changed) = (Made(order), order with { Swaps = swaps });
+        var after = Made(changed);
+        return after.Items.Select(item => item.Part).SequenceEqual(before.Items.Select(item => item.Part))
+            && after.Items.Select(item => (item.Item.Task, item.Item.Time)).Distinct().Count() == order.Length
+            && after.Items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair => Parts(order, pair.Earlier.Item, pair.Later.Item)
+                && (pair.Earlier.Item.Time.Hour == pair.Later.Item.Time.Hour || pair.Earlier.Item.Time.Minute == pair.Later.Item.Time.Minute))
+            && after.Items.Index().Where(item => !swaps.Contains(item.Index)).All(item => item.Item == before.Items[item.Index] || item.Item.Why != before.Items[item.Index].Why);
+    });
+
+    [Theory]
+    [InlineData("next-hour")]
+    [InlineData("numeral-as-minutes")]
+    [InlineData("to-as-past")]
+    [InlineData("hour-hand-on-numeral")]
+    public void Two_children_s_sets_share_no_time_while_the_stage_has_enough(string pattern)
+    {
+        for (var seed = 0; seed < 40; seed++)
+        {
+            var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), Stage.FiveMinutesTo, Support.Most, seed);
+            var first = Made(order).Items.Select(item => item.Item.Time).ToHashSet();
+            var second = Made(order with { Seed = seed + 1, Taken = first }).Items.Select(item => item.Item.Time);
+            Assert.DoesNotContain(second, first.Contains);
+        }
+    }
+
+    [Fact]
+    public void Where_a_stage_has_too_few_times_two_sets_share_no_more_than_they_must()
+    {
+        // Only 12:30 shows it at this stage: that one they share, and what comes right beside it they need not.
+        var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find("lower-numeral")!), Stage.HalfPast, Support.Most, 3);
+        var first = Made(order).Items.Select(item => item.Item.Time).ToHashSet();
+        var shared = Made(order with { Seed = 4, Taken = first }).Items.Select(item => item.Item.Time).Where(first.Contains).Distinct().ToList();
+        Assert.All(shared, time => Assert.Equal(12, time.Hour));
+    }
+
+    [Fact]
+    public void What_is_read_as_a_whole_does_not_count_as_telling()
+    {
+        var pattern = Catalogue.Find("numeral-as-minutes")!;
+        var belief = new Belief(Model);
+        foreach (var (time, answer) in new[] { ("4:30", "4:30"), ("7:30", "7:30"), ("2:00", "2:00"), ("4:20", "4:04"), ("8:35", "8:07"), ("6:10", "6:02"), ("9:15", "9:15"), ("3:45", "3:45"), ("1:50", "1:10") })
+            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), AnswerMode.Said));
+        var held = HeldPattern.Of(Model, pattern, belief);
+        Assert.False(held.IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 30))));
+        Assert.True(held.IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 20))));
+        Assert.True(HeldPattern.Plain(Model, pattern).IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 30))));
+        var set = Made(new SetOrder(held, Stage.FiveMinutesTo, Support.Full, 2));
+        Assert.Equal((ClockTasks.MinutesOnly, ClockTasks.MinutesOnly), (set.Items[1].Item.Task, set.Items[2].Item.Task));
+        Assert.All(set.Items.Where(item => item.Part.IsTelling()), item => Assert.False(item.Item.Time.Minute is 0 or 30));
+    }
+
+    [Fact]
+    public void A_child_who_sets_a_clock_rightly_is_not_given_setting_as_the_other_form()
+    {
+        var belief = new Belief(Model);
+        foreach (var (task, time, answer) in new[]
+        {
+            ("read-digital", "4:20", "5:20"), ("read-digital", "8:35", "9:35"), ("set-from-digital", "2:50", "2.83|50"), ("read-words", "6:40", "20 to 8"),
+            ("set-from-digital", "7:10", "7.17|10"), ("read-digital", "1:05", "2:05"), ("set-from-words", "9:40", "9.67|40"),
+        }) belief.Update(new ItemAnswer(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), ClockTasks.Find(task)!.Taken));
+        var set = Made(new SetOrder(HeldPattern.Of(Model, Catalogue.Find("next-hour")!, belief), Stage.FiveMinutesTo, Support.Full, 2));
+        Assert.Equal(ClockTasks.ReadWords, set.Items[^2].Item.Task);
+    }
+
+    [Fact]
+    public void A_form_that_was_practised_before_comes_after_one_that_was_not()
+    {
+        var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Full, 2);
+        Assert.Equal(ClockTasks.SetFromDigital, Made(order).Items[^2].Item.Task);
+        Assert.Equal(ClockTasks.ReadWords, Made(order with { CarriedTo = [ClockTasks.SetFromDigital] }).Items[^2].Item.Task);
+    }
+
+    /// <summary>The six sets that teachers gave, in kind: where each place's item is asked, and whether the pattern comes right there.</summary>
+    [Theory]
+    [InlineData("hands-swapped", Stage.HalfPast, "hour-only=", "read-digital=", "read-digital→", "judge→", "read-digital=", "read-digital→", "set-from-digital→", "read-digital→")]
+    [InlineData("next-hour", Stage.FiveMinutesTo, "read-digital=", "hour-only=", "hour-only→", "judge→", "read-digital=", "read-digital→", "set-from-digital→", "read-digital→ 12")]
+    [InlineData("fives-from-twelve", Stage.FiveMinutesTo, "hour-only=", "hour-only=", "read-digital→", "judge→", "hour-only=", "read-digital→", "set-from-digital→", "read-digital→")]
+    [InlineData("to-as-past", Stage.FiveMinutesTo, "read-words=", "read-words=", "read-words→", "judge→", "read-words=", "read-words→", "set-from-words→", "read-words→ 12")]
+    [InlineData("hour-hand-on-numeral", Stage.FiveMinutesTo, "place-hour-hand=", "place-hour-hand=", "place-hour-hand→", "repair-clock→", "place-hour-hand=", "place-hour-hand→", "set-from-digital→", "place-hour-hand→ 12")]
+    [InlineData("previous-hour", Stage.FiveMinutesTo, "minutes-only=", "minutes-only=", "read-digital→", "judge→", "minutes-only=", "read-digital→", "set-from-digital→", "read-digital→ 12")]
+    [InlineData("half-names-next", Stage.QuarterTo, "read-digital=", "read-words=", "read-words→", "judge→", "words-to-digital=", "words-to-digital→", "set-from-words→", "words-to-digital→")]
+    public void A_set_is_of_the_kind_that_a_specialist_makes(string pattern, Stage stage, params string[] places)
+    {
+        var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), stage, Support.Full, 5);
+        Assert.Equal(places, Made(order).Items.Select(item => $"{item.Item.Task.Id}{(item.Part.IsTelling() ? '→' : '=')}{(item.Part == SetPart.Bare && item.Item.Time.Hour == 12 ? " 12" : "")}"));
+    }
 
     [Theory]
     [InlineData(Stage.Parts, 12)]
@@ -61,22 +214,6 @@ public sealed class SetMakerTests
         Assert.All(set.Items, item => Assert.Equal((ClockTasks.ReadDigital, Support.Bare, SetPart.Ease), (item.Item.Task, item.Support, item.Part)));
         Assert.All(set.Items, item => Assert.True(item.Item.Time.Minute == 0 || stage.Has(item.Item.Time.Minute)));
         Assert.Equal(set.Items, new EaseSet(task => task == ClockTasks.ReadDigital).Make(stage, seed: 3).Items);
-    }
-
-    [Fact]
-    public void The_same_seed_makes_the_same_set() => Orders.Sample(order =>
-        Maker.Make(order.Pattern, order.Stage, Support.Most, order.Seed).Items
-            .SequenceEqual(Maker.Make(order.Pattern, order.Stage, Support.Most, order.Seed).Items));
-
-    [Fact]
-    public void The_judge_shows_the_pattern_s_own_answer()
-    {
-        var set = Maker.Make(Catalogue.Find("next-hour")!, Stage.FiveMinutesTo, Support.Most, 1);
-        var judge = set.Items.Single(item => item.Item.Task == ClockTasks.Judge).Item;
-        Assert.Equal(new DigitalAnswer(Hours.After(judge.Time.Hour), judge.Time.Minute, 2), judge.Claim);
-        Assert.False(Scoring.IsRight(judge, new SaidRight(), AnswerMode.Chosen, Stage.FiveMinutesTo));
-        Assert.True(Scoring.IsRight(judge, judge.Right, AnswerMode.Written, Stage.FiveMinutesTo));
-        Assert.Contains(set.Items, item => item.Item.Time.Hour == 12);
     }
 
     [Theory]

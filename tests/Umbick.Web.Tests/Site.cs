@@ -87,7 +87,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     public Task<(SetId Set, SittingId Sitting)> Set(Guid school, ChildId child, string? pattern) => App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
-        return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern), 1, Guid.NewGuid());
+        return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern), new SetChoices(1), Guid.NewGuid());
     });
 
     /// <summary>A child's record.</summary>

@@ -68,14 +68,8 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         .Replace("{claim}", Claim?.Short(wording) ?? "", StringComparison.Ordinal)
         .Replace("{move}", Move == 60 ? "once round" : $"{Move} minutes", StringComparison.Ordinal)
         .Replace("{hour place}", HourPlaces.Told(Time), StringComparison.Ordinal)
-        .Replace("{minute place}", MinutePlace(Time.Minute), StringComparison.Ordinal)
+        .Replace("{minute place}", HandsTold.Long(Time.Minute), StringComparison.Ordinal)
         .Replace("{question}", wording.Fill(OtherSkill?.Text ?? ""), StringComparison.Ordinal);
-
-    private static string MinutePlace(int minute)
-    {
-        var (numeral, ticks) = (Hours.Named(minute / 5), minute % 5);
-        return ticks == 0 ? $"at the {numeral}" : $"{Wording.Number(ticks)} small tick{(ticks == 1 ? "" : "s")} past the {numeral}";
-    }
 
     /// <summary>Whether the claim is the time the clock shows, written as it should be.</summary>
     public bool ClaimIsRight => Claim?.Meaning == Time && Claim is not DigitalAnswer { Figures: < 2 };

@@ -9,6 +9,10 @@ public sealed class PlacingRule(Func<int, double> offset) : StepRule(Step.Placin
     /// <summary>The same rule, but half past is known: the hand is put in the middle of its space.</summary>
     public PlacingRule WithHalf() => new(minutes => minutes == 30 ? 0.5 : offset(minutes));
 
+    /// <summary>Whether the hand is put just where it belongs, not only near enough to be scored right.</summary>
+    /// <param name="minutes">The minutes of the time, 0 to 59.</param>
+    public bool IsExactAt(int minutes) => Math.Abs(offset(minutes) - (minutes / 60.0)) < 0.01;
+
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {

@@ -4,33 +4,36 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Practice;
 
 /// <summary>Picks items one after another so that no task and time comes twice and hours and minutes are spread.</summary>
-internal sealed class ItemPicker(int seed)
+/// <param name="seed">The same seed picks the same.</param>
+/// <param name="taken">Times to be taken last.</param>
+internal sealed class ItemPicker(int seed, IReadOnlyCollection<ClockTime>? taken = null)
 {
+    private const double SameTime = 20;
+    private const double SameHour = 3;
+    private const double SameMinute = 1.5;
+    private const double TakenElsewhere = 100;
+
     private readonly Random _random = new(seed);
-    private readonly List<(string Task, ClockTime Time)> _picked = [];
+    private readonly HashSet<ClockTime> _taken = [.. taken ?? []];
+    private readonly List<(ClockTask Task, ClockTime Time)> _picked = [];
 
-    /// <summary>Picks the item least like those picked before; among equals, by the seed.</summary>
-    /// <exception cref="InvalidOperationException">Every item has been picked already.</exception>
-    public Item Pick(IReadOnlyList<Item> items) => PickFirstOf(items);
+    /// <summary>Whether a coin falls on its head.</summary>
+    public bool Toss() => _random.Next(2) == 0;
 
-    /// <summary>Picks from the first of some lists that still has an item.</summary>
-    /// <exception cref="InvalidOperationException">Every item of every list has been picked already.</exception>
-    public Item PickFirstOf(params IReadOnlyList<Item>[] lists)
+    /// <summary>The items that were not picked, each with what it would cost: much like those that were is dear. Equals differ by the seed.</summary>
+    public IReadOnlyList<(Item Item, double Cost)> Weigh(IEnumerable<Item> items) =>
+        [.. items.Where(item => !_picked.Contains((item.Task, item.Time))).Select(item => (item, CostOf(item.Time) + _random.NextDouble()))];
+
+    /// <summary>Picks the one that costs least; null where there is none left.</summary>
+    public Item? Pick(IEnumerable<Item> items) => Weigh(items) is { Count: > 0 } open ? Take(open.MinBy(one => one.Cost).Item) : null;
+
+    /// <summary>Takes an item as picked.</summary>
+    public Item Take(Item item)
     {
-        foreach (var items in lists)
-        {
-            var open = items
-                .Where(item => !_picked.Contains((item.Task.Id, item.Time)))
-                .Select(item => (Item: item, Cost: Cost(item.Time) + _random.NextDouble()))
-                .ToList();
-            if (open.Count == 0) continue;
-            var best = open.MinBy(item => item.Cost).Item;
-            _picked.Add((best.Task.Id, best.Time));
-            return best;
-        }
-        throw new InvalidOperationException("A set needs more times than this stage has.");
+        _picked.Add((item.Task, item.Time));
+        return item;
     }
 
-    private double Cost(ClockTime time) => _picked.Sum(earlier =>
-        (earlier.Time == time ? 20 : 0) + (earlier.Time.Hour == time.Hour ? 3 : 0) + (earlier.Time.Minute == time.Minute ? 1.5 : 0));
+    private double CostOf(ClockTime time) => (_taken.Contains(time) ? TakenElsewhere : 0) + _picked.Sum(earlier =>
+        (earlier.Time == time ? SameTime : 0) + (earlier.Time.Hour == time.Hour ? SameHour : 0) + (earlier.Time.Minute == time.Minute ? SameMinute : 0));
 }

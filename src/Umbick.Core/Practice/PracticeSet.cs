@@ -16,10 +16,13 @@ public enum SetPart
     /// <summary>The second of a pair: here they part.</summary>
     Differ,
 
-    /// <summary>The pattern's own answer, to be judged.</summary>
+    /// <summary>A claim to be judged, true as often as not; or hands to be put right.</summary>
     Judge,
 
-    /// <summary>The same idea the other way round.</summary>
+    /// <summary>Once more where they part.</summary>
+    Again,
+
+    /// <summary>The same idea in a form not yet practised, without help.</summary>
     Transfer,
 
     /// <summary>Without any help, to see whether it holds.</summary>
@@ -27,6 +30,13 @@ public enum SetPart
 
     /// <summary>Something they can do, to be done with less and less effort.</summary>
     Ease,
+}
+
+/// <summary>What the parts of a set are for.</summary>
+public static class SetParts
+{
+    /// <summary>Whether its answer tells if the pattern is still there: what comes right either way tells nothing.</summary>
+    public static bool IsTelling(this SetPart part) => part is SetPart.Differ or SetPart.Judge or SetPart.Again or SetPart.Transfer or SetPart.Bare;
 }
 
 /// <summary>One item of a set.</summary>

@@ -1,129 +1,95 @@
 using Umbick.Core.Clocks;
-using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Practice;
 
 /// <summary>
-/// Makes a practice set for a pattern: a secure start, contrast pairs, the pattern's own answer to judge, the idea turned
-/// round, and two bare ones at the end. No task and time comes twice; hours are spread; the wrap over 12 is in it where it matters.
+/// Makes a practice set for a pattern: a secure start, minimal contrast pairs, claims to judge, the idea in another form, and a bare one at the
+/// end. No task and time comes twice; hours and minutes are spread; the wrap over 12 is in it where it matters.
 /// </summary>
-/// <param name="model">The model whose patterns say where an item parts them from the right reading.</param>
 /// <param name="wording">How the reasons say times.</param>
 /// <param name="inUse">Which tasks the child has met; a set asks nothing else beside the task at which its pattern shows.</param>
-public sealed class SetMaker(ReadingModel model, Wording? wording = null, Func<ClockTask, bool>? inUse = null)
+public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inUse = null)
 {
-    /// <summary>Tasks for a secure start, the first in use that the pattern does not touch.</summary>
-    private static readonly ClockTask[] Others = [ClockTasks.WordsToDigital, ClockTasks.ReadWords, ClockTasks.ReadDigital, ClockTasks.HourOnly];
-
     private readonly Wording _wording = wording ?? Wording.Usual;
     private readonly Func<ClockTask, bool> _inUse = inUse ?? (_ => true);
 
-    /// <summary>The usual number of items: two pairs, a judge, a transfer, a secure start and two bare ones.</summary>
-    public const int UsualLength = 9;
-
-    /// <summary>The fewest items a set can have.</summary>
-    public const int Shortest = 7;
-
-    /// <summary>The most items a set can have.</summary>
-    public const int Longest = 16;
-
-    /// <summary>The last items, which never carry help.</summary>
-    public const int BareAtTheEnd = 2;
-
-    /// <summary>A stage with fewer telling times than this has too few to make a set of.</summary>
-    private const int FewestTelling = 11;
-
     /// <summary>Makes a set.</summary>
-    /// <param name="pattern">The pattern it is for.</param>
-    /// <param name="stage">The child's stage; raised to the first at which the pattern shows.</param>
-    /// <param name="start">The help on the first faces.</param>
-    /// <param name="seed">The same seed makes the same set.</param>
-    /// <param name="length">How many items, 7 to 16.</param>
-    /// <exception cref="ArgumentOutOfRangeException">The length is outside its range.</exception>
-    public PracticeSet Make(Pattern pattern, Stage stage, Support start, int seed, int length = UsualLength)
+    public PracticeSet Make(SetOrder order)
     {
-        ArgumentOutOfRangeException.ThrowIfLessThan(length, Shortest);
-        ArgumentOutOfRangeException.ThrowIfGreaterThan(length, Longest);
-        stage = FirstShowing(pattern, stage);
-        var task = PatternItems.TaskFor(pattern);
-        var picker = new ItemPicker(seed);
-        var pool = ItemBank.Upto(stage, [task]);
-        var telling = pool.Where(item => PatternItems.IsTelling(model, pattern, item)).ToList();
-        var agreeing = pool.Except(telling).ToList();
-        // A pattern that spoils nearly every time of its task leaves another task untouched: that comes right.
-        var untouched = Others.FirstOrDefault(other => _inUse(other) && !other.Order.Contains(pattern.Step), ClockTasks.HourOnly);
-        if (agreeing.Count < length) agreeing.AddRange(ItemBank.Upto(stage > Stage.HalfPast ? stage : Stage.HalfPast, [untouched]));
-        var secure = agreeing.Where(item => Stages.FirstWith(item.Time.Minute) <= Easiest(agreeing)).ToList();
-
-        var items = new List<(Item Item, SetPart Part)>();
-        var pairs = Math.Max(1, (length - 5) / 2);
-        var secureOnes = length - (2 * pairs) - 4;
-        for (var i = 0; i < secureOnes; i++) items.Add((picker.PickFirstOf(secure, agreeing), SetPart.Secure));
-        for (var i = 0; i < pairs; i++)
+        var pools = new SetPools(order.Held, StageFor(order), _inUse);
+        var parts = SetPlan.Of(order.Length);
+        var picker = new ItemPicker(order.Seed, order.Taken);
+        var slots = Fill(parts, pools, picker, order.CarriedTo);
+        foreach (var (place, again) in order.Swaps.Index().Select(swap => (swap.Item, swap.Index)))
         {
-            items.Add((picker.Pick(agreeing), SetPart.Agree));
-            items.Add((picker.Pick(telling), SetPart.Differ));
-            if (i == 0) items.Add((Judged(pattern, picker, telling), SetPart.Judge));
+            if (place >= 0 && place < slots.Length && Other(slots, place, pools, Unlike(slots, order, again)) is { } other) slots[place] = other;
         }
-        items.Add((picker.Pick(Turned(pattern, telling)), SetPart.Transfer));
-        items.Add((picker.Pick(telling), SetPart.Bare));
-        items.Add((picker.PickFirstOf(OverTheTop(pattern, telling), telling), SetPart.Bare));
-        return new PracticeSet(pattern, [.. items.Select((item, place) => new SetItem(
-            item.Item, item.Part, Fading.Within(start, place, length), Why(pattern, item.Item, item.Part)))]);
+        var why = new SetWhy(order.Held, _wording);
+        return new PracticeSet(order.Held.Pattern, [.. slots.Select((slot, place) =>
+            new SetItem(slot.Item, slot.Part, Fading.Within(order.Start, place, order.Length), why.Of(slot, place > 0 ? slots[place - 1] : null)))]);
     }
 
-    private Stage FirstShowing(Pattern pattern, Stage stage) => Stages.OfReading
-        .Where(candidate => candidate >= stage)
-        .FirstOrDefault(candidate => ItemBank.Upto(candidate, [PatternItems.TaskFor(pattern)])
-            .Count(item => PatternItems.IsTelling(model, pattern, item)) >= FewestTelling, Stage.EveryMinute);
+    /// <summary>The stage a set is made at: the child's own, or the first later one at which the pattern shows at all.</summary>
+    public static Stage StageFor(SetOrder order) => Stages.OfReading
+        .Where(stage => stage >= order.Stage)
+        .FirstOrDefault(stage => ItemBank.ForSitting(stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling), Stage.EveryMinute);
 
-    private static Stage Easiest(IEnumerable<Item> items) => items.Min(item => Stages.FirstWith(item.Time.Minute));
-
-    private Item Judged(Pattern pattern, ItemPicker picker, List<Item> telling)
+    /// <summary>The items of a set. What matters most is picked first, while there is most to pick from: the first pair, the end, then the rest.</summary>
+    private static SetSlot[] Fill(IReadOnlyList<SetPart> parts, SetPools pools, ItemPicker picker, IReadOnlyCollection<ClockTask> carriedTo)
     {
-        // Where hands were put, or how words were heard, cannot be judged on a true clock: there the child does one more instead.
-        if (pattern.Step is Step.Placing or Step.Fractions || !_inUse(ClockTasks.Judge)) return picker.Pick(telling);
-        var item = picker.Pick(telling);
-        return new Item(ClockTasks.Judge, item.Time, PatternItems.AnswerOf(model, pattern, item));
-    }
-
-    private List<Item> Turned(Pattern pattern, List<Item> telling)
-    {
-        var turned = pattern.Step switch
+        var slots = new SetSlot[parts.Count];
+        var claimIsTrue = picker.Toss();
+        var pairs = parts.Index().Where(part => part.Item == SetPart.Agree).Select(part => part.Index).ToList();
+        PutPair(pairs[0], isFirst: true);
+        slots[^1] = (pools.Bare(picker) is { } bare ? new SetSlot(bare, SetPart.Bare) : Again(pools, picker)) with { Part = SetPart.Bare };
+        var asked = new[] { pairs[0], pairs[0] + 1, parts.Count - 1 }.Select(place => slots[place].Item.Task).ToHashSet();
+        slots[^2] = pools.Transfer(picker, asked, carriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer) : Again(pools, picker);
+        foreach (var place in pairs.Skip(1)) PutPair(place, isFirst: false);
+        for (var place = 0; place < parts.Count; place++)
         {
-            Step.PastOrTo => ClockTasks.WordsToDigital,
-            Step.Placing or Step.Writing => ClockTasks.ReadDigital,
-            Step.Fractions => ClockTasks.SetFromWords,
-            _ => ClockTasks.SetFromDigital,
-        };
-        return _inUse(turned) ? [.. telling.Select(item => new Item(turned, item.Time))] : telling;
+            if (parts[place] == SetPart.Secure) slots[place] = Secure(pools, picker);
+            if (parts[place] != SetPart.Judge) continue;
+            slots[place] = pools.Claim(picker, claimIsTrue) is { } claim ? new SetSlot(claim, SetPart.Judge) : Again(pools, picker);
+            claimIsTrue = !claimIsTrue;
+        }
+        return slots;
+
+        void PutPair(int place, bool isFirst) => (slots[place], slots[place + 1]) = pools.Pair(picker, isFirst) is var (agree, differ)
+            ? (new SetSlot(agree, SetPart.Agree), new SetSlot(differ, SetPart.Differ))
+            : (Secure(pools, picker), Again(pools, picker));
     }
 
-    private static List<Item> OverTheTop(Pattern pattern, List<Item> telling)
-    {
-        return pattern.Step is Step.Hour or Step.PastOrTo ? [.. telling.Where(item => item.Time.Hour == 12)] : [];
-    }
+    private static SetSlot Secure(SetPools pools, ItemPicker picker) => new(pools.Secure(picker), SetPart.Secure);
 
-    private string Why(Pattern pattern, Item item, SetPart part)
+    /// <summary>Once more where they part; where the stage has no such time left, one that comes right.</summary>
+    private static SetSlot Again(SetPools pools, ItemPicker picker) => pools.Again(picker) is { } again ? new SetSlot(again, SetPart.Again) : Secure(pools, picker);
+
+    /// <summary>Another item that keeps the rules at a place; null where there is none.</summary>
+    private static SetSlot? Other(SetSlot[] slots, int place, SetPools pools, ItemPicker picker)
     {
-        var answer = item.Task == PatternItems.TaskFor(pattern)
-            ? PatternItems.AnswerOf(model, pattern, item)
-            : item.Claim ?? item.Right;
-        var its = answer is PlacedAnswer ? "hands in another place" : answer.Short(_wording);
-        return part switch
+        var slot = slots[place];
+        var other = slot.Part switch
         {
-            SetPart.Secure => "A secure start: this has been coming right.",
-            SetPart.Agree => $"{_wording.Digital(item.Time)}: here the pattern comes right too.",
-            SetPart.Differ => $"{_wording.Digital(item.Time)}: here they part; the pattern gives {its}.",
-            SetPart.Judge when item.Task == ClockTasks.Judge => $"The pattern's own answer, {its}, for the child to judge.",
-            SetPart.Judge => $"{_wording.Digital(item.Time)}: once more where they part.",
-            SetPart.Transfer when item.Task == PatternItems.TaskFor(pattern) => $"{_wording.Digital(item.Time)}: once more where they part.",
-            SetPart.Transfer => "The same idea the other way round.",
-            _ => item.Time.Hour == 12 && pattern.Step == Step.Hour
-                ? "Bare, and over the top from 12 to 1."
-                : "Bare: does it hold without help?",
+            SetPart.Agree => pools.PartnerOf(picker, slots[place + 1].Item, slot.Item.Task, differs: false),
+            SetPart.Differ => pools.PartnerOf(picker, slots[place - 1].Item, slot.Item.Task, differs: true),
+            SetPart.Judge => pools.Claim(picker, slot.Item.ClaimIsRight),
+            SetPart.Secure => pools.Secure(picker),
+            SetPart.Transfer => pools.In(picker, slot.Item.Task),
+            _ => pools.In(picker, slot.Item.Task) ?? pools.Again(picker),
         };
+        return other is null ? null : slot with { Item = other };
+    }
+
+    private static ItemPicker Unlike(SetSlot[] slots, SetOrder order, int again)
+    {
+        var picker = new ItemPicker(unchecked((order.Seed * 31) + again + 1), order.Taken);
+        foreach (var slot in slots) picker.Take(slot.Item);
+        return picker;
     }
 }
+
+/// <summary>An item at its place in a set.</summary>
+/// <param name="Item">The item.</param>
+/// <param name="Part">What it does there.</param>
+internal readonly record struct SetSlot(Item Item, SetPart Part);

@@ -32,7 +32,7 @@ public static class WhichFirst
 
     private static double Spoils(ReadingModel model, Pattern pattern, Stage stage)
     {
-        var items = ItemBank.Upto(stage, [PatternItems.TaskFor(pattern)]);
-        return items.Count == 0 ? 0 : items.Count(item => PatternItems.IsTelling(model, pattern, item)) / (double)items.Count;
+        var items = ItemBank.Upto(stage, [PracticeTasks.For(pattern)]);
+        return items.Count == 0 ? 0 : items.Count(HeldPattern.Plain(model, pattern).IsTelling) / (double)items.Count;
     }
 }

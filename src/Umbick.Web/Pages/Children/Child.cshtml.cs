@@ -107,7 +107,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
             Telling = first.Evidence.Answers;
             EvidenceLine = EvidenceOf(first);
             if (record.Next.Step == NextStep.Practise)
-                Reason = $"It spoils about {Share(record.First[0].Spoils)} of the times at this stage{(record.First.Count > 1 ? ", so it comes first" : "")}.";
+                Reason = $"It spoils about {Spoils.Told(record.First[0].Spoils)} of the times at this stage{(record.First.Count > 1 ? ", so it comes first" : "")}.";
         }
         else if (cleared is not null)
         {
@@ -143,10 +143,12 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var evidence = finding.Evidence;
         var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.TextsIn(preferences.Wording).Reads))}.";
         var accidents = evidence.Answers.Count(IsAccident);
-        var way = finding.Label == Label.Cleared ? $"{evidence.Right} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {evidence.Right} right";
+        var way = finding.Label == Label.Cleared ? $"{CameRightOf(evidence)} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {CameRightOf(evidence)} right";
         var setting = finding.Shows == Shows.Reading ? " Clocks are set rightly." : "";
         return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{setting}{alike}";
     }
+
+    private static int CameRightOf(Evidence evidence) => evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.Right);
 
     private static string Compare(FirstAndNow progress)
     {
@@ -154,17 +156,6 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         var start = $"At first {first.Right} of {Times(first.Telling, "telling answer")} right";
         return first.Day == last.Day && progress.Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day:d MMMM} {last.Right} of {last.Telling}.";
     }
-
-    private static string Share(double share) => share switch
-    {
-        >= 0.95 => "all",
-        >= 0.7 => "three quarters",
-        >= 0.6 => "two thirds",
-        >= 0.4 => "half",
-        >= 0.29 => "a third",
-        >= 0.2 => "a quarter",
-        _ => "one in ten",
-    };
 
     private string Named(Step step) => step switch
     {

@@ -45,12 +45,14 @@ public sealed class IndexModel(ReadingModel model, RequestPreferences preference
             var said = $"{preferences.Wording.Digital(before)}, as to the clock before";
             return new Example(pattern, preferences.Wording.Digital(shown), said, Face.Of(FaceSize.Middle, shown, given, isRight: false, $"{preferences.Wording.Digital(shown)}, answered {said}"));
         }
-        var item = ItemBank.Upto(Stage.EveryMinute, [PatternItems.TaskFor(pattern)])
-            .Where(item => PatternItems.IsTelling(model, pattern, item))
+        var held = HeldPattern.Plain(model, pattern);
+        // Where a hand is put is seen best with both in their places.
+        var item = ItemBank.Upto(Stage.EveryMinute, [pattern.Step == Step.Placing ? ClockTasks.SetFromDigital : PracticeTasks.For(pattern)])
+            .Where(held.IsTelling)
             .OrderBy(item => Stages.FirstWith(item.Time.Minute))
             .ThenBy(item => Math.Abs(item.Time.Hour - 7))
             .First();
-        var answer = PatternItems.AnswerOf(model, pattern, item);
+        var answer = held.AnswerTo(item);
         var inWords = answer is PlacedAnswer ? "placed like this" : answer.Short(preferences.Wording);
         return new Example(pattern, item.Task.Stimulus == Stimulus.Words ? preferences.Wording.Words(item.Time) : preferences.Wording.Digital(item.Time), inWords, Face.Of(FaceSize.Middle, item.Time, answer, isRight: false, $"{preferences.Wording.Digital(item.Time)}, answered {inWords}"));
     }

@@ -18,7 +18,8 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public IReadOnlyList<AssignedSet> Done { get; private set; } = [];
 
-    public IReadOnlyList<(CaseloadRow Child, Pattern Pattern)> Wanted { get; private set; } = [];
+    /// <summary>Who could practise what, by shared need: what most need first.</summary>
+    public IReadOnlyList<(Pattern Pattern, IReadOnlyList<CaseloadRow> Children)> Wanted { get; private set; } = [];
 
     /// <summary>How a child's times are said: theirs, or the school's once they have left the caseload.</summary>
     public Wording WordingOf(ChildId child) => _wordings.GetValueOrDefault(child, preferences.Wording);
@@ -31,7 +32,14 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
             Done = [.. await Sets.Done(connection, MostDone)];
             var caseload = await Caseload.Load(connection, model);
             _wordings = caseload.ToDictionary(one => one.Child.Id, one => one.Child.Preferences.Wording);
-            Wanted = [.. from one in caseload where one.Child.OpenSet is null && one.State.Likely.Count > 0 select (one.Child, one.State.Likely[0])];
+            Wanted =
+            [
+                .. from one in caseload
+                   where one.Child.OpenSet is null && one.State.Likely.Count > 0
+                   group one.Child by one.State.Likely[0] into need
+                   orderby need.Count() descending, need.Key.Step
+                   select (need.Key, (IReadOnlyList<CaseloadRow>)[.. need]),
+            ];
         },
         HttpContext.RequestAborted);
 }

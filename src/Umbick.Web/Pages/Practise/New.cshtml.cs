@@ -11,47 +11,133 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
+/// <summary>What is asked for on the set maker's page: it stands in the address, so that going back shows what was there.</summary>
+public sealed class SetAsked
+{
+    public string? Pattern { get; set; }
+
+    public int Seed { get; set; } = 1;
+
+    public int Length { get; set; } = SetOrder.UsualLength;
+
+    /// <summary>The help to start with; none where it follows from the last set.</summary>
+    public string? Support { get; set; }
+
+    /// <summary>Places, from 1, whose item was changed, in order: <c>3-5-3</c>.</summary>
+    public string? Swaps { get; set; }
+
+    public const int MostSwaps = 40;
+
+    /// <summary>The choices; null where they are none.</summary>
+    public SetChoices? Choices
+    {
+        get
+        {
+            var places = (Swaps ?? "").Split('-', StringSplitOptions.RemoveEmptyEntries).Select(part => int.TryParse(part, out var place) ? place : 0).ToList();
+            if (Length is < SetOrder.Shortest or > SetOrder.Longest || places.Count > MostSwaps || places.Exists(place => place < 1 || place > Length)) return null;
+            if (!string.IsNullOrEmpty(Support) && !(Enum.TryParse<Support>(Support, ignoreCase: true, out var level) && Enum.IsDefined(level))) return null;
+            return new SetChoices(Seed)
+            {
+                Length = Length,
+                Start = string.IsNullOrEmpty(Support) ? null : Enum.Parse<Support>(Support, ignoreCase: true),
+                Swaps = [.. places.Select(place => place - 1)],
+            };
+        }
+    }
+}
+
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
 public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : PageModel
 {
+    [BindProperty(SupportsGet = true, Name = "")]
+    public SetAsked Asked { get; set; } = new();
+
     public ChildRecord Record { get; private set; } = null!;
 
     public PracticeSet Set { get; private set; } = null!;
 
-    public int Seed { get; private set; }
+    /// <summary>Others who show the pattern and have no set that waits.</summary>
+    public IReadOnlyList<CaseloadRow> Others { get; private set; } = [];
+
+    /// <summary>Whether others are to have a set at once.</summary>
+    public bool Together { get; private set; }
+
+    /// <summary>The place, from 1, for which no other item keeps the rules; null where the last change was made.</summary>
+    public int? Unchanged { get; private set; }
 
     /// <summary>How long a line runs beside a question, in seconds, where the set is for reading at ease.</summary>
     public double LineSeconds => Fluency.LineFor(Record.Fluency);
 
-    public async Task<IActionResult> OnGet(ChildId child, string? pattern, int seed = 1)
+    /// <summary>The patterns to choose from, the first to practise at the front, and the one this set is for.</summary>
+    public IReadOnlyList<Impact> Patterns => Record.First;
+
+    /// <summary>The address of this page with something else chosen.</summary>
+    public string With(int? seed = null, string? swaps = null, string? pattern = null) =>
+        $"?pattern={pattern ?? Asked.Pattern}&seed={seed ?? Asked.Seed}&length={Asked.Length}&support={Asked.Support}&swaps={(seed is null && pattern is null ? swaps ?? Asked.Swaps : "")}{(Together ? "&together=true" : "")}";
+
+    /// <summary>The address of this page with one more item changed.</summary>
+    public string Swapped(int place) => With(swaps: string.IsNullOrEmpty(Asked.Swaps) ? $"{place}" : $"{Asked.Swaps}-{place}");
+
+    public async Task<IActionResult> OnGet(ChildId child, bool together = false)
     {
-        if (!TryFind(pattern, out var found)) return NotFound();
-        var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, child), HttpContext.RequestAborted);
+        if (!TryFind(Asked.Pattern, out var found)) return NotFound();
+        if (Asked.Choices is not { } choices) return BadRequest();
+        var record = await database.InSchool(
+            User.Teacher().School,
+            async connection =>
+            {
+                if (found is not null) Others = await OthersWith(connection, found, child);
+                return await ChildRecord.Load(connection, model, child);
+            },
+            HttpContext.RequestAborted);
         if (record is null) return NotFound();
         preferences.OfChild = record.Child.Preferences;
-        (Record, Seed, Set) = (record, seed, practising.Make(record, found, seed));
+        (Record, Together, Set) = (record, together, practising.Make(record, found, choices));
+        if (choices.Swaps.Count > 0 && found is not null) Unchanged = UnchangedBy(record, found, choices);
         return Page();
     }
 
-    public async Task<IActionResult> OnPost(ChildId child, string? pattern, int seed, SetId? set)
+    private int? UnchangedBy(ChildRecord record, Pattern pattern, SetChoices choices)
     {
-        if (!TryFind(pattern, out var found)) return NotFound();
+        var last = choices.Swaps[^1];
+        var before = practising.Make(record, pattern, choices with { Swaps = [.. choices.Swaps.SkipLast(1)] });
+        return before.Items[last].Item == Set.Items[last].Item ? last + 1 : null;
+    }
+
+    public async Task<IActionResult> OnPost(ChildId child, SetId? set, ChildId[] also, bool onPaper)
+    {
+        if (!TryFind(Asked.Pattern, out var found)) return NotFound();
+        if (Asked.Choices is not { } choices) return BadRequest();
         var (school, person) = User.Teacher();
-        var given = await database.InSchool<SetId?>(
+        var given = await database.InSchool<AssignedSet?>(
             school,
             async connection =>
             {
-                await Store.Children.Lock(connection, child);
-                var record = await ChildRecord.Load(connection, model, child);
-                if (record is null) return null;
-                if (set is { } made && await Sets.Find(connection, made) is not null) return made;
-                // A set that still waits is the one: pressing twice must not make two.
-                if (record.Child.OpenSet is { } open) return open;
-                return (await practising.Assign(connection, record, found, seed, person, set is { } id && id != default ? id : null)).Set;
+                // In one order, so that two who give to the same children at once do not wait for each other.
+                foreach (var one in also.Append(child).Distinct().OrderBy(one => one.Value)) await Store.Children.Lock(connection, one);
+                if (set is { } made && await Sets.Find(connection, made) is { } before) return before;
+                if (await Give(connection, child, found, choices, person, set) is not var (own, items)) return null;
+                var taken = items.Select(item => item.Item.Time).ToHashSet();
+                foreach (var (other, place) in also.Where(other => other != child).Distinct().Select((other, place) => (other, place)))
+                {
+                    if (await Give(connection, other, found, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken }, person, null) is var (_, theirs)) taken.UnionWith(theirs.Select(item => item.Item.Time));
+                }
+                return await Sets.Find(connection, own);
             },
             HttpContext.RequestAborted);
-        return given is null ? NotFound() : Redirect($"/practise/{given}");
+        return given is null ? NotFound() : Redirect(also.Length > 0 ? "/practise" : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}");
     }
+
+    /// <summary>Gives a child a set; one that still waits is the one, for pressing twice must not make two.</summary>
+    private async Task<(SetId Set, IReadOnlyList<SetItem> Items)?> Give(SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, Guid by, SetId? id)
+    {
+        if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
+        var set = record.Child.OpenSet ?? (await practising.Assign(connection, record, pattern, choices, by, id is { } made && made != default ? made : null)).Set;
+        return (set, await Sets.Items(connection, set));
+    }
+
+    private async Task<IReadOnlyList<CaseloadRow>> OthersWith(SchoolConnection connection, Pattern pattern, ChildId child) =>
+        [.. from one in await Caseload.Load(connection, model) where one.Child.Id != child && one.Child.OpenSet is null && one.State.Likely.Contains(pattern) select one.Child];
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
     private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);

@@ -1,0 +1,22 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Practice;
+
+namespace Umbick.Casework;
+
+/// <summary>What a teacher chooses of a set.</summary>
+/// <param name="Seed">The same seed makes the same set.</param>
+public sealed record SetChoices(int Seed)
+{
+    /// <summary>How many items.</summary>
+    public int Length { get; init; } = SetOrder.UsualLength;
+
+    /// <summary>The help to start with; null for what follows from the last set.</summary>
+    public Support? Start { get; init; }
+
+    /// <summary>Places, from 0, whose item was changed for another, in order.</summary>
+    public IReadOnlyList<int> Swaps { get; init; } = [];
+
+    /// <summary>Times that are in other children's variants.</summary>
+    public IReadOnlyCollection<ClockTime> Taken { get; init; } = [];
+}

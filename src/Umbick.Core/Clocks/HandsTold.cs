@@ -1,0 +1,42 @@
+namespace Umbick.Core.Clocks;
+
+/// <summary>Where hands are, in words: an answer in hands cannot be read out as figures.</summary>
+public static class HandsTold
+{
+    private const double Near = 0.06;
+    private const double ALittle = 0.4;
+    private const double Nearly = 0.6;
+
+    /// <summary>The hands that were placed: <c>the short hand a little past the 8, the long hand at the 4</c>.</summary>
+    public static string Of(PlacedAnswer placed) => (placed.Hour, placed.Minute) switch
+    {
+        ({ } hour, { } minute) => $"the short hand {Short(hour)}, the long hand {Long(minute)}",
+        ({ } hour, null) => $"the short hand {Short(hour)}",
+        (null, { } minute) => $"the long hand {Long(minute)}",
+        _ => "no hand",
+    };
+
+    /// <summary>Where the short hand is.</summary>
+    /// <param name="hour">0 ≤ x &lt; 12, in hours.</param>
+    public static string Short(double hour)
+    {
+        var passed = (int)Math.Floor(hour + Near);
+        var into = hour - passed;
+        var (last, next) = (Hours.Named(passed), Hours.Named(passed + 1));
+        return into switch
+        {
+            < Near => $"on the {last}",
+            < ALittle => $"a little past the {last}",
+            <= Nearly => $"halfway from the {last} to the {next}",
+            _ => $"nearly at the {next}",
+        };
+    }
+
+    /// <summary>Where the long hand is, to the nearest tick.</summary>
+    /// <param name="minute">0 ≤ y &lt; 60, in minutes.</param>
+    public static string Long(double minute)
+    {
+        var (numeral, ticks) = Math.DivRem((int)Math.Round(minute) % 60, 5);
+        return ticks == 0 ? $"at the {Hours.Named(numeral)}" : $"{Wording.Number(ticks)} small tick{(ticks == 1 ? "" : "s")} past the {Hours.Named(numeral)}";
+    }
+}

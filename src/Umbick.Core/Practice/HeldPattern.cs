@@ -1,0 +1,53 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Practice;
+
+/// <summary>
+/// A pattern as one child has it: what they read as a whole, and whether they set a clock rightly, goes with it. What a set is made for, and
+/// what says where the pattern and the right reading part.
+/// </summary>
+public sealed class HeldPattern
+{
+    private readonly ReadingModel _model;
+    private readonly int _procedure;
+
+    private HeldPattern(ReadingModel model, Pattern pattern, int procedure) => (_model, Pattern, _procedure) = (model, pattern, procedure);
+
+    /// <summary>The pattern.</summary>
+    public Pattern Pattern { get; }
+
+    /// <summary>The pattern by its plain rule, as far as nothing is known of a child.</summary>
+    public static HeldPattern Plain(ReadingModel model, Pattern pattern) => new(model, pattern, model.Space.Of([pattern]));
+
+    /// <summary>The pattern in the variant that is believed most of a child.</summary>
+    public static HeldPattern Of(ReadingModel model, Pattern pattern, Belief belief)
+    {
+        var state = model.Space.ChoiceOf(belief.Best(pattern), pattern.Step);
+        var setting = belief.WhereShown(pattern) == Shows.Reading ? 1 : 0;
+        return new HeldPattern(model, pattern, model.Space.With(model.Space.With(0, pattern.Step, state), Step.Setting, setting));
+    }
+
+    /// <summary>What a child with this pattern alone would answer most often.</summary>
+    public Answer AnswerTo(Item item)
+    {
+        var prediction = PredictionOf(item);
+        return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedure))];
+    }
+
+    /// <summary>Whether a child with this pattern alone would answer wrongly.</summary>
+    public bool IsTelling(Item item)
+    {
+        var prediction = PredictionOf(item);
+        return prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedure)) != prediction.RightId;
+    }
+
+    /// <summary>Whether such a child comes to the right answer itself: a hand that is put near enough to be scored right does not show where it belongs.</summary>
+    public bool ComesRight(Item item) =>
+        !IsTelling(item) && !(_model.Space.At(Pattern.Step)[_model.Space.ChoiceOf(_procedure, Pattern.Step)].Rule is PlacingRule placing && item.Task.Order.Contains(Step.Placing) && !placing.IsExactAt(item.Time.Minute));
+
+    /// <summary>How an answer is taken: figures are written where writing is what goes wrong, else they are said.</summary>
+    private Prediction PredictionOf(Item item) => _model.Predict(item, Pattern.Step == Step.Writing ? item.Task.Taken : item.Task.Aloud);
+}
