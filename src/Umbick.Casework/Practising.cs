@@ -100,7 +100,11 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var item = rows.Asked.Single(one => one.Place == sitting.CurrentPlace);
         var answers = rows.Standing.Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
-        return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, rows.Asked.Count) { Set = set };
+        return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, rows.Asked.Count)
+        {
+            Set = set,
+            Example = WorkedExample.For(item.Item, item.Support, sitting.Stage, [.. rows.Asked.Select(asked => asked.Item.Time)]),
+        };
 
         bool IsRight(AnswerRow? given) =>
             given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage, preferences.Nearness);

@@ -19,6 +19,9 @@ public sealed record SetPlace(Sitting Sitting, TeachingPreferences Preferences, 
     /// <summary>The set that is practised.</summary>
     public required AssignedSet Set { get; init; }
 
+    /// <summary>A clock worked through beside the item; null where it is bare.</summary>
+    public Item? Example { get; init; }
+
     /// <summary>How long the line beside the question runs, in seconds; null where there is none.</summary>
     public double? LineSeconds => Set.IsAtEase && Preferences.CountsDown ? Set.LineSeconds : null;
 

@@ -2,6 +2,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 
@@ -55,6 +56,33 @@ public sealed class AlonePracticeTests
         var items = from task in ClockTasks.OnOneTime from time in ClockTime.All() where time.Minute % 7 is 0 or 3 select new Item(task, time);
         Assert.All(items, item => Assert.All(FaceTold.Of(item, null, TeachingPreferences.Usual), sentence => Assert.DoesNotContain('?', sentence)));
         Assert.All(items, item => Assert.NotEmpty(FaceTold.Of(item, null, TeachingPreferences.Usual)));
+    }
+
+    [Theory]
+    [InlineData("minutes-only", Step.Hour, "count in fives")]
+    [InlineData("hour-only", Step.Minutes, "Which number has the short hand passed")]
+    [InlineData("judge", Step.Hour, "Which number has the short hand passed")]
+    [InlineData("repair-clock", Step.Placing, "How far has the short hand moved on")]
+    [InlineData("describe", Step.Hour, "Look at one hand")]
+    [InlineData("judge", Step.PastOrTo, "on its way down")]
+    public void A_child_looks_again_at_what_the_item_asks(string task, Step practised, string told) => Assert.Contains(
+        told, ChildWords.LookAgain(new Item(ClockTasks.Find(task)!, new ClockTime(4, 40)), practised, TeachingPreferences.Usual, Stage.FiveMinutesTo), StringComparison.Ordinal);
+
+    [Fact]
+    public void A_clock_that_is_worked_through_is_none_that_the_set_asks()
+    {
+        var tasks = ClockTasks.All.Where(task => task.Order.Count > 0 || task.ReadAs is not null);
+        ClockTime[] asked = [new(4, 0), new(4, 20), new(7, 20), new(9, 45)];
+        foreach (var item in from task in tasks from time in asked select new Item(task, time))
+        {
+            Assert.Null(WorkedExample.For(item, Support.Bare, Stage.FiveMinutesTo, asked));
+            if (WorkedExample.For(item, Support.Full, Stage.FiveMinutesTo, asked) is not { } example) continue;
+            Assert.DoesNotContain(example.Time, asked);
+            Assert.NotEqual(item.Time.Hour, example.Time.Hour);
+            Assert.True(Stage.FiveMinutesTo.Has(example.Time.Minute));
+            Assert.NotEmpty(FaceTold.Of(example, null, TeachingPreferences.Usual));
+        }
+        Assert.NotNull(WorkedExample.For(new Item(ClockTasks.ReadDigital, new ClockTime(4, 20)), Support.Most, Stage.FiveMinutesTo, asked));
     }
 
     [Theory]

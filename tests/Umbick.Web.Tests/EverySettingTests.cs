@@ -39,6 +39,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("hands", "geared", "practise set-from-digital", "The hands go together", "Set the short hand first"),
         ("hands", "geared", "tablet set-from-digital", "data-geared=\"no\"", "data-geared=\"no\""),
         ("hands", "loose", "clock", "data-geared=\"no\"", "data-geared=\"yes\""),
+        ("hands-agree", "asked", "settled read-digital", "Do the hands agree", "^(?!.*Do the hands agree)"),
         ("waiting", "countdown", "set", "A line runs down in 20 seconds", "as long as it takes"),
         ("waiting", "countdown", "practise read-digital", "data-line=\"20\"", "^(?!.*data-line)"),
         ("waiting", "countdown", "tablet read-digital", "^(?!.*data-line)", "^(?!.*data-line)"),
@@ -56,7 +57,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("mark", "stop", "tablet read-digital", "data-key=\"\\.\"", "data-key=\":\""),
         ("mark", "stop", "clock 10:45", "10\\.45", "10:45"),
         ("mark", "stop", "patterns", "writes 9\\.5 for", "writes 9:5 for"),
-        ("mark", "stop", "set next-hour", @"\d\.\d\d: here they part", @"\d:\d\d: here they part"),
+        ("mark", "stop", "set next-hour", @"\d\.\d\d, not \d+\.", @"\d:\d\d, not \d+:"),
         ("mark", "stop", "explain", "8\\.35|12\\.20", "8:35|12:20"),
         ("numerals", "roman", "class-sheet", ">VIII<", ">8<"),
         ("numerals", "roman", "tablet set-from-digital", ">VIII<", ">8<"),
@@ -115,7 +116,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
             "class-sheet" => await Of(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
             "tablet" => await OnTablet(await site.OnScreen(site.A, child, what!)),
             "practise" => await Practised(child, what!),
-            "look-again" => await OnTablet((await site.Set(site.A, child, what)).Sitting, "?"),
+            "settled" => await Answered(child, "next-hour", what!, "?", "?"),
+            "look-again" => await Answered(child, what, ClockTasks.ReadDigital.Id, "?"),
             "placed" => await Placed(teacher),
             _ => throw new ArgumentOutOfRangeException(nameof(page), page, null),
         };
@@ -128,12 +130,12 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private async Task<string> Tasks(SittingId sitting) =>
         string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(one => one.Item.Task.Id));
 
-    /// <summary>A child's tablet at a sitting, after they have given some answer.</summary>
-    private async Task<string> OnTablet(SittingId sitting, string? answer = null)
+    /// <summary>A child's tablet at a sitting, after they have given some answers.</summary>
+    private async Task<string> OnTablet(SittingId sitting, params string[] answers)
     {
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        if (answer is not null) await tablet.Send("/turn", "Done", new() { ["raw"] = answer });
+        foreach (var answer in answers) await tablet.Send("/turn", "Done", new() { ["raw"] = answer });
         return await Of(tablet, "/turn");
     }
 
@@ -144,6 +146,15 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(one => one.Item.Task.Id == task).Place;
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, place));
         return await OnTablet(sitting);
+    }
+
+    /// <summary>The first of a set for a pattern that has this task and a time that is not o'clock, after these answers.</summary>
+    private async Task<string> Answered(ChildId child, string? pattern, string task, params string[] answers)
+    {
+        var (_, sitting) = await site.Set(site.A, child, pattern);
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(one => one.Item.Task.Id == task && one.Item.Time.Minute != 0);
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
+        return await OnTablet(sitting, answers);
     }
 
     /// <summary>The page of a child at half past, who put the hour hand in the right space and far from its place.</summary>

@@ -28,6 +28,15 @@ public static class HourPlaces
         _ => HourPlace.NearlyNext,
     };
 
+    /// <summary>How far past its numeral a hand is there, in hours, 0 to 1: in the middle of what is called so.</summary>
+    public static double Middle(HourPlace? place) => place switch
+    {
+        HourPlace.LittlePast => 0.2,
+        HourPlace.Halfway => 0.5,
+        HourPlace.NearlyNext => 0.8,
+        _ => 0,
+    };
+
     /// <summary>Where the hour hand is at a time, told in a sentence.</summary>
     public static string Told(ClockTime time) => Of(time.Minute) switch
     {

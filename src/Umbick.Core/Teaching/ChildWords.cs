@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
 namespace Umbick.Core.Teaching;
@@ -21,6 +22,24 @@ public static class ChildWords
         Step.Writing => "The minutes always have two figures.",
         _ => "How far has the short hand moved on from its number?",
     };
+
+    /// <summary>A question that points at the step of an item that went wrong: the step which the set practises, where the item has it.</summary>
+    /// <param name="item">The item.</param>
+    /// <param name="practised">The step that the set practises.</param>
+    /// <param name="preferences">How clocks are taught here.</param>
+    /// <param name="stage">The child's stage.</param>
+    public static string LookAgain(Item item, Step practised, TeachingPreferences preferences, Stage stage) => item.Task switch
+    {
+        _ when item.Task == ClockTasks.RepairClock => LookAgain(Step.Placing, preferences, stage),
+        { ReadAs: { } reading } when reading.Order.Contains(practised) || practised == Step.PastOrTo => LookAgain(practised, preferences, stage),
+        { Order: var order } when order.Contains(practised) => LookAgain(practised, preferences, stage),
+        _ when item.Task == ClockTasks.Describe => preferences.HourFirst ? "Look at one hand, and then at the other." : "The long hand first, then the short one.",
+        _ => Help(item, preferences, stage),
+    };
+
+    /// <summary>What the short hand must do by these minutes, to choose from: the check whether the hands agree.</summary>
+    public static IReadOnlyList<(HourPlace Place, string Words)> Agreeing { get; } =
+        [(HourPlace.LittlePast, "just past its number"), (HourPlace.Halfway, "about halfway"), (HourPlace.NearlyNext, "nearly at the next")];
 
     /// <summary>Which hand to begin with.</summary>
     /// <param name="preferences">How clocks are taught here.</param>

@@ -72,6 +72,11 @@ public static class SettingList
         "hands", Practising, "Do the hands go together?", "Hands that go together show where the hour hand belongs; loose ones show where the child thinks it does. While asking they are always loose.",
         [new("by-use", "together to show, loose when the child sets"), new("geared", "together when the child practises, too"), new("loose", "always loose")]);
 
+    /// <summary>Whether a child checks the short hand against the long one once an item is settled.</summary>
+    public static Setting HandsAgree { get; } = new(
+        "hands-agree", Practising, "Is ‘do the hands agree?’ asked after each clock?", "It is the child’s own check, and the strongest habit to leave behind. It is never scored.",
+        [new("off", "no"), new("asked", "yes, after each clock that is read or set")]);
+
     /// <summary>How long an answer is waited for where they practise to read at ease.</summary>
     public static Setting Waiting { get; } = new(
         "waiting", Practising, "How long is an answer waited for?", "Nothing runs down while a child is asked or mends a pattern. Where it is only reading at ease, a line may; an answer counts all the same.",
@@ -116,7 +121,7 @@ public static class SettingList
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Setting> All { get; } =
     [
-        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
+        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands, HandsAgree, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
     ];
 
     /// <summary>The setting with this id, or null.</summary>

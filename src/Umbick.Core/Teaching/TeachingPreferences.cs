@@ -124,6 +124,9 @@ public sealed class TeachingPreferences
     /// <summary>Whether the hands go together where a child practises; while they are asked they never do.</summary>
     public bool PractisesGeared => this[SettingList.Hands] == "geared";
 
+    /// <summary>Whether a child checks the short hand against the long one after each clock of a set.</summary>
+    public bool ChecksHands => this[SettingList.HandsAgree] == "asked";
+
     /// <summary>Whether a line runs down where a child practises to read at ease.</summary>
     public bool CountsDown => this[SettingList.Waiting] == "countdown";
 

@@ -89,7 +89,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         {
             var turn = (await Practising.Where(connection, Id))!;
             preferences.OfChild = turn.Preferences;
-            View = new SetPlaceView(turn, ChildWords.LookAgain(turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage), message);
+            View = new SetPlaceView(turn, turn.Asked is { } asking ? ChildWords.LookAgain(asking.Item, turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage) : "", message);
             return true;
         }
         preferences.OfChild ??= await Store.Children.PreferencesOf(connection, sitting.Child);

@@ -21,23 +21,33 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     /// <summary>What this face shows, hand by hand, where the answer went wrong.</summary>
     public IReadOnlyList<string> Explained => FaceTold.Of(Item, ChildsAnswer, Place.Preferences);
 
+    /// <summary>The minutes that the short hand is checked against, once the item is settled; null where nothing is checked.</summary>
+    public ClockTime? ChecksHandsAt => Place.Settled && Place.Preferences.ChecksHands && Item.Time.Minute != 0 && (Item.Task.Stimulus == Stimulus.Clock || Item.Right is PlacedAnswer) ? Item.Time : null;
+
+    /// <summary>What the clock that is worked through shows, hand by hand.</summary>
+    public IReadOnlyList<string> ExampleTold => Place.Example is { } example ? FaceTold.Of(example, null, Place.Preferences) : [];
+
     private Wording Wording => Place.Preferences.Wording;
 
     /// <summary>Whether their latest answer is right.</summary>
     public bool IsRight => Place.FirstRight || Place.SecondRight;
 
     /// <summary>Their answer as a clock, or null where no clock shows it.</summary>
-    public HandPositions? AnswerAsClock => Face.HandsOf(AnswerText.AsMeant(ChildsAnswer, Item));
+    public HandPositions? AnswerAsClock => Face.HandsOf(AnswerText.AsMeant(ChildsAnswer, Item), Item.Time);
 
     /// <summary>The answer in words or figures.</summary>
     public string AnswerInFigures => AnswerText.ToldBack(ChildsAnswer, Item, Wording);
 
     /// <summary>The right answer, as it is told at last.</summary>
-    public string Right => Item.Task switch
+    public string Right => RightOf(Item);
+
+    /// <summary>The right answer to an item, as it is told.</summary>
+    public string RightOf(Item item) => item.Task switch
     {
-        { Form: AnswerForm.Words } => Wording.Words(Item.Time),
-        { Form: AnswerForm.Hour } => HourPlaces.Told(Item.Time),
-        { Form: AnswerForm.Minutes } => $"{Item.Time.Minute} minutes",
-        _ => Wording.Digital(Item.Time),
+        { Form: AnswerForm.Words } => Wording.Words(item.Time),
+        { Form: AnswerForm.Hour } => HourPlaces.Told(item.Time),
+        { Form: AnswerForm.Places } => HandsTold.Of(new PlacedAnswer(HandPositions.Of(item.Time).Hour, item.Time.Minute)),
+        { Form: AnswerForm.Minutes } => $"{item.Time.Minute} minutes",
+        _ => Wording.Digital(item.Time),
     };
 }

@@ -17,6 +17,36 @@
     if (event.target.matches("[data-other-amount]")) document.querySelector('[name="amount"][value="number"]').checked = true;
   });
 
+  // What has been put together stands above the press that sends it.
+  document.addEventListener("input", together);
+  document.addEventListener("change", together);
+  function together(event) {
+    const told = event.target.closest?.("form")?.querySelector("[data-together]");
+    if (!told) return;
+    const chosen = (name) => told.closest("form").querySelector(`[name="${name}"]:checked`);
+    const label = (name) => chosen(name)?.closest("label").textContent.trim() ?? "…";
+    const amount = chosen("amount")?.value === "number" ? document.querySelector("[data-other-amount]").value || "…" : label("amount");
+    if (chosen("hourOf") || chosen("placeOf")) told.textContent = `${label("hourOf")}, ${label("placeOf")}`;
+    else if (amount === "o'clock") told.textContent = `${label("hour")} o’clock`;
+    else told.textContent = `${amount} ${label("way")} ${label("hour")}`;
+  }
+
+  // Whether the hands agree: the child's own check, which nobody scores.
+  document.addEventListener("change", (event) => {
+    const asked = event.target.closest?.("[data-agree]");
+    if (!asked) return;
+    const told = asked.querySelector("[data-agree-told]");
+    told.textContent = event.target.value === asked.dataset.agree ? told.dataset.yes : told.dataset.no;
+  });
+
+  // One that is done stays open, or shut, as the child left it.
+  let worked = null;
+  document.addEventListener("toggle", (event) => { if (event.target.matches?.("[data-worked]")) worked = event.target.open; }, true);
+  document.addEventListener("htmx:load", (event) => {
+    const shown = event.target.querySelector?.("[data-worked]");
+    if (shown && worked !== null) shown.open = worked;
+  });
+
   // A choice is also made by typing how it begins: 1 and 2 make twelve, q is a quarter, p past.
   let typed = "";
   let typedAt = 0;

@@ -1,0 +1,185 @@
+using System.Globalization;
+using AngleSharp.Html.Dom;
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Casework;
+using Umbick.Core.Practice;
+using Umbick.Store;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Practising on a screen, as a child meets it, and the set maker's page, as a teacher does.</summary>
+public sealed class PractisingTests(Site site) : IClassFixture<Site>
+{
+    [Theory]
+    [InlineData("hands-swapped", "Which hand is the short one")]
+    [InlineData("next-hour", "Which number has the short hand passed")]
+    [InlineData("numeral-as-minutes", "Start at the top and count in fives")]
+    [InlineData("to-as-past", "on its way down, or on its way up")]
+    [InlineData("half-names-next", "Half way round is thirty minutes")]
+    [InlineData("no-leading-zero", "The minutes always have two figures")]
+    [InlineData("hour-hand-on-numeral", "How far has the short hand moved on")]
+    public async Task A_wrong_answer_is_shown_as_a_clock_then_looked_at_again_then_told(string pattern, string lookAgain)
+    {
+        var child = await site.Child(site.A);
+        var (_, sitting) = await site.Set(site.A, child.Id, pattern);
+        var held = HeldPattern.Plain(site.Model, Catalogue.Find(pattern)!);
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
+            .First(one => one.Item.Task == PracticeTasks.For(held.Pattern) && held.IsTelling(one.Item));
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        var its = Fields(held.AnswerTo(asked.Item));
+        await tablet.Send("/turn", "Done", its);
+        var page = await tablet.Page("/turn");
+        Assert.Equal("look-again", Feedback(page));
+        Assert.NotNull(page.QuerySelector("[data-feedback] figure svg"));
+        Assert.Contains(lookAgain, page.QuerySelector("[data-feedback]")!.TextContent, StringComparison.Ordinal);
+        Assert.Empty(page.QuerySelectorAll("[data-explained]"));
+        await tablet.Send("/turn", "Done", its);
+        page = await tablet.Page("/turn");
+        Assert.Equal("told", Feedback(page));
+        Assert.NotEmpty(page.QuerySelectorAll("[data-explained]"));
+        Assert.Equal([1, 2], (await site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))).Standing.Where(answer => answer.Place == asked.Place).Select(answer => answer.Try));
+    }
+
+    private static string? Feedback(IHtmlDocument page) => page.QuerySelector("[data-feedback]")?.GetAttribute("data-feedback");
+
+    private static Dictionary<string, string> Fields(Answer answer) => answer switch
+    {
+        PlacedAnswer placed => new() { ["hourHand"] = Number(placed.Hour), ["minuteHand"] = Number(placed.Minute) },
+        WordsAnswer { Time: { Amount: { } amount, Hour: { } hour } time } => new() { ["amount"] = amount is 15 ? "quarter" : amount is 30 ? "half" : $"{amount}", ["way"] = time.Form == SpokenForm.Past ? "past" : "to", ["hour"] = $"{hour}" },
+        _ => new() { ["raw"] = answer.Short(Wording.Usual) },
+    };
+
+    private static string Number(double? place) => place?.ToString(CultureInfo.InvariantCulture) ?? "";
+
+    [Fact]
+    public async Task With_full_help_one_is_done_beside_the_item_and_on_a_bare_one_none()
+    {
+        var child = await site.Child(site.A);
+        await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["support"] = "full" }));
+        var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
+        using var tablet = new Visitor(site);
+        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        Assert.True((await tablet.Page("/turn")).QuerySelector("[data-worked]")!.HasAttribute("open"));
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, SetOrder.UsualLength));
+        Assert.Null((await tablet.Page("/turn")).QuerySelector("[data-worked]"));
+    }
+
+    [Fact]
+    public async Task What_is_put_together_is_seen_before_it_is_sent_and_the_hands_are_checked_after_it()
+    {
+        var child = await site.Child(site.A);
+        await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["hands-agree"] = "asked" }));
+        var (_, sitting) = await site.Set(site.A, child.Id, "to-as-past");
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Single(one => one.Place == 3);
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, 3));
+        using var browser = new Browser(site.Address);
+        browser.Open("/go");
+        browser.Fill("[name=code]", await site.Code(site.A, sitting));
+        browser.Click("Begin");
+        browser.Await("[data-question=read-words]");
+        browser.AwaitOpen();
+        browser.ClickOn("label:has([name=amount][value='20'])");
+        browser.ClickOn("label:has([name=way][value='to'])");
+        browser.ClickOn("label:has([name=hour][value='7'])");
+        Assert.Equal("20 to 7", browser.Find("[data-together]").Text);
+        foreach (var _ in new[] { 1, 2 })
+        {
+            var answer = browser.Find("[name=answer]").GetAttribute("value");
+            browser.Click("I don’t know");
+            browser.AwaitGone($"[name=answer][value='{answer}']");
+        }
+        var place = HourPlaces.Of(asked.Item.Time.Minute);
+        var other = place == HourPlace.Halfway ? HourPlace.LittlePast : HourPlace.Halfway;
+        browser.ClickOn($"label:has([name=agree][value='{other}'])");
+        Assert.Contains(HourPlaces.Told(asked.Item.Time), browser.Find("[data-agree-told]").Text, StringComparison.Ordinal);
+        browser.ClickOn($"label:has([name=agree][value='{place}'])");
+        Assert.Equal("Yes, they agree.", browser.Find("[data-agree-told]").Text);
+    }
+
+    [Fact]
+    public async Task A_set_is_made_longer_with_less_help_and_one_item_changed()
+    {
+        var child = await site.Child(site.A);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var path = $"/practise/new/{child.Id}?pattern=next-hour&length=10&support=some";
+        var before = await teacher.Page(path);
+        Assert.Equal(10, before.QuerySelectorAll("[data-set-item]").Length);
+        var another = before.QuerySelectorAll("[data-set-item] a")[5].GetAttribute("href")!;
+        Assert.Contains("swaps=6", another, StringComparison.Ordinal);
+        var after = await teacher.Page($"/practise/new/{child.Id}{another.Split('#')[0]}");
+        var changed = Enumerable.Range(0, 10).Where(i => Item(before, i) != Item(after, i)).ToList();
+        Assert.Contains(5, changed);
+        Assert.DoesNotContain(9, changed);
+        await teacher.Send($"/practise/new/{child.Id}{another.Split('#')[0]}", "Give");
+        var given = await site.App.InSchool(site.A, connection => Sets.OfChild(connection, child.Id));
+        Assert.Equal(Support.Some, Assert.Single(given).Support);
+        var items = await site.App.InSchool(site.A, connection => Sets.Items(connection, given[0].Id));
+        Assert.Equal(Enumerable.Range(0, 10).Select(i => Item(after, i)), items.Select(item => $"{Wording.Usual.Digital(item.Item.Time)} {item.Why}"));
+    }
+
+    private static string Item(IHtmlDocument page, int place)
+    {
+        var item = page.QuerySelectorAll("[data-set-item]")[place];
+        var why = item.QuerySelector("p br")!.NextSibling!.TextContent.Trim();
+        return $"{item.QuerySelector("svg")!.GetAttribute("aria-label")} {why}";
+    }
+
+    [Theory]
+    [InlineData("length=3")]
+    [InlineData("length=17")]
+    [InlineData("support=very")]
+    [InlineData("swaps=0")]
+    [InlineData("swaps=9")]
+    [InlineData("swaps=1-x")]
+    public async Task What_cannot_be_asked_of_a_set_is_refused(string asked)
+    {
+        var child = await site.Child(site.A);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, (await teacher.Get($"/practise/new/{child.Id}?pattern=next-hour&{asked}")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Several_children_are_given_sets_with_times_of_their_own_by_three_presses()
+    {
+        var (one, two) = (await WithTheComingHour(), await WithTheComingHour());
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var practise = await teacher.Page("/practise");
+        var together = practise.QuerySelector("[data-need=next-hour] a[href*=together]")!.GetAttribute("href")!;
+        var page = await teacher.Page(together);
+        var also = page.QuerySelectorAll("[name=also][checked]").Select(box => box.GetAttribute("value")).ToList();
+        var (path, fields) = await teacher.Form(together, "Give each");
+        await Visitor.AssertSentTo("/practise", await teacher.Post(path, new(fields) { ["also"] = Assert.Single(also)! }));
+        var sets = new List<IReadOnlyList<ClockTime>>();
+        foreach (var child in new[] { one, two })
+        {
+            var set = Assert.Single(await site.App.InSchool(site.A, connection => Sets.OfChild(connection, child.Id)));
+            sets.Add([.. (await site.App.InSchool(site.A, connection => Sets.Items(connection, set.Id))).Select(item => item.Item.Time)]);
+        }
+        Assert.Empty(sets[0].Intersect(sets[1]));
+    }
+
+    /// <summary>A child who was asked a clock ten times and took the coming hour.</summary>
+    private async Task<Child> WithTheComingHour()
+    {
+        var child = await site.Child(site.A);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            var asking = new Asking(site.Model, TimeProvider.System);
+            await Children.Teach(connection, child.Id, child.Stage, [ClockTasks.ReadDigital.Id], new Dictionary<string, string>());
+            var sitting = (await asking.Start(connection, child.Id))!.Value;
+            for (var place = 1; place <= 10; place++)
+            {
+                var time = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(one => one.Place == place).Item.Time;
+                var read = time.Minute == 0 ? time : time.Plus(60);
+                await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, $"{read}", AnswerMode.Said, null), null);
+            }
+            await asking.Stop(connection, sitting);
+            await Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string>());
+        });
+        return child;
+    }
+}
