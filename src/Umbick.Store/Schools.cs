@@ -47,7 +47,7 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(SchoolConnection owner)
     {
-        foreach (var table in new[] { "marginal", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "child", "person" })
+        foreach (var table in new[] { "marginal", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         // A school that is given the same mark later must not wait for this one's wrong codes.
         await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");

@@ -1,5 +1,6 @@
 using Umbick.Store;
 using Umbick.Core.Items;
+using Umbick.Core.Practice;
 using Umbick.Casework;
 
 namespace Umbick.Web.Tests;
@@ -41,7 +42,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         [
             "/children", "/children?find=Zzyzx", "/children/new", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
-            "/settings", $"/children/{child.Id}/teaching", "/clock",
+            "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
         ];
         foreach (var path in views)
@@ -53,17 +54,19 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     }
 
     [Theory]
-    [InlineData("next-hour", "read-digital judge set-from-digital")]
-    [InlineData("to-as-past", "read-words words-to-digital judge")]
+    [InlineData("next-hour", "read-digital hour-only judge set-from-digital")]
+    [InlineData("to-as-past", "read-words judge set-from-words")]
     public async Task On_the_child_s_side(string pattern, string tasks)
     {
         var child = await site.Child(site.A);
+        // With all that can stand beside an item: one that is done, and whether the hands agree.
+        await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["support"] = "full", ["hands-agree"] = "asked" }));
         var (set, _) = await site.Set(site.A, child.Id, pattern);
         using var browser = SignedIn();
         browser.Open($"/practise/{set}");
         browser.Click("Hand over");
         var seen = new HashSet<string>();
-        for (var done = 0; done < 9; done++)
+        for (var done = 0; done < SetOrder.UsualLength; done++)
         {
             browser.Await($"#turn[data-done='{done}'] [data-question]");
             var task = browser.Find("[data-question]").GetAttribute("data-question")!;

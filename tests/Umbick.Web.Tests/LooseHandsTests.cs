@@ -100,7 +100,8 @@ public sealed class LooseHandsTests(Site site, SharedTablet tablet) : IClassFixt
         AssertLaw(browser);
         browser.Type(string.Concat(Enumerable.Repeat(Keys.ArrowLeft, 3)));
         AssertLaw(browser);
-        browser.Click("Show its time");
+        browser.ClickOn("[data-toggle=figures]");
+        browser.ClickOn("[data-toggle=words]");
         browser.AwaitText("11:57");
         browser.AwaitText("three minutes to twelve");
     }

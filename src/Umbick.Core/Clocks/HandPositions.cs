@@ -28,6 +28,9 @@ public readonly record struct HandPositions(double Hour, double Minute)
         return new ClockTime(Hours.Named((int)turns), minute);
     }
 
+    /// <summary>Whether a true clock shows these hands, to a tenth of an hour: that much cannot be seen.</summary>
+    public bool Agree => HoursApart(Hour, Of(Read()).Hour) <= 0.1;
+
     /// <summary>How far apart two hour hands point, in hours, the short way round: 0 to 6.</summary>
     public static double HoursApart(double a, double b) => Apart(a, b, 12);
 

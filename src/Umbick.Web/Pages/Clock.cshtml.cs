@@ -1,17 +1,83 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
+using Umbick.Core.Patterns;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
-/// <summary>A clock to show things with. Its hands go together, unless the school says otherwise.</summary>
-public sealed class ClockModel : PageModel
+/// <summary>What the big clock shows.</summary>
+/// <param name="Hands">Its hands.</param>
+/// <param name="Day">The time of the day; null where that is not shown.</param>
+public sealed record ClockShown(HandPositions Hands, DayTime? Day);
+
+/// <summary>A clock to show things with: turned freely, or position by position through a demonstration.</summary>
+public sealed class ClockModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
-    public void OnGet()
+    private static readonly HandPositions AtFirst = HandPositions.Of(new ClockTime(10, 10));
+
+    /// <summary>The demonstration that is shown; null where the clock is turned freely.</summary>
+    public Demonstration? Demonstration { get; private set; }
+
+    /// <summary>The pattern that it is shown for.</summary>
+    public Pattern? Pattern { get; private set; }
+
+    /// <summary>The child to whom it is shown; null where it is shown to nobody in particular.</summary>
+    public CaseloadRow? Child { get; private set; }
+
+    /// <summary>Other demonstrations for the same pattern, those not shown to the child first.</summary>
+    public IReadOnlyList<Demonstration> Others { get; private set; } = [];
+
+    /// <summary>When this one was shown to the child before, the latest first.</summary>
+    public IReadOnlyList<DateOnly> Before { get; private set; } = [];
+
+    public HandPositions Start => Demonstration is null ? AtFirst : Demonstration.Positions[0].Hands;
+
+    public async Task<IActionResult> OnGet(string? show, string? pattern, ChildId? child)
     {
+        if (show is not null && (Demonstration = Core.Teaching.Demonstration.Find(show)) is null) return NotFound();
+        if (Demonstration is null) return Page();
+        if (!TryFind(pattern, Demonstration, out var found)) return NotFound();
+        Pattern = found;
+        IReadOnlyList<DemonstrationShown> shown = [];
+        if (child is { } id)
+        {
+            (Child, shown) = await database.InSchool(User.Teacher().School, async connection => (await Store.Children.Find(connection, id), await Demonstrated.To(connection, id)), HttpContext.RequestAborted);
+            if (Child is null) return NotFound();
+            preferences.OfChild = Child.Preferences;
+        }
+        Before = [.. shown.Where(one => one.Demonstration == show).Select(one => one.Day)];
+        Others = [.. Core.Teaching.Demonstration.Offered(found, [.. shown.Select(one => one.Demonstration)]).Where(one => one != Demonstration)];
+        return Page();
     }
 
-    /// <summary>The time that hands show which are turned like this.</summary>
-    public IActionResult OnGetTime(double hour, double minute) =>
-        ModelState.IsValid && double.IsFinite(hour) && double.IsFinite(minute) ? Partial("_ClockTime", HandPositions.Wrapped(hour, minute).Read()) : BadRequest();
+    /// <summary>Keeps that a demonstration was shown to a child.</summary>
+    public async Task<IActionResult> OnPost(string? show, string? pattern, ChildId child, Guid id)
+    {
+        if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found) || id == default) return BadRequest();
+        var (school, person) = User.Teacher();
+        var known = await database.InSchool(
+            school,
+            async connection =>
+            {
+                if (await Store.Children.Find(connection, child) is null) return false;
+                await Demonstrated.Keep(connection, id, child, found.Id, demonstration.Id, person, clock.GetUtcNow().UtcDateTime);
+                return true;
+            },
+            HttpContext.RequestAborted);
+        return known ? Redirect($"/children/{child}") : NotFound();
+    }
+
+    /// <summary>What hands show that are turned like this.</summary>
+    public IActionResult OnGetTime(double hour, double minute, bool? afternoon)
+    {
+        if (!ModelState.IsValid || !double.IsFinite(hour) || !double.IsFinite(minute)) return BadRequest();
+        var hands = HandPositions.Wrapped(hour, minute);
+        return Partial("_ClockTime", new ClockShown(hands, afternoon is { } half ? DayTime.Of(hands.Read(), half) : null));
+    }
+
+    private static bool TryFind(string? id, Demonstration demonstration, out Pattern pattern) =>
+        (pattern = Catalogue.Find(id ?? demonstration.For[0])!) is not null && demonstration.For.Contains(pattern.Id);
 }

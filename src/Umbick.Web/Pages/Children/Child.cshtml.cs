@@ -4,6 +4,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
 using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
@@ -40,6 +41,12 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public Pattern? Practised { get; private set; }
 
+    /// <summary>Ways to show what is practised, those not shown to the child first.</summary>
+    public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
+
+    /// <summary>What was shown to the child, the latest first.</summary>
+    public IReadOnlyList<DemonstrationShown> Demonstrated { get; private set; } = [];
+
     public FirstAndNow? Progress { get; private set; }
 
     public string ProgressLine { get; private set; } = "";
@@ -49,12 +56,13 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public async Task<IActionResult> OnGet(ChildId id, bool all)
     {
-        var (found, names) = await database.InSchool(
-            User.Teacher().School, async connection => (await ChildRecord.Load(connection, model, id), await NamedWays.Of(connection, id)), HttpContext.RequestAborted);
+        var (found, names, shown) = await database.InSchool(
+            User.Teacher().School, async connection => (await ChildRecord.Load(connection, model, id), await NamedWays.Of(connection, id), await Store.Demonstrated.To(connection, id)), HttpContext.RequestAborted);
         if (found is not { } record) return NotFound();
         Record = record;
         preferences.OfChild = record.Child.Preferences;
         Practised = record.Next.Pattern;
+        (Demonstrated, Demonstrations) = (shown, Practised is null ? [] : Demonstration.Offered(Practised, [.. shown.Select(one => one.Demonstration)]));
         Progress = record.FirstAndNow;
         var child = record.Child;
         var seen = record.Sittings.Count;

@@ -5,6 +5,7 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
 using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
@@ -59,6 +60,14 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     /// <summary>Others who show the pattern and have no set that waits.</summary>
     public IReadOnlyList<CaseloadRow> Others { get; private set; } = [];
 
+    /// <summary>Ways to show the idea, those not shown to the child first.</summary>
+    public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
+
+    private IReadOnlyList<DemonstrationShown> Demonstrated { get; set; } = [];
+
+    /// <summary>The day on which one was shown to the child last; null where it was not.</summary>
+    public DateOnly? ShownOn(Demonstration demonstration) => Demonstrated.FirstOrDefault(shown => shown.Demonstration == demonstration.Id)?.Day;
+
     /// <summary>Whether others are to have a set at once.</summary>
     public bool Together { get; private set; }
 
@@ -86,12 +95,14 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
             User.Teacher().School,
             async connection =>
             {
+                Demonstrated = await Store.Demonstrated.To(connection, child);
                 if (found is not null) Others = await OthersWith(connection, found, child);
                 return await ChildRecord.Load(connection, model, child);
             },
             HttpContext.RequestAborted);
         if (record is null) return NotFound();
         preferences.OfChild = record.Child.Preferences;
+        if (found is not null) Demonstrations = Demonstration.Offered(found, [.. Demonstrated.Select(shown => shown.Demonstration)]);
         (Record, Together, Set) = (record, together, practising.Make(record, found, choices));
         if (choices.Swaps.Count > 0 && found is not null) Unchanged = UnchangedBy(record, found, choices);
         return Page();

@@ -15,8 +15,11 @@ public sealed record HandsBoard(double? Hour, double? Minute, bool HourLoose, bo
     /// <summary>Whether the hands go together, as those of a real clock do.</summary>
     public bool Geared { get; init; }
 
-    /// <summary>The clock that things are shown with, at ten past ten.</summary>
-    public static HandsBoard ToShow => new(10 + (10 / 60.0), 10, true, true);
+    /// <summary>Whether it is the big clock, with room for what can be laid over it.</summary>
+    public bool IsBig { get; init; }
+
+    /// <summary>The clock that things are shown with.</summary>
+    public static HandsBoard ToShow(HandPositions hands) => new(hands.Hour, hands.Minute, true, true) { IsBig = true };
 
     /// <summary>The board for an item: a hand that is not asked for stands where it belongs, loose ones where nothing known would put them.</summary>
     public static HandsBoard For(Item item, ReadingModel model)

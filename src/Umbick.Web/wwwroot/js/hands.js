@@ -52,6 +52,22 @@
     tell(board);
   }
 
+  // By so many minutes: loose hands are turned as if they went together from where they are.
+  document.addEventListener("umbick:turn", (event) => {
+    const board = event.target.closest("[data-hands]");
+    if (board.dataset.geared === "yes") return move(board, "minute", event.detail.by);
+    show(board, "hour", place(board, "hour") + event.detail.by / 60);
+    show(board, "minute", place(board, "minute") + event.detail.by);
+    tell(board);
+  });
+
+  document.addEventListener("umbick:put", (event) => {
+    const board = event.target.closest("[data-hands]");
+    show(board, "hour", event.detail.hour);
+    show(board, "minute", event.detail.minute);
+    tell(board);
+  });
+
   // Where a hand points, said by the numerals beside it.
   function spoken(numeral) {
     const before = Math.floor(numeral + 0.02);

@@ -1,0 +1,60 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Patterns;
+
+namespace Umbick.Core.Teaching;
+
+/// <summary>Which hand is covered while a position is shown.</summary>
+public enum Covered
+{
+    /// <summary>Neither.</summary>
+    Neither,
+
+    /// <summary>The short hand.</summary>
+    Hour,
+
+    /// <summary>The long hand.</summary>
+    Minute,
+}
+
+/// <summary>One position of a demonstration: what to ask while the children look, and what to say once they have answered.</summary>
+/// <param name="At">A time, <c>4:10</c>; or hands that no clock shows, <c>4|45</c>: where the short one points, and the minutes of the long one.</param>
+/// <param name="Ask">What to ask. Then wait.</param>
+/// <param name="Say">What to say after.</param>
+public sealed record Position(string At, string Ask, string Say)
+{
+    /// <summary>Which hand is covered.</summary>
+    public Covered Covered { get; init; }
+
+    /// <summary>Whether it stands beside the one before as a contrast: the two differ in one thing.</summary>
+    public bool IsContrast { get; init; }
+
+    /// <summary>Where the hands are.</summary>
+    public HandPositions Hands => ClockTime.TryParse(At) is { } time ? HandPositions.Of(time) : ((PlacedAnswer)AnswerParser.Parse(At)).Hands!.Value;
+
+    /// <summary>Whether a clock can show it, so that its hands may go together.</summary>
+    public bool IsTrue => ClockTime.TryParse(At) is not null;
+}
+
+/// <summary>A way to show an idea on a big clock, position by position, at the teacher's own pace.</summary>
+/// <param name="Id">Its stable id, which is kept with what was shown.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="For">The ids of the patterns that it is for.</param>
+/// <param name="Positions">The positions, in order.</param>
+public sealed record Demonstration(string Id, string Name, IReadOnlyList<string> For, IReadOnlyList<Position> Positions)
+{
+    /// <summary>Every demonstration.</summary>
+    public static IReadOnlyList<Demonstration> All { get; } =
+        [.. HandsAndHours.All, .. CountingMinutes.All, .. PastAndTo.All, .. WritingTimes.All, .. SettingHands.All, .. AroundTheDay.All];
+
+    /// <summary>The demonstration with this id, or null.</summary>
+    public static Demonstration? Find(string? id) => All.FirstOrDefault(one => one.Id == id);
+
+    /// <summary>
+    /// The demonstrations for a pattern: first those that were not shown to a child yet, then those shown longest ago. What did not help is
+    /// not said over again in the same words.
+    /// </summary>
+    /// <param name="pattern">The pattern.</param>
+    /// <param name="shown">The ids of those that were shown, the latest first.</param>
+    public static IReadOnlyList<Demonstration> Offered(Pattern pattern, IReadOnlyList<string> shown) =>
+        [.. All.Where(one => one.For.Contains(pattern.Id)).OrderByDescending(one => shown.Contains(one.Id) ? shown.Index().First(before => before.Item == one.Id).Index : int.MaxValue)];
+}

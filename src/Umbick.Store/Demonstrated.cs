@@ -1,0 +1,27 @@
+namespace Umbick.Store;
+
+/// <summary>A demonstration that was shown to a child.</summary>
+/// <param name="Pattern">The id of the pattern that it was for.</param>
+/// <param name="Demonstration">The demonstration's id.</param>
+/// <param name="Day">The day, where the school is.</param>
+public sealed record DemonstrationShown(string Pattern, string Demonstration, DateOnly Day);
+
+/// <summary>Which demonstrations were shown to whom.</summary>
+public static class Demonstrated
+{
+    /// <summary>Those that were shown to a child, the latest first.</summary>
+    public static async Task<IReadOnlyList<DemonstrationShown>> To(SchoolConnection connection, ChildId child) =>
+    [
+        .. await connection.QueryAsync<DemonstrationShown>(
+            $"select pattern, demonstration, (shown_at at time zone {Schools.TimeZone})::date as day from demonstration_shown where child = @child order by shown_at desc, id",
+            new { child }),
+    ];
+
+    /// <summary>Keeps that one was shown; to keep it again under the same id changes nothing.</summary>
+    public static Task Keep(SchoolConnection connection, Guid id, ChildId child, string pattern, string demonstration, Guid by, DateTime now) => connection.ExecuteAsync(
+        """
+        insert into demonstration_shown (school, id, child, pattern, demonstration, shown_by, shown_at)
+        values (@school, @id, @child, @pattern, @demonstration, @by, @now) on conflict do nothing
+        """,
+        new { school = connection.School, id, child, pattern, demonstration, by, now });
+}
