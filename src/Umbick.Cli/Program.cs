@@ -34,8 +34,11 @@ var children = new Option<int>("--children") { Description = "How many children 
 var away = new Option<bool>("--away") { Description = "Children who are not made by the model's own rules." };
 var oracle = new Option<bool>("--oracle") { Description = "Away: whoever knows the children, beside it." };
 var heldOut = new Option<bool>("--held-out") { Description = "Away: the variants too that no figure was chosen with." };
-var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, children, seed };
-simulate.SetAction(parsed => parsed.GetValue(away)
+var practice = new Option<bool>("--practice") { Description = "Items to mastery by practice sets, and by sets drawn at random." };
+var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, practice, children, seed };
+simulate.SetAction(parsed => parsed.GetValue(practice)
+    ? SimulatePractice.Run(parsed.GetValue(children), parsed.GetValue(seed))
+    : parsed.GetValue(away)
     ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(oracle), parsed.GetValue(heldOut))
     : Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
 root.Subcommands.Add(simulate);

@@ -195,7 +195,7 @@ public static class ModelParameters
     public const double SameTaskCost = 0.02;
 
     /// <summary>What the same half of the hours, or the same side of the face, costs as the last item that was answered in the same form, in bits: a rule may hold in one part only. The choice of items.</summary>
-    public const double SamePartCost = 0.1;
+    public const double SamePartCost = 0.2;
 
     /// <summary>So many of the last items count as the last few. The choice of items.</summary>
     public const int LastFew = 4;

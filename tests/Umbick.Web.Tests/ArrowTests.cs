@@ -32,8 +32,8 @@ public sealed class ArrowTests
             "Patterns -> Clocks", "Patterns -> Items",
             "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns",
             "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns",
-            "Simulation -> Clocks", "Simulation -> Diagnosis", "Simulation -> Items", "Simulation -> Patterns",
-            "Teaching -> Clocks", "Teaching -> Items",
+            "Simulation -> Clocks", "Simulation -> Diagnosis", "Simulation -> Items", "Simulation -> Patterns", "Simulation -> Practice",
+            "Teaching -> Clocks", "Teaching -> Items", "Teaching -> Patterns",
         ],
         Arrows("Umbick.Core."));
 

@@ -145,7 +145,9 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     private async Task<Browser> AtLooseHands()
     {
         var child = await site.Child(site.A);
-        var (set, _) = await site.Set(site.A, child.Id, "hour-hand-on-numeral");
+        var (set, sitting) = await site.Set(site.A, child.Id, "hour-hand-on-numeral");
+        var both = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Single(one => one.Item.Task == ClockTasks.SetFromDigital);
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, both.Place));
         var browser = new Browser(site.Address);
         browser.Open("/");
         SignIn(browser);
@@ -161,12 +163,14 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     private async Task Practise(Browser browser, ChildId child)
     {
         var total = (await site.Record(site.A, child)).SittingsAsked[^1].Questions.Count;
+        var looked = false;
         for (var done = 0; done < total; done++)
         {
             browser.Await($"#turn[data-done='{done}'] [data-question]");
             var item = (await Current(child)).Item;
-            if (done == 2) LookAgain(browser, item);
+            if (!looked && item.Task == ClockTasks.ReadDigital && item.Time.Minute != 0) LookAgain(browser, item);
             else Answer(browser, item);
+            looked |= item.Task == ClockTasks.ReadDigital && item.Time.Minute != 0;
             browser.Await("[data-on]");
             browser.ClickOn("[data-on]");
         }
@@ -191,6 +195,13 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
             var hands = HandPositions.Of(item.Time);
             browser.Drag("[data-hands]", (Value(browser, "minute") * 6, 0.8), (hands.Minute * 6, 0.8));
             browser.Drag("[data-hands]", (Value(browser, "hour") * 30, 0.4), (hands.Hour * 30, 0.4));
+            browser.Click("Done");
+        }
+        else if (item.Task == ClockTasks.HourOnly)
+        {
+            browser.AwaitOpen();
+            browser.ClickOn($"label:has([name=hourOf][value='{item.Time.Hour}'])");
+            browser.ClickOn($"label:has([name=placeOf][value='{HourPlaces.Of(item.Time.Minute) switch { HourPlace.On => "on", HourPlace.LittlePast => "little past", HourPlace.Halfway => "halfway", _ => "nearly next" }}'])");
             browser.Click("Done");
         }
         else

@@ -1,4 +1,4 @@
-namespace Umbick.Web.Pages.Children;
+namespace Umbick.Web.Pages;
 
 /// <summary>How many of a stage's times a pattern spoils, in words.</summary>
 internal static class Spoils
