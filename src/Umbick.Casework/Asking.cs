@@ -1,6 +1,7 @@
 using Umbick.Store;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Practice;
 
 namespace Umbick.Casework;
 
@@ -18,7 +19,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is not { } row) return null;
-        beginning = ListedItems.Fitting(beginning ?? new AskingOptions(), row.Stage);
+        beginning = ListedItems.Fitting(await WithPattern(connection, child, beginning ?? new AskingOptions()), row.Stage);
         var id = beginning.Id ?? clock.NewId<SittingId>();
         if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
         if (row.OpenAsking is { } open) return open;
@@ -32,6 +33,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             Length = items.Count > 0 ? items.Count : row.Preferences.Length,
             StartedAt = Now,
             Plan = beginning.Plan,
+            ColdFor = beginning.Plan == Plan.ColdStart ? beginning.ColdFor!.Pattern.Id : null,
             Delivery = beginning.Delivery,
             Visit = beginning.Visit,
             TurnInVisit = beginning.TurnInVisit,
@@ -40,6 +42,15 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, ListedItems.Why(beginning))), Now);
         else await AskNext(connection, sitting, new SittingRows([], [], []));
         return id;
+    }
+
+    /// <summary>A cold start is for the pattern that is worked on; where there is none, what tells most is asked.</summary>
+    private async Task<AskingOptions> WithPattern(SchoolConnection connection, ChildId child, AskingOptions beginning)
+    {
+        if (beginning.Plan != Plan.ColdStart) return beginning;
+        return (await ChildRecord.Load(connection, model, child))! is { WorkedOn: { } pattern } record
+            ? beginning with { ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief) }
+            : beginning with { Plan = Plan.Adaptive };
     }
 
     /// <summary>Keeps an answer; where it was to the item that is being asked, asks the next, or ends the sitting when its length is reached.</summary>

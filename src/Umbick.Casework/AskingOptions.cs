@@ -1,3 +1,4 @@
+using Umbick.Core.Practice;
 using Umbick.Store;
 
 namespace Umbick.Casework;
@@ -15,6 +16,9 @@ public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Deliv
 
     /// <summary>The form's letter, where a form is asked.</summary>
     public string Form { get; init; } = "A";
+
+    /// <summary>The pattern of a cold start, as the child has it.</summary>
+    public HeldPattern? ColdFor { get; init; }
 
     /// <summary>The visit that it shares with other children's sittings.</summary>
     public Guid? Visit { get; init; }

@@ -1,5 +1,6 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Practice;
 using Umbick.Store;
 
 namespace Umbick.Casework;
@@ -14,7 +15,7 @@ internal static class ListedItems
 
     /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
     public static AskingOptions Fitting(AskingOptions beginning, Stage stage) =>
-        stage >= Stage.OClock || beginning.Plan is Plan.Prerequisites or Plan.Chosen
+        stage >= Stage.OClock || beginning.Plan is Plan.Prerequisites or Plan.Chosen or Plan.ColdStart
             ? beginning
             : beginning with { Plan = Plan.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
 
@@ -27,6 +28,7 @@ internal static class ListedItems
     {
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
         Plan.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), ItemsInUse.Of(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
         Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
         _ => [],
     };
@@ -42,6 +44,7 @@ internal static class ListedItems
     {
         Plan.Prerequisites => "Reading a clock stands on this.",
         Plan.Form => $"It stands in form {beginning.Form}.",
+        Plan.ColdStart => "Cold: before a word of help.",
         _ => "You chose this task.",
     };
 }

@@ -14,6 +14,9 @@ public enum Plan
 
     /// <summary>One of each of the tasks that the teacher chose.</summary>
     Chosen,
+
+    /// <summary>A few bare clocks for one pattern, before a word of help.</summary>
+    ColdStart,
 }
 
 /// <summary>Plans as they stand in rows: these names never change.</summary>
@@ -24,6 +27,7 @@ internal static class PlanNames
         Plan.Adaptive => "adaptive",
         Plan.Form => "form",
         Plan.Prerequisites => "ground",
+        Plan.ColdStart => "cold",
         _ => "chosen",
     };
 
@@ -32,6 +36,7 @@ internal static class PlanNames
         "adaptive" => Plan.Adaptive,
         "form" => Plan.Form,
         "ground" => Plan.Prerequisites,
+        "cold" => Plan.ColdStart,
         _ => Plan.Chosen,
     };
 }

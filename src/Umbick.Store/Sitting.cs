@@ -51,6 +51,9 @@ public sealed record Sitting
     /// <summary>The screening that it belongs to.</summary>
     public Guid? Screening { get; init; }
 
+    /// <summary>The id of the pattern that a cold start is for; null for all else.</summary>
+    public string? ColdFor { get; init; }
+
     public bool IsPractice => Kind == SittingKind.Practice;
 
     internal string PlanName { get; init; } = PlanNames.Of(Plan.Adaptive);

@@ -17,7 +17,7 @@ public static class Sittings
 
     private const string Columns =
         $"""
-        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening,
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for,
         first_answer_at, paper_day, {Day} as day
         """;
 
@@ -74,8 +74,8 @@ public static class Sittings
     /// <returns>Whether it was started.</returns>
     public static async Task<bool> Start(SchoolConnection connection, Sitting sitting) => await connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening)
-        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening)
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening, cold_for)
+        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening, @ColdFor)
         on conflict do nothing
         """,
         new
@@ -89,6 +89,7 @@ public static class Sittings
             sitting.Length,
             sitting.StartedAt,
             sitting.PlanName,
+            sitting.ColdFor,
             sitting.DeliveryName,
             sitting.Visit,
             sitting.TurnInVisit,

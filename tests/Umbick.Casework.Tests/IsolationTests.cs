@@ -8,7 +8,7 @@ namespace Umbick.Casework.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -138,6 +138,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await practising.Assign(connection, record!, model.Patterns[0], new SetChoices(1), Guid.NewGuid());
             await AddMarginal(connection, sitting);
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
+            await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
             await new ClassScreening(model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
         });

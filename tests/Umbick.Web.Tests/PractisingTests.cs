@@ -147,12 +147,11 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     {
         var (one, two) = (await WithTheComingHour(), await WithTheComingHour());
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var practise = await teacher.Page("/practise");
-        var together = practise.QuerySelector("[data-need=next-hour] a[href*=together]")!.GetAttribute("href")!;
-        var page = await teacher.Page(together);
-        var also = page.QuerySelectorAll("[name=also][checked]").Select(box => box.GetAttribute("value")).ToList();
+        Assert.NotNull((await teacher.Page("/practise")).QuerySelector("[data-need=next-hour] a[href*=together]"));
+        var together = $"/practise/new/{one.Id}?pattern=next-hour&together=true";
+        Assert.NotNull((await teacher.Page(together)).QuerySelector($"[name=also][checked][value='{two.Id}']"));
         var (path, fields) = await teacher.Form(together, "Give each");
-        await Visitor.AssertSentTo("/practise", await teacher.Post(path, new(fields) { ["also"] = Assert.Single(also)! }));
+        await Visitor.AssertSentTo("/practise", await teacher.Post(path, new(fields) { ["also"] = $"{two.Id}" }));
         var sets = new List<IReadOnlyList<ClockTime>>();
         foreach (var child in new[] { one, two })
         {
@@ -160,6 +159,39 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
             sets.Add([.. (await site.App.InSchool(site.A, connection => Sets.Items(connection, set.Id))).Select(item => item.Item.Time)]);
         }
         Assert.Empty(sets[0].Intersect(sets[1]));
+    }
+
+    [Fact]
+    public async Task A_cold_start_is_a_kind_of_its_own_and_its_result_stands_on_the_child_s_page()
+    {
+        var child = await WithTheComingHour();
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        Assert.Contains("Five bare clocks", (await teacher.Page($"/ask/begin/{child.Id}")).Body!.TextContent, StringComparison.Ordinal);
+        await teacher.Send($"/ask/begin/{child.Id}", "Begin", new() { ["plan"] = $"{Plan.ColdStart}" });
+        var sitting = (await site.Record(site.A, child.Id)).Child.OpenAsking!.Value;
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting];
+        var held = HeldPattern.Plain(site.Model, Catalogue.Find("next-hour")!);
+        Assert.Equal(ColdStart.Telling, asked.Count(one => held.IsTelling(one.Item)));
+        Assert.All(asked, one => Assert.Equal(Support.Bare, one.Support));
+        // The first two of the telling ones as before, the others rightly.
+        foreach (var (one, place) in asked.Select((one, place) => (one, place)))
+        {
+            var answer = place < 2 ? held.AnswerTo(one.Item) : one.Item.Right;
+            await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System)
+                .Answer(connection, sitting, new Submission(Guid.NewGuid(), one.Place, answer.Short(Wording.Usual), one.Item.Task.Aloud, null), null));
+        }
+        Assert.Equal([(2, 4)], (await site.Record(site.A, child.Id)).ColdStarts(held.Pattern).Select(cold => (cold.Right, cold.Telling)));
+        Assert.Matches("before a word of help: 2 of 4 on", (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-cold-starts]")!.TextContent);
+    }
+
+    [Fact]
+    public async Task Without_a_pattern_to_work_on_there_is_no_cold_start()
+    {
+        var child = await site.Child(site.A);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        Assert.DoesNotContain("A cold start", (await teacher.Page($"/ask/begin/{child.Id}")).Body!.TextContent, StringComparison.Ordinal);
+        var sitting = await site.Sitting(site.A, child.Id, new AskingOptions(Plan.ColdStart));
+        Assert.Equal(Plan.Adaptive, (await site.Now(site.A, sitting)).Plan);
     }
 
     /// <summary>A child who was asked a clock ten times and took the coming hour.</summary>

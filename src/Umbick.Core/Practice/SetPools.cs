@@ -67,6 +67,10 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         PracticeTasks.Transfers(held.Pattern).Where(task => IsOpen(task) && !asked.Contains(task)).OrderBy(task => carriedTo.Contains(task) ? 1 : 0)
             .Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
 
+    /// <summary>One at which they part when a clock is set; null where the pattern does not show there, or the child has not set one.</summary>
+    public Item? ToSet(ItemPicker picker) =>
+        PracticeTasks.Transfers(held.Pattern).Where(task => task.Form == AnswerForm.Hands && IsOpen(task)).Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
+
     /// <summary>One of a task at which they part; null where none is left.</summary>
     public Item? In(ItemPicker picker, ClockTask task) => picker.Pick(Of(task).Telling);
 

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Store;
 using Umbick.Casework;
@@ -17,6 +18,9 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
     /// <summary>Whether the minutes are muddled, so that the prerequisite skills are worth a look.</summary>
     public bool OffersPrerequisites { get; private set; }
 
+    /// <summary>The pattern that a cold start would be for.</summary>
+    public Pattern? WorkedOn { get; private set; }
+
     public IEnumerable<IGrouping<Stage, ClockTask>> Tasks { get; } = ClockTasks.All.OrderBy(task => task.From).GroupBy(task => task.From);
 
     /// <summary>Whether tasks were to be chosen, and none was.</summary>
@@ -29,6 +33,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
         if (record is null) return NotFound();
         Child = record.Child;
         preferences.OfChild = Child.Preferences;
+        WorkedOn = record.WorkedOn;
         OffersPrerequisites = PrerequisiteCheckOffer.IsWorthOffering(record.Now, record.First.Select(impact => impact.Finding.Pattern));
         return Page();
     }

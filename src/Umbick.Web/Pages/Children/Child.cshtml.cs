@@ -41,6 +41,11 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
 
     public Pattern? Practised { get; private set; }
 
+    /// <summary>The last cold starts for what is worked on, the earliest first.</summary>
+    public IReadOnlyList<ColdStartResult> ColdStarts => Record.WorkedOn is { } pattern ? [.. Record.ColdStarts(pattern).TakeLast(MostColdStarts)] : [];
+
+    private const int MostColdStarts = 3;
+
     /// <summary>Ways to show what is practised, those not shown to the child first.</summary>
     public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
 

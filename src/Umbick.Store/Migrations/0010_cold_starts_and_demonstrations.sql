@@ -1,3 +1,11 @@
+-- A cold start is a kind of its own: a few bare clocks for one pattern, first thing in a visit, before a word of help. What is charted and
+-- decided from are the cold starts.
+
+alter table sitting drop constraint sitting_plan_check;
+alter table sitting add constraint sitting_plan_check check (plan in ('adaptive', 'form', 'ground', 'chosen', 'cold'));
+alter table sitting add column cold_for text;
+alter table sitting add constraint sitting_cold_for_check check ((plan = 'cold') = (cold_for is not null));
+
 -- Which demonstration of an idea was shown to a child: what did not help is not said over again in the same words.
 
 create table demonstration_shown (
