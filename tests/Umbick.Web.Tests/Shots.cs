@@ -25,7 +25,6 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         Picture(browser, "child-later");
 
         browser.Open("/ask");
-        Picture(browser, "ask");
         browser.Click("Eider");
         browser.AwaitText("What shall Eider be asked");
         Picture(browser, "begin");
@@ -68,21 +67,28 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         browser.Type("10:50" + Keys.Enter);
         browser.Await("[data-feedback=look-again]");
         Picture(browser, "look-again");
+        LookRound(browser);
+        Child(browser, "Bracken");
+        browser.Click("See the set");
+        browser.Click("Give Bracken");
+        browser.Click("Hand over");
         Until(browser, "set-from-digital");
         Picture(browser, "hands");
 
         LookRound(browser);
+        browser.Open("/clock");
+        foreach (var toggle in new[] { "figures", "words", "minutes", "halves", "space" }) browser.ClickOn($"[data-toggle={toggle}]");
+        Picture(browser, "clock");
+        Child(browser, "Sorrel");
+        browser.ClickOn("[data-demonstration] a");
+        browser.Click("Tell it");
+        Picture(browser, "demonstration");
         Child(browser, "Sorrel");
         browser.Click("See the set");
         browser.Click("Give Sorrel");
         browser.Click("Print it as a sheet");
         browser.Await("[data-sheet]");
         Picture(browser, "sheet");
-        browser.Back();
-        browser.Click("Hand over");
-        browser.Resize(768, 1024);
-        Until(browser, "read-words");
-        Picture(browser, "words-tablet");
     }
 
     private static void Picture(Browser browser, string name) => browser.Picture(Path.Combine(Folder, $"{name}.png"));
