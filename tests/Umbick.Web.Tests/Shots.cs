@@ -64,6 +64,7 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         browser.Click("Hand over");
         browser.Await("[data-question]");
         Picture(browser, "question");
+        browser.AwaitOpen();
         browser.Type("10:50" + Keys.Enter);
         browser.Await("[data-feedback=look-again]");
         Picture(browser, "look-again");

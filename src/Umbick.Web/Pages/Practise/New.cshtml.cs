@@ -12,41 +12,6 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-/// <summary>What is asked for on the set maker's page: it stands in the address, so that going back shows what was there.</summary>
-public sealed class SetAsked
-{
-    public string? Pattern { get; set; }
-
-    public int Seed { get; set; } = 1;
-
-    public int Length { get; set; } = SetOrder.UsualLength;
-
-    /// <summary>The help to start with; none where it follows from the last set.</summary>
-    public string? Support { get; set; }
-
-    /// <summary>Places, from 1, whose item was changed, in order: <c>3-5-3</c>.</summary>
-    public string? Swaps { get; set; }
-
-    public const int MostSwaps = 40;
-
-    /// <summary>The choices; null where they are none.</summary>
-    public SetChoices? Choices
-    {
-        get
-        {
-            var places = (Swaps ?? "").Split('-', StringSplitOptions.RemoveEmptyEntries).Select(part => int.TryParse(part, out var place) ? place : 0).ToList();
-            if (Length is < SetOrder.Shortest or > SetOrder.Longest || places.Count > MostSwaps || places.Exists(place => place < 1 || place > Length)) return null;
-            if (!string.IsNullOrEmpty(Support) && !(Enum.TryParse<Support>(Support, ignoreCase: true, out var level) && Enum.IsDefined(level))) return null;
-            return new SetChoices(Seed)
-            {
-                Length = Length,
-                Start = string.IsNullOrEmpty(Support) ? null : Enum.Parse<Support>(Support, ignoreCase: true),
-                Swaps = [.. places.Select(place => place - 1)],
-            };
-        }
-    }
-}
-
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
 public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : PageModel
 {
