@@ -17,11 +17,11 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
     public static Demonstration? Find(string? id) => All.FirstOrDefault(one => one.Id == id);
 
     /// <summary>
-    /// The demonstrations for a pattern: first those that were not shown to a child yet, then those shown longest ago. What did not help is
-    /// not said over again in the same words.
+    /// The demonstrations for a pattern: first those that were not shown to a child yet, then those shown longest ago; among equals those that
+    /// name it sooner. What did not help is not said over again in the same words.
     /// </summary>
     /// <param name="pattern">The pattern.</param>
     /// <param name="shown">The ids of those that were shown, the latest first.</param>
     public static IReadOnlyList<Demonstration> Offered(Pattern pattern, IReadOnlyList<string> shown) =>
-        [.. All.Where(one => one.For.Contains(pattern.Id)).OrderByDescending(one => shown.Contains(one.Id) ? shown.Index().First(before => before.Item == one.Id).Index : int.MaxValue)];
+        [.. All.Where(one => one.For.Contains(pattern.Id)).OrderByDescending(one => shown.Contains(one.Id) ? shown.Index().First(before => before.Item == one.Id).Index : int.MaxValue).ThenBy(one => one.For.Index().First(named => named.Item == pattern.Id).Index)];
 }
