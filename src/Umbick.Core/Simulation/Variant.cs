@@ -52,6 +52,6 @@ public static class Variants
     /// <summary>Those that were only reported then, and were seen at each run.</summary>
     public static IReadOnlyList<Variant> Second { get; } = [Variant.LateOnly, Variant.OneSide, Variant.Tires, Variant.RepeatsLast];
 
-    /// <summary>Those that were held out: no figure of the model was chosen with them.</summary>
+    /// <summary>Those that were held out until the model stood: what was changed after that was changed with them in sight.</summary>
     public static IReadOnlyList<Variant> HeldOut { get; } = [Variant.SomeHours, Variant.OneForm, Variant.DoesNotKnow, Variant.WarmsUp];
 }
