@@ -21,6 +21,15 @@ public sealed class FaceSvgTests
     }
 
     [Fact]
+    public void The_hour_s_space_is_shaded_where_the_short_hand_is_shown()
+    {
+        var face = new Face(FaceSize.Large) { Hands = HandPositions.Of(new ClockTime(3, 15)), Support = Support.Some };
+        Assert.NotNull(Drawn(face).QuerySelector(".hour-space"));
+        Assert.NotNull(Drawn(face with { Only = OneHand.Hour }).QuerySelector(".hour-space"));
+        Assert.Null(Drawn(face with { Only = OneHand.Minute }).QuerySelector(".hour-space"));
+    }
+
+    [Fact]
     public void The_shadow_lies_under_the_true_hands()
     {
         var svg = Drawn(Face.Of(FaceSize.Large, new ClockTime(4, 0), DigitalAnswer.Of(new ClockTime(12, 20)), isRight: false, "4:00"));

@@ -64,6 +64,8 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
         Assert.True((await tablet.Page("/turn")).QuerySelector("[data-worked]")!.HasAttribute("open"));
+        await tablet.Send("/turn", "Done", new() { ["raw"] = "?" });
+        Assert.Equal("That is all right. Look again.", (await tablet.Page("/turn")).QuerySelector("[data-feedback] h1")!.TextContent);
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, SetOrder.UsualLength));
         Assert.Null((await tablet.Page("/turn")).QuerySelector("[data-worked]"));
     }

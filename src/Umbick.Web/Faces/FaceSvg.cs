@@ -120,6 +120,8 @@ public static class FaceSvg
             svg.Append("<path class=\"half half-past\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half half-to\" d=\"M0,82 A82,82 0 0 1 0,-82 Z\"/>");
             svg.Append($"<text class=\"half-word\" x=\"38\" y=\"42\">{wording.Past}</text><text class=\"half-word\" x=\"-38\" y=\"42\">{wording.To}</text>");
         }
+        // Without the short hand its space would be one more thing to wonder at.
+        if (face.Only == OneHand.Minute) return;
         var passed = Math.Floor(hands.Hour + 1e-9);
         var (x1, y1) = At(passed * 30, 60);
         var (x2, y2) = At((passed + 1) * 30, 60);
