@@ -3,9 +3,8 @@ namespace Umbick.Core.Clocks;
 /// <summary>Where hands are, in words: an answer in hands cannot be read out as figures.</summary>
 public static class HandsTold
 {
+    /// <summary>How near to a numeral a hand is on it, in hours.</summary>
     private const double Near = 0.06;
-    private const double ALittle = 0.4;
-    private const double Nearly = 0.6;
 
     /// <summary>The hands that were placed: <c>the short hand a little past the 8, the long hand at the 4</c>.</summary>
     public static string Of(PlacedAnswer placed) => (placed.Hour, placed.Minute) switch
@@ -22,14 +21,7 @@ public static class HandsTold
     {
         var passed = (int)Math.Floor(hour + Near);
         var into = hour - passed;
-        var (last, next) = (Hours.Named(passed), Hours.Named(passed + 1));
-        return into switch
-        {
-            < Near => $"on the {last}",
-            < ALittle => $"a little past the {last}",
-            <= Nearly => $"halfway from the {last} to the {next}",
-            _ => $"nearly at the {next}",
-        };
+        return HourPlaces.Told(new ClockTime(Hours.Named(passed), into < Near ? 0 : (int)Math.Round(into * 60)));
     }
 
     /// <summary>Where the long hand is, to the nearest tick.</summary>

@@ -11,6 +11,14 @@ public static class ColdStart
     /// <summary>How many of its items tell.</summary>
     public const int Telling = 4;
 
+    /// <summary>
+    /// Whether the item at a place tells: all do but the last. It goes by the place, for what tells of a child is the pattern as it was held that
+    /// day, and the record must say the same for ever.
+    /// </summary>
+    /// <param name="place">The place, from 1.</param>
+    /// <param name="length">How many items there are.</param>
+    public static bool IsTelling(int place, int length) => place <= Math.Min(Telling, length - 1);
+
     /// <summary>The items, in order.</summary>
     /// <param name="held">The pattern, as the child has it.</param>
     /// <param name="stage">What is taught.</param>
