@@ -47,7 +47,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <summary>A cold start is for the pattern that is worked on; where there is none, what tells most is asked.</summary>
     private async Task<AskingOptions> WithPattern(SchoolConnection connection, ChildId child, AskingOptions beginning)
     {
-        if (beginning.Plan != Plan.ColdStart) return beginning;
+        if (beginning.Plan != Plan.ColdStart || beginning.ColdFor is not null) return beginning;
         return (await ChildRecord.Load(connection, model, child))! is { WorkedOn: { } pattern } record
             ? beginning with { ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief) }
             : beginning with { Plan = Plan.Adaptive };

@@ -1,3 +1,4 @@
+using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Store;
 
@@ -19,6 +20,9 @@ public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Deliv
 
     /// <summary>The pattern of a cold start, as the child has it.</summary>
     public HeldPattern? ColdFor { get; init; }
+
+    /// <summary>The items, where they were made before for all who share a visit.</summary>
+    public IReadOnlyList<Item> Items { get; init; } = [];
 
     /// <summary>The visit that it shares with other children's sittings.</summary>
     public Guid? Visit { get; init; }

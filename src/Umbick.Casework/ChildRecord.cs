@@ -184,6 +184,6 @@ public sealed class ChildRecord
     {
         var (item, given) = (question.Asked.Item, question.Given!);
         var first = given.FirstFor(item);
-        return new ItemAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || question.Asked.Support != Support.Bare, first) { Scored = question.IsRight };
+        return new ItemAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || given.How == HowDone.Copied.Id || question.Asked.Support != Support.Bare, first) { Scored = question.IsRight };
     }
 }

@@ -26,6 +26,7 @@ internal static class ListedItems
     /// <param name="seed">Makes another choice of times.</param>
     public static IReadOnlyList<Item> For(ReadingModel model, AskingOptions beginning, CaseloadRow child, int seed) => beginning.Plan switch
     {
+        _ when beginning.Items.Count > 0 => beginning.Items,
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
         Plan.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), ItemsInUse.Of(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
         Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),

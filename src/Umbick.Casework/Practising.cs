@@ -40,16 +40,22 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <returns>The set's id and its sitting's.</returns>
     public async Task<(SetId Set, SittingId Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, Guid by, SetId? id = null)
     {
-        var set = Make(record, pattern, choices);
-        var (setId, sittingId) = (id ?? clock.NewId<SetId>(), clock.NewId<SittingId>());
+        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (choices.Start ?? record.NextSupport, default(double?));
+        return await Open(connection, record, Make(record, pattern, choices), choices.Seed, start, line, by, id ?? clock.NewId<SetId>());
+    }
+
+    /// <summary>Keeps a set with what was shown when it was given, and opens its sitting, unless that was done before.</summary>
+    internal async Task<(SetId Set, SittingId Sitting)> Open(
+        SchoolConnection connection, ChildRecord record, PracticeSet set, int seed, Support start, double? line, Guid by, SetId setId, Guid? visit = null, int turn = 0)
+    {
+        var sittingId = clock.NewId<SittingId>();
         var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
         {
             pattern = finding.Pattern.Id,
             belief = Math.Round(finding.Belief, 3),
             label = finding.Label.ToString(),
         }));
-        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (choices.Start ?? record.NextSupport, default(double?));
-        if (!await Sets.Assign(connection, setId, record.Child.Id, set, choices.Seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
+        if (!await Sets.Assign(connection, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
         var sitting = new Sitting
         {
             Id = sittingId,
@@ -59,6 +65,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             Stage = record.Child.Stage,
             Length = set.Items.Count,
             StartedAt = Now,
+            Visit = visit,
+            TurnInVisit = turn,
         };
         await Sittings.Start(connection, sitting);
         await Sittings.Ask(connection, sittingId, set.Items.Select((item, i) => new AskedItem(i + 1, item.Item, item.Support, item.Why)), Now);
@@ -70,8 +78,12 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
 
     /// <summary>Keeps an answer. Where the child has gone on without a connection, the set goes on to where the child is.</summary>
-    public Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission) =>
-        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by: null, Now, async (sitting, _) =>
+    /// <param name="connection">The connection.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="submission">The answer.</param>
+    /// <param name="by">Who typed it; null where the child did.</param>
+    public Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
+        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now, async (sitting, _) =>
         {
             if (submission.Later && submission.Place >= sitting.CurrentPlace) await MoveOn(connection, sitting, submission.Place, sitting.Length);
             else if (submission.Place > sitting.CurrentPlace) await Sittings.MoveTo(connection, sittingId, submission.Place);

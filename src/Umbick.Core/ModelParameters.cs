@@ -267,6 +267,11 @@ public static class ModelParameters
     /// <summary>How often, 0 to 1, it comes right where it is not. Prerequisite skills.</summary>
     public const double RightWhenNotKnown = 0.1;
 
+    // Answers of several children to one face.
+
+    /// <summary>How likely, 0 to 1, a wrong answer that another child gave as well must be of a child themselves, not to look copied. Copying.</summary>
+    public const double LooksCopiedBelow = 0.05;
+
     // Hands, in hours and minutes.
 
     /// <summary>How far, in minutes, a minute hand may be off and be right: a tick either way. Scoring and likelihood.</summary>

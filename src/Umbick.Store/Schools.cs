@@ -1,3 +1,5 @@
+using Umbick.Core.Clocks;
+
 namespace Umbick.Store;
 
 /// <summary>A school.</summary>
@@ -19,6 +21,14 @@ public static class Schools
     /// <summary>The day that it is, where the school is.</summary>
     public static Task<DateOnly> Today(SchoolConnection connection, DateTime now) =>
         connection.QuerySingleAsync<DateOnly>("select (@now at time zone time_zone)::date from school where id = current_school()", new { now });
+
+    /// <summary>The time that a clock shows there.</summary>
+    public static async Task<ClockTime> ClockAt(SchoolConnection connection, DateTime now)
+    {
+        var (hour, minute) = await connection.QuerySingleAsync<(int Hour, int Minute)>(
+            "select extract(hour from @now at time zone time_zone)::int, extract(minute from @now at time zone time_zone)::int from school where id = current_school()", new { now });
+        return new ClockTime(Hours.Named(hour), minute);
+    }
 
     /// <summary>What the school has chosen, its time zone, and the day that it is there.</summary>
     public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> SettingsAndDay(SchoolConnection connection, DateTime now)
@@ -47,7 +57,7 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(SchoolConnection owner)
     {
-        foreach (var table in new[] { "marginal", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "child", "person" })
+        foreach (var table in new[] { "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         // A school that is given the same mark later must not wait for this one's wrong codes.
         await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");

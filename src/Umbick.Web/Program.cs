@@ -32,6 +32,7 @@ builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
+builder.Services.AddSingleton<Visiting>();
 builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddScoped<PreferencesFilter>();

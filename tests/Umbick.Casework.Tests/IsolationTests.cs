@@ -8,7 +8,7 @@ namespace Umbick.Casework.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()

@@ -6,6 +6,9 @@ namespace Umbick.Core.Items;
 /// <param name="Name">What the teacher reads.</param>
 public sealed record HowDone(string Id, char Key, string Name)
 {
+    /// <summary>The answer is another child's: it is kept, and says little of this one.</summary>
+    public static HowDone Copied { get; } = new("copied", 'C', "copied from another child");
+
     /// <summary>Everything that can be noted.</summary>
     public static IReadOnlyList<HowDone> All { get; } =
     [
@@ -17,6 +20,7 @@ public sealed record HowDone(string Id, char Key, string Name)
         new("knew-it", 'K', "knew it"),
         new("landmark", 'L', "from a half or a quarter"),
         new("guessed", 'G', "guessed"),
+        Copied,
     ];
 
     /// <summary>The note with this id, or null.</summary>

@@ -95,6 +95,9 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         _ => plain,
     };
 
+    /// <summary>What an answer means here: to say that a claim is right is to give the time of the claim.</summary>
+    public Answer? Meant(Answer? answer) => answer is SaidRight && Claim is { } claim ? claim : answer;
+
     /// <summary>Two items are the same when they ask the same of the same time.</summary>
     public bool Equals(Item? other) =>
         other is not null && Task == other.Task && Time == other.Time && Equals(Claim, other.Claim) && OtherSkill?.Given == other.OtherSkill?.Given;

@@ -12,9 +12,11 @@ namespace Umbick.Core.Practice;
 public sealed class HeldPattern
 {
     private readonly ReadingModel _model;
-    private readonly int _procedure;
 
-    private HeldPattern(ReadingModel model, Pattern pattern, int procedure) => (_model, Pattern, _procedure) = (model, pattern, procedure);
+    /// <summary>The procedure of each child who has it, the first child's in front.</summary>
+    private readonly int[] _procedures;
+
+    private HeldPattern(ReadingModel model, Pattern pattern, params int[] procedures) => (_model, Pattern, _procedures) = (model, pattern, procedures);
 
     /// <summary>The pattern.</summary>
     public Pattern Pattern { get; }
@@ -30,23 +32,35 @@ public sealed class HeldPattern
         return new HeldPattern(model, pattern, model.Space.With(model.Space.With(0, pattern.Step, state), Step.Setting, setting));
     }
 
+    /// <summary>
+    /// The pattern as several children have it together: what tells of each of them tells, and what comes right with each of them comes right.
+    /// </summary>
+    /// <param name="each">The same pattern as each has it; one at least. What would be answered goes by the first.</param>
+    public static HeldPattern Together(IReadOnlyList<HeldPattern> each) =>
+        new(each[0]._model, each[0].Pattern, [.. each.SelectMany(held => held._procedures).Distinct()]);
+
     /// <summary>What a child with this pattern alone would answer most often.</summary>
     public Answer AnswerTo(Item item)
     {
         var prediction = PredictionOf(item);
-        return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedure))];
+        return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedures[0]))];
     }
 
     /// <summary>Whether a child with this pattern alone would answer wrongly.</summary>
-    public bool IsTelling(Item item)
-    {
-        var prediction = PredictionOf(item);
-        return prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedure)) != prediction.RightId;
-    }
+    public bool IsTelling(Item item) => _procedures.All(procedure => !IsAnsweredRightly(item, procedure));
 
     /// <summary>Whether such a child comes to the right answer itself: a hand that is put near enough to be scored right does not show where it belongs.</summary>
     public bool ComesRight(Item item) =>
-        !IsTelling(item) && !(_model.Space.At(Pattern.Step)[_model.Space.ChoiceOf(_procedure, Pattern.Step)].Rule is PlacingRule placing && item.Task.Order.Contains(Step.Placing) && !placing.IsExactAt(item.Time.Minute));
+        _procedures.All(procedure => IsAnsweredRightly(item, procedure) && !IsPutNearby(item, procedure));
+
+    private bool IsPutNearby(Item item, int procedure) =>
+        _model.Space.At(Pattern.Step)[_model.Space.ChoiceOf(procedure, Pattern.Step)].Rule is PlacingRule placing && item.Task.Order.Contains(Step.Placing) && !placing.IsExactAt(item.Time.Minute);
+
+    private bool IsAnsweredRightly(Item item, int procedure)
+    {
+        var prediction = PredictionOf(item);
+        return prediction.LikeliestOf(prediction.SubSpace.PartOf(procedure)) == prediction.RightId;
+    }
 
     /// <summary>How an answer is taken: figures are written where writing is what goes wrong, else they are said.</summary>
     private Prediction PredictionOf(Item item) => _model.Predict(item, Pattern.Step == Step.Writing ? item.Task.Taken : item.Task.Aloud);

@@ -23,11 +23,19 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         var slots = Fill(parts, pools, picker, order.CarriedTo);
         foreach (var (place, again) in order.Swaps.Index().Select(swap => (swap.Item, swap.Index)))
         {
-            if (place >= 0 && place < slots.Length && Other(slots, place, pools, Unlike(slots, order, again)) is { } other) slots[place] = other;
+            if (place >= 0 && place < slots.Length && Other(slots, place, pools, Unlike(slots.Select(slot => slot.Item), order, again)) is { } other) slots[place] = other;
         }
         var why = new SetWhy(order.Held, _wording);
         return new PracticeSet(order.Held.Pattern, [.. slots.Select((slot, place) =>
             new SetItem(slot.Item, slot.Part, Fading.Within(order.Start, place, order.Length), why.Of(slot, place > 0 ? slots[place - 1] : null)))]);
+    }
+
+    /// <summary>One more item, to end a visit on: it comes right, and is none of the set's.</summary>
+    public SetItem ToEndOn(SetOrder order, PracticeSet set)
+    {
+        var pools = new SetPools(order.Held, StageFor(order), _inUse);
+        var slot = Secure(pools, Unlike(set.Items.Select(item => item.Item), order, again: order.Swaps.Count));
+        return new SetItem(slot.Item, slot.Part, Support.Bare, "To end on one that comes right.");
     }
 
     /// <summary>The stage a set is made at: the child's own, or the first later one at which the pattern shows at all.</summary>
@@ -81,10 +89,10 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         return other is null ? null : slot with { Item = other };
     }
 
-    private static ItemPicker Unlike(SetSlot[] slots, SetOrder order, int again)
+    private static ItemPicker Unlike(IEnumerable<Item> items, SetOrder order, int again)
     {
         var picker = new ItemPicker(unchecked((order.Seed * 31) + again + 1), order.Taken);
-        foreach (var slot in slots) picker.Take(slot.Item);
+        foreach (var item in items) picker.Take(item);
         return picker;
     }
 }

@@ -30,6 +30,16 @@ public static class FaceTold
         return told;
     }
 
+    /// <summary>The right answer to an item, as it is told.</summary>
+    public static string Right(Item item, Wording wording) => item.Task switch
+    {
+        { Form: AnswerForm.Words } => wording.Words(item.Time),
+        { Form: AnswerForm.Hour } => HourPlaces.Told(item.Time),
+        { Form: AnswerForm.Places } => HandsTold.Of(new PlacedAnswer(HandPositions.Of(item.Time).Hour, item.Time.Minute)),
+        { Form: AnswerForm.Minutes } => $"{item.Time.Minute} minutes",
+        _ => wording.Digital(item.Time),
+    };
+
     /// <summary>Which of the hour and the minutes an answer has wrong; both where nothing can be said of it.</summary>
     private static (bool Hour, bool Minutes) Wrong(Item item, Answer? given)
     {

@@ -13,6 +13,11 @@ namespace Umbick.Web.Pages;
 /// <param name="Day">The time of the day; null where that is not shown.</param>
 public sealed record ClockShown(HandPositions Hands, DayTime? Day);
 
+/// <summary>The tools beside the big clock.</summary>
+/// <param name="Start">Where its hands start.</param>
+/// <param name="IsFree">Whether it is turned freely; else the tools are folded away.</param>
+public sealed record ClockTools(HandPositions Start, bool IsFree);
+
 /// <summary>A clock to show things with: turned freely, or position by position through a demonstration.</summary>
 public sealed class ClockModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {

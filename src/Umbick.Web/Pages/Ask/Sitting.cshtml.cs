@@ -31,7 +31,10 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
 
     private Guid School => User.Teacher().School;
 
-    public Task<IActionResult> OnGet(SittingId id) => Within(async connection => await Show(connection, id) ? Page() : NotFound());
+    public Task<IActionResult> OnGet(SittingId id) => Within(async connection =>
+        await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null } && await Store.Visits.Find(connection, visit) is { EndedAt: null }
+            ? Redirect($"/visits/{visit}")
+            : await Show(connection, id) ? Page() : NotFound());
 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
     public Task<IActionResult> OnGetState(SittingId id, int version) => Within(async connection =>

@@ -33,21 +33,14 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     public bool IsRight => Place.FirstRight || Place.SecondRight;
 
     /// <summary>Their answer as a clock, or null where no clock shows it.</summary>
-    public HandPositions? AnswerAsClock => Face.HandsOf(AnswerText.AsMeant(ChildsAnswer, Item), Item.Time);
+    public HandPositions? AnswerAsClock => Face.HandsOf(Item.Meant(ChildsAnswer), Item.Time);
 
     /// <summary>The answer in words or figures.</summary>
     public string AnswerInFigures => AnswerText.ToldBack(ChildsAnswer, Item, Wording);
 
     /// <summary>The right answer, as it is told at last.</summary>
-    public string Right => RightOf(Item);
+    public string Right => FaceTold.Right(Item, Wording);
 
-    /// <summary>The right answer to an item, as it is told.</summary>
-    public string RightOf(Item item) => item.Task switch
-    {
-        { Form: AnswerForm.Words } => Wording.Words(item.Time),
-        { Form: AnswerForm.Hour } => HourPlaces.Told(item.Time),
-        { Form: AnswerForm.Places } => HandsTold.Of(new PlacedAnswer(HandPositions.Of(item.Time).Hour, item.Time.Minute)),
-        { Form: AnswerForm.Minutes } => $"{item.Time.Minute} minutes",
-        _ => Wording.Digital(item.Time),
-    };
+    /// <summary>The right answer to the clock that is worked through.</summary>
+    public string ExampleRight => FaceTold.Right(Place.Example!, Wording);
 }

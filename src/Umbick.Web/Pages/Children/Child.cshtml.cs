@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 using Umbick.Store;
@@ -52,6 +53,35 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
     /// <summary>What was shown to the child, the latest first.</summary>
     public IReadOnlyList<DemonstrationShown> Demonstrated { get; private set; } = [];
 
+    private const int MostVisits = 3;
+
+    /// <summary>The visit that the child is in the middle of; null where there is none.</summary>
+    public Guid? OpenVisit { get; private set; }
+
+    /// <summary>The help that was taken in the last visits, the latest first.</summary>
+    public IReadOnlyList<HelpTaken> Help { get; private set; } = [];
+
+    /// <summary>What was read off the clock on the wall in the last visits, the latest first.</summary>
+    public IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)> RoomClock { get; private set; } = [];
+
+    /// <summary>What was noted in the last visits, day by day.</summary>
+    public IReadOnlyList<(DateOnly Day, IReadOnlyList<string> Notes)> VisitNotes { get; private set; } = [];
+
+    /// <summary>What the last cold starts say of how the pattern is worked on; null where they say nothing yet.</summary>
+    public string? SayCold => Core.Progress.ColdStarts.Say(ColdStarts.Select(cold => (cold.Right, cold.Telling))) switch
+    {
+        ColdStartsSay.ChangeApproach => "Three in a row with none or one right: show it another way.",
+        ColdStartsSay.FinishPattern => "Three in a row all right: practice of this can end.",
+        _ => null,
+    };
+
+    /// <summary>What help the answers of a visit took, and what the next one begins with.</summary>
+    public static string HelpLine(HelpTaken help)
+    {
+        var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1)).Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
+        return $"In the visit on {help.Day:d MMM}, of {Times(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
+    }
+
     public FirstAndNow? Progress { get; private set; }
 
     public string ProgressLine { get; private set; } = "";
@@ -65,6 +95,7 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
             User.Teacher().School, async connection => (await ChildRecord.Load(connection, model, id), await NamedWays.Of(connection, id), await Store.Demonstrated.To(connection, id)), HttpContext.RequestAborted);
         if (found is not { } record) return NotFound();
         Record = record;
+        await LoadVisits(id);
         preferences.OfChild = record.Child.Preferences;
         Practised = record.Next.Pattern;
         (Demonstrated, Demonstrations) = (shown, Practised is null ? [] : Demonstration.Offered(Practised, [.. shown.Select(one => one.Demonstration)]));
@@ -97,6 +128,25 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
             HttpContext.RequestAborted);
         return known ? Redirect($"/children/{id}") : NotFound();
     }
+
+    private Task LoadVisits(ChildId id) => database.InSchool(
+        User.Teacher().School,
+        async connection =>
+        {
+            var visits = await Store.Visits.OfChild(connection, id);
+            OpenVisit = visits.FirstOrDefault(visit => visit.EndedAt is null)?.Id;
+            if (visits.Count == 0) return;
+            Help = await HelpTaken.Of(connection, id, MostVisits);
+            RoomClock = [.. (await Store.Visits.RoomClockOf(connection, id)).Take(MostVisits)];
+            VisitNotes =
+            [
+                .. from note in await Store.Visits.NotesOf(connection, id)
+                   group VisitNote.Find(note.Note)?.Words ?? note.Note by note.Day into day
+                   select (day.Key, (IReadOnlyList<string>)[.. day]),
+            ];
+            VisitNotes = [.. VisitNotes.Take(MostVisits)];
+        },
+        HttpContext.RequestAborted);
 
     private void Tell(ChildRecord record)
     {

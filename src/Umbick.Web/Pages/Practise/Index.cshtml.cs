@@ -18,6 +18,9 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public IReadOnlyList<AssignedSet> Done { get; private set; } = [];
 
+    /// <summary>Visits that are not over, with who is in them.</summary>
+    public IReadOnlyList<(Visit Visit, string Aliases)> Visits { get; private set; } = [];
+
     /// <summary>Who could practise what, by shared need: what most need first.</summary>
     public IReadOnlyList<(Pattern Pattern, IReadOnlyList<CaseloadRow> Children)> Wanted { get; private set; } = [];
 
@@ -32,6 +35,10 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
             Done = [.. await Sets.Done(connection, MostDone)];
             var caseload = await Caseload.Load(connection, model);
             _wordings = caseload.ToDictionary(one => one.Child.Id, one => one.Child.Preferences.Wording);
+            var (aliases, visits) = (caseload.ToDictionary(one => one.Child.Id, one => one.Child.Alias), new List<(Visit, string)>());
+            foreach (var visit in await Store.Visits.Open(connection))
+                visits.Add((visit, string.Join(", ", (await Store.Visits.Children(connection, visit.Id)).Select(child => aliases.GetValueOrDefault(child.Child, "a child who has left")))));
+            Visits = visits;
             Wanted =
             [
                 .. from one in caseload

@@ -21,13 +21,10 @@ public static class AnswerText
     };
 
     /// <summary>An answer told back to the child who gave it: hands as the time that they show.</summary>
-    public static string ToldBack(Answer? answer, Item item, Wording wording) => AsMeant(answer, item) switch
+    public static string ToldBack(Answer? answer, Item item, Wording wording) => item.Meant(answer) switch
     {
         PlacedAnswer { Hands: { } hands } => $"about {wording.Digital(hands.Read())}",
         { } meant => meant.Short(wording),
         null => "",
     };
-
-    /// <summary>To say that a claim is right is to give the time of the claim.</summary>
-    public static Answer? AsMeant(Answer? answer, Item item) => answer is SaidRight && item.Claim is { } claim ? claim : answer;
 }

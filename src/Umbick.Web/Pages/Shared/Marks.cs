@@ -27,7 +27,7 @@ public static class Marks
 
     private static string About(Item item, Wording wording) => item.OtherSkill?.Given ?? wording.Digital(item.Time);
 
-    private static Answer? Shown(ItemResponse question) => AnswerText.AsMeant(question.Answer, question.Asked.Item);
+    private static Answer? Shown(ItemResponse question) => question.Asked.Item.Meant(question.Answer);
 
     /// <summary>How a telling answer came out, in a word.</summary>
     public static string Outcome(TellingAnswer telling) => telling.Outcome switch

@@ -1,0 +1,275 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>
+/// A visit: the room's clock, a cold start, a demonstration, practice, and one clock that comes right, for one to four children who look at the
+/// same faces. Broken off at any point, what was done is kept.
+/// </summary>
+public sealed class Visiting(ReadingModel model, Asking asking, Practising practising, TimeProvider clock)
+{
+    /// <summary>The most children a visit is for.</summary>
+    public const int Most = 4;
+
+    /// <summary>How many items are practised: four minutes.</summary>
+    private const int Practised = 6;
+
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    /// <summary>Those of some children who cannot begin: another sitting or visit of theirs stands open.</summary>
+    public static async Task<IReadOnlyList<CaseloadRow>> Busy(SchoolConnection connection, IEnumerable<ChildId> children)
+    {
+        var open = await Visits.OpenOf(connection);
+        return [.. (await Children.Of(connection, children)).Where(child => child.OpenAsking is not null || open.Contains(child.Id))];
+    }
+
+    /// <summary>Begins a visit; under the id of one that was begun before nothing is begun.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="id">The visit's id, made by the page.</param>
+    /// <param name="pattern">The pattern that is worked on.</param>
+    /// <param name="children">One to four children, none of them busy, in the order of their boxes.</param>
+    /// <param name="demonstration">The demonstration that is to be shown.</param>
+    /// <param name="by">Who begins it.</param>
+    public async Task Begin(SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
+    {
+        // In one order, so that two who begin with the same children at once do not wait for each other.
+        foreach (var child in children.OrderBy(one => one.Value)) await Children.Lock(connection, child);
+        if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now)) return;
+        var records = await Records(connection, children);
+        var together = Together(records, pattern);
+        var items = ColdStart.Make(together, Stage(records), task => Uses(records, task), SeedOf(id));
+        foreach (var (record, turn) in records.Select((record, turn) => (record, turn)))
+        {
+            var options = new AskingOptions(Plan.ColdStart) { Items = items, ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief), Visit = id, TurnInVisit = turn };
+            await asking.Start(connection, record.Child.Id, options);
+        }
+    }
+
+    /// <summary>Keeps a child's answer to the item at its place. Once all have answered cold, the next face comes; in practice what came of it is looked at first.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="id">The visit.</param>
+    /// <param name="child">The child.</param>
+    /// <param name="part">The part to which the answer belongs, whatever is reached by now.</param>
+    /// <param name="submission">The answer.</param>
+    /// <param name="by">Who typed it.</param>
+    public async Task<Submitted> Answer(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by)
+    {
+        if (await Visits.Lock(connection, id) is not { } visit) return Submitted.NotFound;
+        var at = await VisitAt.Of(connection, visit);
+        if (at.Children.FirstOrDefault(one => one.Child.Id == child) is not { } own) return Submitted.NotFound;
+        var outcome = part == VisitPart.Room
+            ? await ReadRoomClock(connection, visit, child, submission, by)
+            : own.SittingOf(part) is { } sitting ? await Answer(connection, sitting.Sitting, submission, by) : Submitted.NotAsked;
+        if (outcome is not (Submitted.Kept or Submitted.KeptBefore) || visit.EndedAt is not null) return outcome;
+        if (visit.Part == part && visit.Place == submission.Place && part is VisitPart.Room or VisitPart.Cold) await GoOnOnceAnswered(connection, visit, by);
+        return outcome;
+    }
+
+    /// <summary>Goes on from a place; a page that has grown stale goes nowhere.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="id">The visit.</param>
+    /// <param name="part">The part that the page showed.</param>
+    /// <param name="place">The place that it showed.</param>
+    /// <param name="shown">The demonstration that was shown; null where none was.</param>
+    /// <param name="by">Who goes on.</param>
+    /// <returns>Whether the school has such a visit.</returns>
+    public async Task<bool> GoOn(SchoolConnection connection, Guid id, VisitPart part, int place, Demonstration? shown, Guid by)
+    {
+        if (await Visits.Lock(connection, id) is not { } visit) return false;
+        if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
+        var at = await VisitAt.Of(connection, visit);
+        if (part == VisitPart.Model && shown is not null)
+        {
+            foreach (var child in at.Here) await Demonstrated.Keep(connection, Guid.CreateVersion7(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
+        }
+        await GoOn(connection, at, by);
+        return true;
+    }
+
+    /// <summary>Goes one place back, to put an answer right or to show the idea once more.</summary>
+    public static async Task<bool> Back(SchoolConnection connection, Guid id, VisitPart part, int place)
+    {
+        if (await Visits.Lock(connection, id) is not { } visit) return false;
+        if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
+        var at = await VisitAt.Of(connection, visit);
+        (VisitPart Part, int Place)? before = part switch
+        {
+            VisitPart.Cold or VisitPart.Practise when place > 1 => (part, place - 1),
+            VisitPart.Cold => (VisitPart.Room, 1),
+            VisitPart.Model => (VisitPart.Cold, at.Items(VisitPart.Cold).Count),
+            VisitPart.Practise => (VisitPart.Model, 1),
+            VisitPart.Close => (VisitPart.Practise, place - 1),
+            _ => null,
+        };
+        if (before is { } to) await Visits.MoveTo(connection, id, to.Part, to.Place);
+        return true;
+    }
+
+    /// <summary>Notes that a child has gone, or is there again; those who stay are not kept waiting.</summary>
+    public async Task<bool> Leave(SchoolConnection connection, Guid id, ChildId child, bool isHere, Guid by)
+    {
+        if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(one => one.Child == child)) return false;
+        if (visit.EndedAt is not null) return true;
+        await Visits.Leave(connection, id, child, isHere ? null : Now);
+        if (visit.Part is VisitPart.Room or VisitPart.Cold) await GoOnOnceAnswered(connection, visit, by);
+        return true;
+    }
+
+    /// <summary>Notes how much an answer took until it came right; null takes the note back.</summary>
+    public async Task<bool> NoteRung(SchoolConnection connection, Guid id, ChildId child, int place, Rung? rung, Guid by)
+    {
+        if (await Of(connection, id, child) is not { Practice: { } practice } || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
+        await Visits.NotePrompt(connection, practice.Sitting.Id, place, rung?.Id(), by, Now);
+        return true;
+    }
+
+    /// <summary>Notes something of a child, or takes it back.</summary>
+    public async Task<bool> Note(SchoolConnection connection, Guid id, ChildId child, VisitNote note, bool holds, Guid by)
+    {
+        if (await Of(connection, id, child) is null) return false;
+        await Visits.Note(connection, id, child, note.Id, holds, by, Now);
+        return true;
+    }
+
+    /// <summary>
+    /// Notes that an answer is another child's, or takes that back: what was answered stays, and counts for little.
+    /// </summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="id">The visit.</param>
+    /// <param name="child">The child.</param>
+    /// <param name="part">The part in which it was given.</param>
+    /// <param name="place">Its place.</param>
+    /// <param name="copied">Whether it is another child's.</param>
+    /// <param name="by">Who notes it.</param>
+    public async Task<bool> NoteCopied(SchoolConnection connection, Guid id, ChildId child, VisitPart part, int place, bool copied, Guid by)
+    {
+        if (await Visits.Lock(connection, id) is null || await Of(connection, id, child) is not { } own || own.At(part, place) is not { Given: { } given }) return false;
+        var how = copied ? HowDone.Copied.Id : null;
+        if ((given.How == HowDone.Copied.Id) == copied) return true;
+        var again = new Submission(Guid.CreateVersion7(), place, given.Raw, given.AnswerMode, given.Seconds) { Corrects = given.Id, How = how, Prompted = given.Prompted, First = given.FirstRaw };
+        return await Answer(connection, own.SittingOf(part)!.Sitting, again, by) == Submitted.Kept;
+    }
+
+    /// <summary>Stops a visit, wherever it is. Everything that was answered is kept.</summary>
+    public async Task<bool> Stop(SchoolConnection connection, Guid id)
+    {
+        if (await Visits.Lock(connection, id) is not { } visit) return false;
+        if (visit.EndedAt is null) await End(connection, await VisitAt.Of(connection, visit));
+        return true;
+    }
+
+    /// <summary>Whose answers at a place look copied: they are wrong, another child gave the same, and the child's own ways hardly give it.</summary>
+    public async Task<IReadOnlySet<ChildId>> LooksCopied(SchoolConnection connection, VisitAt at, VisitPart part, int place)
+    {
+        var wrong = at.Children.Select(child => (child.Child.Id, Question: child.At(part, place))).Where(one => one.Question is { Given: not null, IsRight: false }).ToList();
+        if (wrong.Count < 2) return new HashSet<ChildId>();
+        var records = await Records(connection, [.. wrong.Select(one => one.Id)]);
+        var looks = Copying.Looks(model, [.. wrong.Zip(records, (one, record) => new AnswerBeside(ChildRecord.AsGiven(one.Question!), record.Replay.Belief))]);
+        return wrong.Zip(looks).Where(one => one.Second).Select(one => one.First.Id).ToHashSet();
+    }
+
+    /// <summary>The pattern of a visit as its children have it together; null where a later catalogue has dropped it.</summary>
+    public async Task<HeldPattern?> Held(SchoolConnection connection, VisitAt at) =>
+        at.Visit.Pattern is { } pattern ? Together(await Records(connection, [.. at.Children.Select(child => child.Child.Id)]), pattern) : null;
+
+    private async Task<Submitted> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
+    {
+        var said = Now - submission.Waited;
+        var reading = new RoomClockReading(submission.Id, child, $"{await Schools.ClockAt(connection, said)}", submission.Raw);
+        return await Visits.ReadRoomClock(connection, visit.Id, reading, by, said) == submission.Raw ? Submitted.Kept : Submitted.OtherAnswerKept;
+    }
+
+    private Task<Submitted> Answer(SchoolConnection connection, Sitting sitting, Submission submission, Guid by) =>
+        sitting.IsPractice ? practising.Answer(connection, sitting.Id, submission, by) : asking.Answer(connection, sitting.Id, submission, by);
+
+    private static async Task<ChildInVisit?> Of(SchoolConnection connection, Guid id, ChildId child) =>
+        (await VisitAt.Load(connection, id))?.Children.FirstOrDefault(one => one.Child.Id == child);
+
+    private async Task GoOnOnceAnswered(SchoolConnection connection, Visit visit, Guid by)
+    {
+        if (await VisitAt.Of(connection, visit) is { IsAnswered: true } at) await GoOn(connection, at, by);
+    }
+
+    private async Task GoOn(SchoolConnection connection, VisitAt at, Guid by)
+    {
+        var (visit, place) = (at.Visit, at.Visit.Place);
+        switch (visit.Part)
+        {
+            case VisitPart.Room:
+                await Visits.MoveTo(connection, visit.Id, VisitPart.Cold, 1);
+                break;
+            case VisitPart.Cold when place < at.Length:
+            case VisitPart.Practise when place < at.Length:
+                await Visits.MoveTo(connection, visit.Id, visit.Part, place + 1);
+                break;
+            case VisitPart.Cold:
+                await EndSittings(connection, at.Children.Select(child => child.Cold));
+                await Visits.MoveTo(connection, visit.Id, VisitPart.Model, 1);
+                break;
+            case VisitPart.Model:
+                await BeginPractice(connection, at, by);
+                await Visits.MoveTo(connection, visit.Id, VisitPart.Practise, 1);
+                break;
+            case VisitPart.Practise:
+                await Visits.MoveTo(connection, visit.Id, VisitPart.Close, place + 1);
+                break;
+            default:
+                await End(connection, at);
+                break;
+        }
+    }
+
+    private async Task BeginPractice(SchoolConnection connection, VisitAt at, Guid by)
+    {
+        if (at.Visit.Pattern is not { } pattern || at.Items(VisitPart.Practise).Count > 0) return;
+        var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
+        var start = records.Max(record => record.NextSupport);
+        var order = new SetOrder(Together(records, pattern), Stage(records), start, SeedOf(at.Visit.Id))
+        {
+            Length = Practised,
+            CarriedTo = [.. records.SelectMany(record => record.PractisedIn(pattern)).Distinct()],
+            Taken = [.. at.Items(VisitPart.Cold).Select(asked => asked.Item.Time)],
+        };
+        var maker = new SetMaker(at.Preferences.Wording, task => Uses(records, task));
+        var set = maker.Make(order);
+        set = set with { Items = [.. set.Items, maker.ToEndOn(order, set)] };
+        foreach (var (record, turn) in records.Select((record, turn) => (record, turn)))
+            await practising.Open(connection, record, set, order.Seed, start, null, by, clock.NewId<SetId>(), at.Visit.Id, turn);
+    }
+
+    private async Task End(SchoolConnection connection, VisitAt at)
+    {
+        await EndSittings(connection, at.Children.SelectMany(child => new[] { child.Cold, child.Practice }));
+        await Visits.End(connection, at.Visit.Id, Now);
+    }
+
+    private async Task EndSittings(SchoolConnection connection, IEnumerable<SittingRecord?> sittings)
+    {
+        foreach (var sitting in sittings.OfType<SittingRecord>().Where(sitting => sitting.Sitting.EndedAt is null)) await SittingEnding.End(connection, model, sitting.Sitting, Now);
+    }
+
+    private async Task<List<ChildRecord>> Records(SchoolConnection connection, IReadOnlyList<ChildId> children)
+    {
+        var records = new List<ChildRecord>(children.Count);
+        foreach (var child in children) records.Add((await ChildRecord.Load(connection, model, child))!);
+        return records;
+    }
+
+    /// <summary>The pattern as all have it; by its plain rule where no time would tell of each of them.</summary>
+    private HeldPattern Together(IReadOnlyList<ChildRecord> records, Pattern pattern)
+    {
+        var together = HeldPattern.Together([.. records.Select(record => HeldPattern.Of(model, pattern, record.Replay.Belief))]);
+        return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [PracticeTasks.For(pattern)]).Any(together.IsTelling) ? together : HeldPattern.Plain(model, pattern);
+    }
+
+    private static Stage Stage(IEnumerable<ChildRecord> records) => records.Min(record => record.Child.Stage);
+
+    private static bool Uses(IReadOnlyList<ChildRecord> records, ClockTask task) => records.All(record => record.Child.Uses(task, record.Child.Stage));
+
+    private static int SeedOf(Guid visit) => BitConverter.ToInt32(visit.ToByteArray(), 12);
+}

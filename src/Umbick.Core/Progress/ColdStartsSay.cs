@@ -1,0 +1,35 @@
+namespace Umbick.Core.Progress;
+
+/// <summary>What the last cold starts say of how a pattern is worked on.</summary>
+public enum ColdStartsSay
+{
+    /// <summary>Go on as it is.</summary>
+    GoOn,
+
+    /// <summary>None or one right three times running: another demonstration, other words, a step back.</summary>
+    ChangeApproach,
+
+    /// <summary>All right three times running: practice of this pattern can end.</summary>
+    FinishPattern,
+}
+
+/// <summary>Decides from cold starts.</summary>
+public static class ColdStarts
+{
+    /// <summary>So many in a row decide.</summary>
+    public const int InARow = 3;
+
+    private const int Whole = 4;
+    private const int AtMost = 1;
+
+    /// <summary>What the last ones say; one that was broken off says nothing.</summary>
+    /// <param name="results">How many telling items came right, of how many were asked; the earliest first.</param>
+    public static ColdStartsSay Say(IEnumerable<(int Right, int Telling)> results)
+    {
+        var last = results.Where(one => one.Telling == Whole).TakeLast(InARow).ToList();
+        if (last.Count < InARow) return ColdStartsSay.GoOn;
+        return last.TrueForAll(one => one.Right <= AtMost) ? ColdStartsSay.ChangeApproach
+            : last.TrueForAll(one => one.Right == Whole) ? ColdStartsSay.FinishPattern
+            : ColdStartsSay.GoOn;
+    }
+}

@@ -1,0 +1,118 @@
+namespace Umbick.Store;
+
+/// <summary>Visits, and what is kept of them beside their sittings.</summary>
+public static class Visits
+{
+    private const string Columns =
+        $"id, pattern as pattern_id, demonstration, part as part_name, place::int as place, started_at, ended_at, (started_at at time zone {Schools.TimeZone})::date as day";
+
+    public static Task<Visit?> Find(SchoolConnection connection, Guid id) =>
+        connection.QuerySingleOrDefaultAsync<Visit>($"select {Columns} from visit where id = @id", new { id });
+
+    /// <summary>The visit, kept from other writers until the transaction ends.</summary>
+    public static Task<Visit?> Lock(SchoolConnection connection, Guid id) =>
+        connection.QuerySingleOrDefaultAsync<Visit>($"select {Columns} from visit where id = @id for update", new { id });
+
+    /// <summary>The visits that are not over, the latest first.</summary>
+    public static async Task<IReadOnlyList<Visit>> Open(SchoolConnection connection) =>
+        [.. await connection.QueryAsync<Visit>($"select {Columns} from visit where ended_at is null order by started_at desc")];
+
+    /// <summary>The children of visits that are not over.</summary>
+    public static async Task<IReadOnlySet<ChildId>> OpenOf(SchoolConnection connection) =>
+        (await connection.QueryAsync<ChildId>("select visit_child.child from visit_child join visit on visit.school = visit_child.school and visit.id = visit_child.visit where visit.ended_at is null")).ToHashSet();
+
+    /// <summary>The visits of a child, the latest first.</summary>
+    public static async Task<IReadOnlyList<Visit>> OfChild(SchoolConnection connection, ChildId child) =>
+        [.. await connection.QueryAsync<Visit>($"select {Columns} from visit where exists (select from visit_child where visit_child.school = visit.school and visit_child.visit = visit.id and visit_child.child = @child) order by started_at desc", new { child })];
+
+    /// <summary>The children of a visit, by turn.</summary>
+    public static async Task<IReadOnlyList<VisitChild>> Children(SchoolConnection connection, Guid visit) =>
+        [.. await connection.QueryAsync<VisitChild>("select child, left_at from visit_child where visit = @visit order by turn", new { visit })];
+
+    /// <summary>Begins a visit, unless it was begun before.</summary>
+    /// <returns>Whether it was begun now.</returns>
+    public static async Task<bool> Begin(SchoolConnection connection, Guid id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, Guid by, DateTime now)
+    {
+        var added = await connection.ExecuteAsync(
+            "insert into visit (school, id, pattern, demonstration, part, started_by, started_at) values (@school, @id, @pattern, @demonstration, 'room', @by, @now) on conflict do nothing",
+            new { school = connection.School, id, pattern, demonstration, by, now });
+        if (added == 0) return false;
+        await connection.ExecuteAsync(
+            "insert into visit_child (school, visit, child, turn) select @school, @id, child, turn - 1 from unnest(@children) with ordinality as one (child, turn)",
+            new { school = connection.School, id, children = children.ToArray() });
+        return true;
+    }
+
+    /// <summary>Moves a visit to a place of a part.</summary>
+    public static Task MoveTo(SchoolConnection connection, Guid id, VisitPart part, int place) =>
+        connection.ExecuteAsync("update visit set part = @part, place = @place where id = @id", new { id, part = part.ToString().ToLowerInvariant(), place });
+
+    /// <summary>Ends a visit, unless it is over.</summary>
+    public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
+        connection.ExecuteAsync("update visit set ended_at = @now where id = @id and ended_at is null", new { id, now });
+
+    /// <summary>Notes that a child has gone, or is there again.</summary>
+    public static Task Leave(SchoolConnection connection, Guid visit, ChildId child, DateTime? at) =>
+        connection.ExecuteAsync("update visit_child set left_at = @at where visit = @visit and child = @child", new { visit, child, at });
+
+    /// <summary>What each child read off the room's clock, as it stands: the latest.</summary>
+    public static async Task<IReadOnlyList<RoomClockReading>> RoomClock(SchoolConnection connection, Guid visit) =>
+        [.. await connection.QueryAsync<RoomClockReading>("select distinct on (child) id, child, clock_time, raw from room_clock_reading where visit = @visit order by child, said_at desc, id desc", new { visit })];
+
+    /// <summary>What a child read off the room's clock in their visits, the latest first, with the day.</summary>
+    public static async Task<IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)>> RoomClockOf(SchoolConnection connection, ChildId child) =>
+        [.. await connection.QueryAsync<(DateOnly Day, string ClockTime, string Raw)>(
+            $"""
+            select (said_at at time zone {Schools.TimeZone})::date, clock_time, raw from
+              (select distinct on (visit) visit, said_at, clock_time, raw from room_clock_reading where child = @child order by visit, said_at desc, id desc) latest
+            order by said_at desc
+            """,
+            new { child })];
+
+    /// <summary>Keeps what a child read off the room's clock; the same again under its id changes nothing.</summary>
+    /// <returns>What is kept under the id.</returns>
+    public static async Task<string> ReadRoomClock(SchoolConnection connection, Guid visit, RoomClockReading reading, Guid by, DateTime now)
+    {
+        await connection.ExecuteAsync(
+            """
+            insert into room_clock_reading (school, id, visit, child, clock_time, raw, noted_by, said_at)
+            values (@school, @Id, @visit, @Child, @ClockTime, @Raw, @by, @now) on conflict do nothing
+            """,
+            new { school = connection.School, reading.Id, visit, reading.Child, reading.ClockTime, reading.Raw, by, now });
+        return await connection.QuerySingleAsync<string>("select raw from room_clock_reading where id = @Id", new { reading.Id });
+    }
+
+    /// <summary>The notes of a visit.</summary>
+    public static async Task<IReadOnlyList<VisitNoteRow>> Notes(SchoolConnection connection, Guid visit) =>
+        [.. await connection.QueryAsync<VisitNoteRow>("select child, note from visit_note where visit = @visit order by noted_at, note", new { visit })];
+
+    /// <summary>The notes of a child, with the day of their visit, the latest first.</summary>
+    public static async Task<IReadOnlyList<(DateOnly Day, string Note)>> NotesOf(SchoolConnection connection, ChildId child) =>
+        [.. await connection.QueryAsync<(DateOnly Day, string Note)>(
+            $"""
+            select (visit.started_at at time zone {Schools.TimeZone})::date, note from visit_note join visit on visit.school = visit_note.school and visit.id = visit_note.visit
+            where child = @child order by visit.started_at desc, noted_at, note
+            """,
+            new { child })];
+
+    /// <summary>Notes something of a child, or takes the note back.</summary>
+    public static Task Note(SchoolConnection connection, Guid visit, ChildId child, string note, bool holds, Guid by, DateTime now) => connection.ExecuteAsync(
+        holds
+            ? "insert into visit_note (school, visit, child, note, noted_by, noted_at) values (@school, @visit, @child, @note, @by, @now) on conflict do nothing"
+            : "delete from visit_note where visit = @visit and child = @child and note = @note",
+        new { school = connection.School, visit, child, note, by, now });
+
+    /// <summary>How much the answers of some sittings took.</summary>
+    public static async Task<IReadOnlyList<PromptRow>> Prompts(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
+        [.. await connection.QueryAsync<PromptRow>("select sitting, place::int as place, rung from prompt where sitting = any(@sittings)", new { sittings = sittings.ToArray() })];
+
+    /// <summary>Notes how much an answer took; null takes the note back.</summary>
+    public static Task NotePrompt(SchoolConnection connection, SittingId sitting, int place, string? rung, Guid by, DateTime now) => connection.ExecuteAsync(
+        rung is null
+            ? "delete from prompt where sitting = @sitting and place = @place"
+            : """
+              insert into prompt (school, sitting, place, rung, noted_by, noted_at) values (@school, @sitting, @place, @rung, @by, @now)
+              on conflict (school, sitting, place) do update set rung = excluded.rung, noted_by = excluded.noted_by, noted_at = excluded.noted_at
+              """,
+        new { school = connection.School, sitting, place, rung, by, now });
+}

@@ -1,0 +1,146 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
+using Umbick.Core.Clocks;
+using Umbick.Core.Items;
+using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Visits;
+
+/// <summary>A visit on one page: the same faces for all, a box a child, and what was done is kept wherever it is stopped.</summary>
+public sealed class VisitModel(Database database, Visiting visiting, RequestPreferences preferences) : PageModel
+{
+    public VisitView View { get; private set; } = null!;
+
+    private Guid Teacher => User.Teacher().Person;
+
+    public Task<IActionResult> OnGet(Guid id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
+
+    /// <summary>Keeps one child's answer. The page makes its id: sent twice, it is one.</summary>
+    public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) => Within(async connection =>
+    {
+        if (sent.Id is not { } answer || part is not { } at || !ModelState.IsValid) return BadRequest();
+        var (outcome, why) = await Take(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), sent.Confirmed);
+        if (outcome == Submitted.NotFound) return NotFound();
+        if (outcome is not (Submitted.Kept or Submitted.KeptBefore))
+        {
+            Response.Refused(answer);
+            Response.StatusCode = outcome is null ? StatusCodes.Status400BadRequest : StatusCodes.Status409Conflict;
+            return Partial("_Told", why);
+        }
+        Response.Kept(answer);
+        return await Shown(connection, id);
+    });
+
+    /// <summary>Keeps whatever the boxes hold, where a page has no script.</summary>
+    public Task<IActionResult> OnPost(Guid id, VisitPart? part, int place) => Within(async connection =>
+    {
+        if (part is not { } at || await VisitAt.Load(connection, id) is not { } visit) return NotFound();
+        List<string> refused = [];
+        foreach (var child in visit.Children.Select(one => one.Child))
+        {
+            var raw = AnswerSent.Text(Request.Form[$"raw-{child.Id}"].ToString());
+            if (raw.Length == 0 || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer)) continue;
+            var corrects = Guid.TryParse(Request.Form[$"corrects-{child.Id}"], out var seen) ? seen : default(Guid?);
+            var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
+            var (outcome, why) = await Take(connection, id, child.Id, at, submission, confirmed: raw);
+            if (outcome is not (Submitted.Kept or Submitted.KeptBefore)) refused.Add($"{child.Alias}: {why}");
+        }
+        if (refused.Count == 0) return Redirect($"/visits/{id}");
+        await Load(connection, id, string.Join(" ", refused));
+        return Page();
+    });
+
+    /// <summary>Goes on from the place that the page showed; <paramref name="shown"/> names the demonstration that was shown.</summary>
+    public Task<IActionResult> OnPostOn(Guid id, VisitPart? part, int place, string? shown) => Do(id, async connection =>
+        part is { } at && await visiting.GoOn(connection, id, at, place, Demonstration.Find(shown), Teacher));
+
+    public Task<IActionResult> OnPostBack(Guid id, VisitPart? part, int place) => Do(id, async connection => part is { } at && await Visiting.Back(connection, id, at, place));
+
+    public Task<IActionResult> OnPostStop(Guid id) => Do(id, connection => visiting.Stop(connection, id));
+
+    public Task<IActionResult> OnPostGone(Guid id, ChildId child, bool here) => Do(id, connection => visiting.Leave(connection, id, child, here, Teacher));
+
+    public Task<IActionResult> OnPostRung(Guid id, ChildId child, int place, string? rung) => Do(id, async connection =>
+        (string.IsNullOrEmpty(rung) || Rungs.Find(rung) is not null) && await visiting.NoteRung(connection, id, child, place, Rungs.Find(rung), Teacher));
+
+    public Task<IActionResult> OnPostNote(Guid id, ChildId child, string? note, bool holds) => Do(id, async connection =>
+        VisitNote.Find(note) is { } found && await visiting.Note(connection, id, child, found, holds, Teacher));
+
+    public Task<IActionResult> OnPostCopied(Guid id, ChildId child, VisitPart? part, int place, bool copied) => Do(id, async connection =>
+        part is { } at && await visiting.NoteCopied(connection, id, child, at, place, copied, Teacher));
+
+    /// <summary>Takes an answer in. The outcome is null where it was not even sent on, for what is told.</summary>
+    private async Task<(Submitted? Outcome, string Why)> Take(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed)
+    {
+        if (await VisitAt.Load(connection, id) is not { } visit || visit.Children.FirstOrDefault(one => one.Child.Id == child) is null) return (Submitted.NotFound, "This child is not in the visit.");
+        var raw = submission.Raw;
+        if (raw.Length == 0) return (null, "Nothing was typed.");
+        if (raw.Length > AnswerParser.LongestAnswer) return (null, $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.");
+        var item = visit.AskedAt(part, submission.Place)?.Item;
+        var spelled = item is null ? raw : ClockLetters.Spelled(item, raw);
+        var read = item is null ? AnswerParser.Parse(raw) : item.Read(spelled);
+        if (read is AmbiguousHalf half) return (null, $"“{raw}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}. Ask which is meant, and type that.");
+        if (read is Unread && confirmed != raw) return (null, $"“{raw}” cannot be read as an answer to this. Put it right, or send it again to keep it just so.");
+        var outcome = await visiting.Answer(connection, id, child, part, submission with { Raw = spelled, Mode = item is null ? AnswerMode.Said : ItemsInUse.ModeOf(item, spelled) }, Teacher);
+        return (outcome, outcome switch
+        {
+            Submitted.OtherAnswerKept => "Another answer was kept from this page before.",
+            Submitted.NotAsked => "Nothing was asked there.",
+            _ => "There is another answer by now. Open the page again to see it.",
+        });
+    }
+
+    private async Task<bool> Load(SchoolConnection connection, Guid id, string? message = null)
+    {
+        if (await VisitAt.Load(connection, id) is not { } at) return false;
+        preferences.OfChild = at.Preferences;
+        View = new VisitView(at, at.Visit.EndedAt is null && at.Asked is not null ? await visiting.Held(connection, at) : null) { Message = message };
+        if (at.Visit.EndedAt is not null) View = View with { HelpBefore = await Help(connection, at) };
+        else if (at.Visit.Part == VisitPart.Model) View = await WithPositions(connection, at);
+        else if (at.Visit.Part is VisitPart.Cold or VisitPart.Practise)
+        {
+            var place = at.Visit.Part == VisitPart.Cold ? at.Visit.Place - 1 : at.Visit.Place;
+            View = View with { PlaceLookedAt = place, LooksCopied = await visiting.LooksCopied(connection, at, at.Visit.Part, place) };
+            if (View.Reveals) View = View with { HelpBefore = await Help(connection, at) };
+        }
+        return true;
+    }
+
+    private static async Task<Dictionary<ChildId, HelpTaken>> Help(SchoolConnection connection, VisitAt at)
+    {
+        var help = new Dictionary<ChildId, HelpTaken>();
+        foreach (var child in at.Children)
+        {
+            if (await HelpTaken.Of(connection, child.Child.Id, most: 1) is [var last]) help[child.Child.Id] = last;
+        }
+        return help;
+    }
+
+    private async Task<VisitView> WithPositions(SchoolConnection connection, VisitAt at)
+    {
+        if (View.Demonstration is not { } demonstration) return View;
+        var seenByAll = true;
+        foreach (var child in at.Here) seenByAll &= (await Demonstrated.To(connection, child.Child.Id)).Any(shown => shown.Demonstration == demonstration.Id);
+        var contrast = demonstration.Positions.Where(position => position.IsContrast).ToList();
+        return seenByAll && contrast.Count > 0 ? View with { Positions = contrast, IsReminder = true } : View with { Positions = demonstration.Positions };
+    }
+
+    /// <summary>Does something, and shows where the visit is then.</summary>
+    private Task<IActionResult> Do(Guid id, Func<SchoolConnection, Task<bool>> act) => Within(async connection =>
+    {
+        if (!ModelState.IsValid) return BadRequest();
+        return await act(connection) ? await Shown(connection, id) : NotFound();
+    });
+
+    private async Task<IActionResult> Shown(SchoolConnection connection, Guid id)
+    {
+        if (!Request.IsScripted()) return Redirect($"/visits/{id}");
+        return await Load(connection, id) ? Partial("_Visit", View) : NotFound();
+    }
+
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+}
