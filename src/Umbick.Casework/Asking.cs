@@ -2,6 +2,7 @@ using Umbick.Store;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Casework;
 
@@ -35,11 +36,12 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             Plan = beginning.Plan,
             ColdFor = beginning.Plan == Plan.ColdStart ? beginning.ColdFor!.Pattern.Id : null,
             Delivery = beginning.Delivery,
+            ClockCarries = beginning.Delivery == DeliveryMode.OwnClock ? beginning.ClockCarries ?? row.Preferences[SettingList.OwnClock] : null,
             Visit = beginning.Visit,
             TurnInVisit = beginning.TurnInVisit,
         };
         if (!await Sittings.Start(connection, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
-        if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, ListedItems.Why(beginning))), Now);
+        if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, HelpFor(sitting, item), ListedItems.Why(beginning))), Now);
         else await AskNext(connection, sitting, new SittingRows([], [], []));
         return id;
     }
@@ -89,9 +91,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         if (sitting.Delivery == mode) return true;
-        await Sittings.Deliver(connection, sittingId, mode);
-        if (mode != DeliveryMode.OnChildsScreen) return true;
         var rows = await Sittings.Rows(connection, sittingId);
+        var carries = mode == DeliveryMode.OwnClock ? sitting.ClockCarries ?? (await Children.PreferencesOf(connection, sitting.Child))[SettingList.OwnClock] : null;
+        var held = sitting with { Delivery = mode, ClockCarries = carries };
+        await Sittings.Deliver(connection, sittingId, mode, carries, rows.Asked.Where(asked => HelpFor(held, asked.Item) != Support.Bare).Select(asked => asked.Place), TeachingPreferences.HelpOn(carries));
+        if (mode != DeliveryMode.OnChildsScreen) return true;
         var aloud = rows.Asked.Where(asked => asked.Item.IsOnlyAloud && !rows.IsAnswered(asked.Place)).Select(asked => asked.Place).ToArray();
         await Sittings.Withdraw(connection, sittingId, aloud);
         if (!aloud.Contains(sitting.CurrentPlace)) return true;
@@ -127,7 +131,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         await Sittings.WithdrawUnanswered(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
         var place = rows.LastPlace + 1;
-        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, easy.Item, Support.Bare, easy.Why)], Now);
+        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, easy.Item, HelpFor(sitting, easy.Item), easy.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
         return true;
     }
@@ -182,9 +186,13 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             await SittingEnding.End(connection, model, sitting, Now);
             return;
         }
-        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, next.Item, Support.Bare, next.Why)], Now);
+        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, next.Item, HelpFor(sitting, next.Item), next.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
     }
+
+    /// <summary>The help on a clock: what the teacher's own carries; a clock on the screen is bare while a child is asked.</summary>
+    private static Support HelpFor(Sitting sitting, Item item) =>
+        sitting.Delivery == DeliveryMode.OwnClock && item.Task.ShowsClock ? TeachingPreferences.HelpOn(sitting.ClockCarries) : Support.Bare;
 
     private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
         new(model, Seed(sitting.Id), sitting.Delivery == DeliveryMode.OnChildsScreen ? task => task.OnScreen : task => task.Aloud, child.Preferences.Wording);

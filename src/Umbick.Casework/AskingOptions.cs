@@ -24,6 +24,9 @@ public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Deliv
     /// <summary>The items, where they were made before for all who share a visit.</summary>
     public IReadOnlyList<Item> Items { get; init; } = [];
 
+    /// <summary>The id of what the teacher's own clock carries, where that was said; else it is what the school's does.</summary>
+    public string? ClockCarries { get; init; }
+
     /// <summary>The visit that it shares with other children's sittings.</summary>
     public Guid? Visit { get; init; }
 

@@ -50,6 +50,10 @@ public static class Schools
     public static Task Choose(SchoolConnection connection, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync("update school set settings = @settings::jsonb", new { settings = SettingsText.Write(settings) });
 
+    /// <summary>Keeps one thing that the school has chosen.</summary>
+    public static Task Choose(SchoolConnection connection, string setting, string choice) =>
+        connection.ExecuteAsync("update school set settings = settings || jsonb_build_object(@setting::text, @choice::text)", new { setting, choice });
+
     /// <summary>Adds a school. Only the owner may.</summary>
     public static Task Add(SchoolConnection owner, School school) =>
         owner.ExecuteAsync("insert into school (id, name) values (@Id, @Name)", school);

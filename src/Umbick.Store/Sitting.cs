@@ -54,6 +54,9 @@ public sealed record Sitting
     /// <summary>The id of the pattern that a cold start is for; null for all else.</summary>
     public string? ColdFor { get; init; }
 
+    /// <summary>The id of what the teacher's own clock carries, where it is held with one; null else.</summary>
+    public string? ClockCarries { get; init; }
+
     public bool IsPractice => Kind == SittingKind.Practice;
 
     internal string PlanName { get; init; } = PlanNames.Of(Plan.Adaptive);

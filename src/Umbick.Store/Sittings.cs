@@ -17,7 +17,7 @@ public static class Sittings
 
     private const string Columns =
         $"""
-        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for,
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries,
         first_answer_at, paper_day, {Day} as day
         """;
 
@@ -74,8 +74,8 @@ public static class Sittings
     /// <returns>Whether it was started.</returns>
     public static async Task<bool> Start(SchoolConnection connection, Sitting sitting) => await connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening, cold_for)
-        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening, @ColdFor)
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening, cold_for, clock_carries)
+        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening, @ColdFor, @ClockCarries)
         on conflict do nothing
         """,
         new
@@ -90,6 +90,7 @@ public static class Sittings
             sitting.StartedAt,
             sitting.PlanName,
             sitting.ColdFor,
+            sitting.ClockCarries,
             sitting.DeliveryName,
             sitting.Visit,
             sitting.TurnInVisit,
@@ -132,9 +133,14 @@ public static class Sittings
     public static Task TellDay(SchoolConnection connection, IEnumerable<SittingId> sittings, DateOnly? day) =>
         connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
 
-    /// <summary>Goes on in another way.</summary>
-    public static Task Deliver(SchoolConnection connection, SittingId id, DeliveryMode mode) =>
-        connection.ExecuteAsync("update sitting set delivery = @delivery, version = version + 1 where id = @id", new { id, delivery = DeliveryNames.Of(mode) });
+    /// <summary>Goes on in another way; what is asked and not answered yet is asked with the help of that way.</summary>
+    public static Task Deliver(SchoolConnection connection, SittingId id, DeliveryMode mode, string? clockCarries, IEnumerable<int> helped, Support help) => connection.ExecuteAsync(
+        """
+        update sitting set delivery = @delivery, clock_carries = coalesce(@clockCarries, clock_carries), version = version + 1 where id = @id;
+        update asked_item set support = case when place = any(@helped) then @help else 'bare' end where sitting = @id
+          and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
+        """,
+        new { id, delivery = DeliveryNames.Of(mode), clockCarries, helped = helped.ToArray(), help = ItemText.Support(help) });
 
     /// <summary>Makes a sitting shorter or longer.</summary>
     public static Task Lengthen(SchoolConnection connection, SittingId id, int length) =>

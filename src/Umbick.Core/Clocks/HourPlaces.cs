@@ -37,6 +37,36 @@ public static class HourPlaces
         _ => 0,
     };
 
+    /// <summary>Where to put the hour hand of a clock whose hands are loose: how much of the way it has gone from one numeral to the next.</summary>
+    public static string ToPut(ClockTime time)
+    {
+        var way = time.Minute switch
+        {
+            0 => null,
+            <= 7 => "only just past",
+            <= 12 => "a little",
+            <= 17 => "a quarter",
+            <= 22 => "a third",
+            <= 27 => "not quite half",
+            <= 32 => "half",
+            <= 37 => "a little more than half",
+            <= 42 => "two thirds",
+            <= 47 => "three quarters",
+            <= 53 => "most",
+            _ => "nearly all",
+        };
+        return time.Minute switch
+        {
+            0 => $"exactly on the {time.Hour}",
+            <= 7 => $"{way} the {time.Hour}",
+            _ => $"{way} of the way from {time.Hour} to {Hours.After(time.Hour)}",
+        };
+    }
+
+    /// <summary>Where an hour hand is that was told by its place; by its numeral alone where no more was said.</summary>
+    public static string Told(HourPlaceAnswer answer) =>
+        answer.Place is { } place ? Told(new ClockTime(answer.Hour, (int)Math.Round(Middle(place) * 60))) : $"at the {answer.Hour}";
+
     /// <summary>Where the hour hand is at a time, told in a sentence.</summary>
     public static string Told(ClockTime time) => Of(time.Minute) switch
     {

@@ -39,9 +39,10 @@ public sealed class HeldPattern
     public static HeldPattern Together(IReadOnlyList<HeldPattern> each) =>
         new(each[0]._model, each[0].Pattern, [.. each.SelectMany(held => held._procedures).Distinct()]);
 
-    /// <summary>What a child with this pattern alone would answer most often.</summary>
+    /// <summary>What a child with this pattern alone would answer most often. A clock that is to be put right shows it already.</summary>
     public Answer AnswerTo(Item item)
     {
+        if (item.Task == ClockTasks.RepairClock && item.Claim is { } shown) return shown;
         var prediction = PredictionOf(item);
         return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedures[0]))];
     }
@@ -58,6 +59,7 @@ public sealed class HeldPattern
 
     private bool IsAnsweredRightly(Item item, int procedure)
     {
+        if (item.Task == ClockTasks.RepairClock) return item.ClaimIsRight;
         var prediction = PredictionOf(item);
         return prediction.LikeliestOf(prediction.SubSpace.PartOf(procedure)) == prediction.RightId;
     }

@@ -48,6 +48,7 @@ public static class PromptLadder
         string InWords(Answer? answer) => answer switch
         {
             PlacedAnswer placed => HandsTold.Of(placed),
+            HourPlaceAnswer { Hour: >= 1 and <= 12 } place => HourPlaces.Told(place),
             SaidRight or null => FaceTold.Right(item, wording),
             WordsAnswer { Meaning: { } time } => wording.Words(time),
             _ => answer.Short(wording),

@@ -118,10 +118,15 @@ public static class SettingList
     public static Setting Length { get; } = new(
         "length", Asking, "Questions in one sitting", "Twelve tell most patterns apart and are over in ten minutes.", [new("12", "twelve"), new("8", "eight"), new("16", "sixteen")]);
 
+    /// <summary>What the teacher's own clock carries beside its numbers.</summary>
+    public static Setting OwnClock { get; } = new(
+        "own-clock", Asking, "What does your own clock carry?", "Minute numbers on a clock are help: what is answered with them counts as answered with help.",
+        [new("plain", "its twelve numbers alone"), new("minute-numbers", "minute numbers as well"), new("halves", "minute numbers, {past} and {to}")]);
+
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Setting> All { get; } =
     [
-        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands, HandsAgree, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length,
+        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands, HandsAgree, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length, OwnClock,
     ];
 
     /// <summary>The setting with this id, or null.</summary>

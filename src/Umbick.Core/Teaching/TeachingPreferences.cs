@@ -136,6 +136,10 @@ public sealed class TeachingPreferences
     /// <summary>How many questions an asking has.</summary>
     public int Length => int.Parse(this[SettingList.Length], CultureInfo.InvariantCulture);
 
+    /// <summary>The help that a teacher's own clock is.</summary>
+    /// <param name="carries">The id of what it carries; null where no such clock is used.</param>
+    public static Support HelpOn(string? carries) => carries switch { "minute-numbers" => Items.Support.Most, "halves" => Items.Support.Full, _ => Items.Support.Bare };
+
     /// <summary>Whether a task is in use at a stage: figures first keeps past and to until five-minute times are taught.</summary>
     public bool Uses(ClockTask task, Stage stage) =>
         this[SettingList.Path] == "fractions" || stage >= Stage.FiveMinutesTo

@@ -70,6 +70,7 @@ create table prompt (
 -- What the teacher's own clock carries beside its numerals, in a sitting that is held with it.
 alter table sitting add column clock_carries text;
 grant update (clock_carries) on sitting to umbick_app;
+grant update (support) on asked_item to umbick_app;
 
 do $$
 declare name text;

@@ -1,5 +1,6 @@
 using Umbick.Casework;
 using Umbick.Core.Clocks;
+using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
 using Umbick.Store;

@@ -42,11 +42,13 @@
     else if (!mark(box, key)) box.value += key;
   }
 
-  // Another part is another page: the big clock begins anew.
+  // To the big clock and from it is another page: it begins anew.
+  const turns = (part) => part.dataset.part !== visit().dataset.part && [part, visit()].some((one) => one.dataset.part === "model");
+
   function show(body) {
     const part = new DOMParser().parseFromString(body, "text/html").getElementById("visit");
     if (!part) return false;
-    if (part.dataset.part !== visit().dataset.part) {
+    if (turns(part)) {
       location.assign(location.pathname);
       return false;
     }
@@ -175,7 +177,7 @@
   document.addEventListener("htmx:beforeSwap", (event) => {
     if (event.detail.target?.id !== "visit") return;
     const part = new DOMParser().parseFromString(event.detail.serverResponse, "text/html").getElementById("visit");
-    if (part && part.dataset.part !== visit().dataset.part) {
+    if (part && turns(part)) {
       event.detail.shouldSwap = false;
       location.assign(location.pathname);
     }
