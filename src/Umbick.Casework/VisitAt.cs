@@ -70,7 +70,7 @@ public sealed record VisitAt(Visit Visit, IReadOnlyList<ChildInVisit> Children)
     public AskedItem? AskedAt(VisitPart part, int place) => Items(part).FirstOrDefault(asked => asked.Place == place);
 
     /// <summary>What is asked in a part: the same of all.</summary>
-    internal IReadOnlyList<AskedItem> Items(VisitPart part) =>
+    public IReadOnlyList<AskedItem> Items(VisitPart part) =>
         Children.Select(child => child.SittingOf(part)).FirstOrDefault(sitting => sitting is not null) is { } sitting ? [.. sitting.Questions.Select(question => question.Asked)] : [];
 
     /// <summary>Loads a visit; null where the school has no such visit.</summary>

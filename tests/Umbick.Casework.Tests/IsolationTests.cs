@@ -1,3 +1,6 @@
+using Umbick.Core.Teaching;
+using Umbick.Core.Practice;
+using Umbick.Core.Patterns;
 using Dapper;
 using Npgsql;
 using Umbick.Core.Diagnosis;
@@ -140,8 +143,24 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
+            await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);
             await new ClassScreening(model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
         });
+    }
+
+    private static async Task FillVisit(SchoolConnection connection, Visiting visiting, ChildId child)
+    {
+        var (visit, teacher) = (Guid.NewGuid(), Guid.NewGuid());
+        await visiting.Begin(connection, visit, Catalogue.Find("next-hour")!, [child], null, teacher);
+        await Say(VisitPart.Room, 1);
+        await visiting.Note(connection, visit, child, VisitNote.All[0], holds: true, teacher);
+        for (var place = 1; place <= ColdStart.Telling + 1; place++) await Say(VisitPart.Cold, place);
+        await visiting.GoOn(connection, visit, VisitPart.Model, 1, null, teacher);
+        await Say(VisitPart.Practise, 1);
+        await visiting.NoteRung(connection, visit, child, 1, Rung.Waited, teacher);
+
+        Task<Submitted> Say(VisitPart part, int place) =>
+            visiting.Answer(connection, visit, child, part, new Submission(Guid.NewGuid(), place, "4:00", AnswerMode.Said, null), teacher);
     }
 
     private static Task AddMarginal(SchoolConnection connection, SittingId sitting) => connection.ExecuteAsync(

@@ -68,6 +68,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("hand-colours", "plum-teal", "class-sheet", "hands-plum-teal", "hands-ink"),
         ("timing", "off", "tablet read-digital", "data-timed=\"no\"", "data-timed=\"yes\""),
         ("timing", "off", "asking read-digital", "data-timed=\"no\"", "data-timed=\"yes\""),
+        ("own-clock", "minute-numbers", "begin", "value=\"minute-numbers\" selected", "value=\"plain\" selected"),
         ("length", "8", "adaptive", "of about 8", "of about 12"),
         ("length", "16", "adaptive", "of about 16", "of about 12"),
     ];
@@ -106,6 +107,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         return name switch
         {
             "children" or "patterns" or "settings" or "explain" => await Of(teacher, $"/{name}"),
+            "begin" => await Of(teacher, $"/ask/begin/{child}"),
             "clock" when what is not null => await Of(teacher, "/clock?handler=time&hour=10.75&minute=45"),
             "clock" => await Of(teacher, "/clock"),
             "adaptive" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child)}"),

@@ -35,6 +35,11 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
+        var visits = new List<string> { $"/visits/begin?pattern=next-hour&child={child.Id}", $"/visits/{(await site.Visit(site.A, 3)).Visit}" };
+        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Model, 1), (VisitPart.Practise, 1), (VisitPart.Close, 7) }) visits.Add($"/visits/{await VisitAt(part, place)}");
+        var stopped = (await site.Visit(site.A, 2)).Visit;
+        await site.App.InSchool(site.A, connection => site.Visiting.Stop(connection, stopped));
+        visits.Add($"/visits/{stopped}");
         // A caseload long enough to be searched.
         for (var more = 0; more < 8; more++) await site.Child(site.A);
         using var browser = SignedIn();
@@ -45,7 +50,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
         ];
-        foreach (var path in views)
+        foreach (var path in views.Concat(visits))
         {
             browser.Open(path);
             browser.Script<object?>("document.querySelectorAll('details').forEach(d => d.open = true)");
@@ -117,6 +122,27 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
                 await asking.Answer(connection, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, "?", AnswerMode.Said, null), null);
         });
         return id;
+    }
+
+    /// <summary>A visit of three that has reached a place, where they gave the same wrong answer; in practice what came of it is seen.</summary>
+    private async Task<Guid> VisitAt(VisitPart part, int place)
+    {
+        var (visit, children) = await site.Visit(site.A, 3);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            while (await Casework.VisitAt.Load(connection, visit) is { Visit: var now } && (now.Part != part || now.Place != place))
+            {
+                if (now.Part != VisitPart.Model) await Say(connection, now.Part, now.Place);
+                if (now.Part is VisitPart.Model or VisitPart.Practise) await site.Visiting.GoOn(connection, visit, now.Part, now.Place, null, Guid.NewGuid());
+            }
+            if (part is VisitPart.Practise or VisitPart.Close) await Say(connection, part, place);
+        });
+        return visit;
+
+        async Task Say(SchoolConnection connection, VisitPart at, int to)
+        {
+            foreach (var child in children) await site.Visiting.Answer(connection, visit, child, at, new Submission(Guid.NewGuid(), to, "8:11", AnswerMode.Said, null), Guid.NewGuid());
+        }
     }
 
     private static void Check(Browser browser, string view)

@@ -90,6 +90,18 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern), new SetChoices(1), Guid.NewGuid());
     });
 
+    /// <summary>A visit that has begun, for the coming hour, with so many new children.</summary>
+    public async Task<(Guid Visit, IReadOnlyList<ChildId> Children)> Visit(Guid school, int count)
+    {
+        var children = new List<ChildId>();
+        for (var i = 0; i < count; i++) children.Add((await Child(school)).Id);
+        var visit = Guid.NewGuid();
+        await App.InSchool(school, connection => Visiting.Begin(connection, visit, Core.Patterns.Catalogue.Find("next-hour")!, children, "has-it-arrived", Guid.NewGuid()));
+        return (visit, children);
+    }
+
+    public Visiting Visiting => new(Model, new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), TimeProvider.System);
+
     /// <summary>A child's record.</summary>
     public async Task<ChildRecord> Record(Guid school, ChildId child) =>
         (await App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;

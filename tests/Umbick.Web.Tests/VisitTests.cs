@@ -1,0 +1,194 @@
+using OpenQA.Selenium;
+using Umbick.Casework;
+using Umbick.Store;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>A visit in a real browser: by script with three children, typed without looking, with the connection gone, and without scripts.</summary>
+public sealed class VisitTests(Site site) : IClassFixture<Site>
+{
+    private const int ColdItems = 5;
+    private const int Practised = 6;
+    private const int MostPresses = 40;
+
+    [Fact]
+    public async Task With_three_children_nothing_is_typed_but_answers_and_few_presses_are_made()
+    {
+        var children = new List<Child>();
+        for (var i = 0; i < 3; i++) children.Add(await site.Child(site.A));
+        var read = children.Select((_, i) => site.Simulated(i == 0 ? ["next-hour"] : [])).ToList();
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open($"/visits/begin?pattern=next-hour&{string.Join('&', children.Select(child => $"child={child.Id}"))}");
+        var presses = 0;
+        Press("main form button");
+        browser.Await("[data-part=room] [data-box]:focus");
+        browser.Type(string.Concat(children.Select(_ => "quarter past 9" + Keys.Enter)));
+        for (var place = 1; place <= ColdItems; place++) await Answer("cold", place);
+        browser.Await("[data-part=model] [data-go-on]");
+        var positions = browser.Count("[data-position]");
+        for (var i = 0; i < (2 * positions) - 1; i++) Press("[data-go-on]");
+        Press("[data-shown]");
+        for (var place = 1; place <= Practised; place++)
+        {
+            await Answer("practise", place);
+            browser.Await("[data-came]");
+            foreach (var wrong in browser.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('[data-came][data-right=no]')].map(one => one.dataset.came)").Cast<string>())
+            {
+                Press($"[data-came='{wrong}'] [data-rung=hand-named]");
+                browser.Await($"[data-came='{wrong}'] [data-rung=hand-named][aria-pressed=true]");
+            }
+            Press("[data-next]");
+        }
+        await Answer("close", Practised + 1);
+        browser.Await("[data-came]");
+        Press("[data-next]");
+        browser.Await("[data-over]");
+        Press($"[data-over-of='{children[0].Alias}'] [data-note=went-well]");
+        browser.Await("[data-note=went-well][aria-pressed=true]");
+        TestContext.Current.SendDiagnosticMessage($"{presses} presses, {positions} positions");
+        Assert.True(presses <= MostPresses, $"{presses} presses");
+        Assert.Contains("Next time begin with “look again”.", browser.Find($"[data-over-of='{children[0].Alias}'] [data-next-rung]").Text, StringComparison.Ordinal);
+        Assert.Contains("No help is needed", browser.Find($"[data-over-of='{children[1].Alias}'] [data-next-rung]").Text, StringComparison.Ordinal);
+
+        browser.Open($"/children/{children[0].Id}");
+        Assert.Contains("name the hand", browser.Find("[data-help-taken]").Text, StringComparison.Ordinal);
+        Assert.Contains("of 4 on", browser.Find("[data-cold-starts]").Text, StringComparison.Ordinal);
+        Assert.Contains("Shown: ", browser.Find("[data-demonstrated]").Text, StringComparison.Ordinal);
+        Assert.Contains("went well", browser.Find("[data-visits]").Text, StringComparison.Ordinal);
+        Assert.Contains("quarter past 9", browser.Find("[data-visits]").Text, StringComparison.Ordinal);
+
+        void Press(string css)
+        {
+            browser.ClickOn(css);
+            presses++;
+        }
+
+        async Task Answer(string part, int place)
+        {
+            browser.Await($"[data-part={part}][data-place='{place}'] [data-box]:focus");
+            var item = (await At(browser)).Asked!.Item;
+            foreach (var alias in browser.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('[data-box-of]')].map(one => one.dataset.boxOf)").Cast<string>().ToList())
+                browser.Type(read[children.FindIndex(child => child.Alias == alias)].Answer(item, item.Task.Aloud) + Keys.Enter);
+        }
+    }
+
+    [Fact]
+    public async Task Typed_without_looking_every_answer_is_for_the_face_that_it_was_meant_for()
+    {
+        var (browser, child, visit) = await Begun();
+        using (browser)
+        {
+            browser.Await("[data-box]:focus");
+            browser.TypeBlind("9:05" + Keys.Enter + "1:01" + Keys.Enter + ".3:33" + Keys.Enter, 10);
+            browser.Await("[data-part=cold][data-place='4'] [data-box]:focus");
+            var cold = (await Load(visit)).Children[0].Cold!;
+            Assert.Equal(["1:01", ".", "3:33"], cold.Answered.Select(question => question.Given!.Raw));
+            Assert.Equal("9:05", (await site.App.InSchool(site.A, connection => Store.Visits.RoomClockOf(connection, child)))[0].Raw);
+        }
+    }
+
+    [Fact]
+    public async Task What_cannot_be_read_stays_in_its_box_what_was_typed_on_is_told_and_sent_again_it_is_kept_so()
+    {
+        var (browser, _, visit) = await Begun();
+        using (browser)
+        {
+            browser.Click("No clock here");
+            browser.Await("[data-part=cold] [data-box]:focus");
+            browser.Type("fishcakes" + Keys.Enter);
+            browser.Await("[data-box-told]:not([hidden])");
+            Assert.Equal("fishcakes", browser.Find("[data-box]").GetAttribute("value"));
+            Assert.Contains("cannot be read", browser.Find("[data-box-told]").Text, StringComparison.Ordinal);
+            Assert.Empty((await Load(visit)).Children[0].Cold!.Answered);
+            browser.Await("[data-box]:focus");
+            browser.Type(Keys.Enter);
+            browser.Await("[data-place='2'] [data-box]:focus");
+            Assert.Equal("fishcakes", Assert.Single((await Load(visit)).Children[0].Cold!.Answered).Given!.Raw);
+        }
+    }
+
+    [Fact]
+    public async Task Without_a_connection_answers_wait_and_are_kept_once()
+    {
+        var (browser, _, visit) = await Begun();
+        using (browser)
+        {
+            browser.Click("No clock here");
+            browser.Await("[data-part=cold] [data-box]:focus");
+            browser.Network(offline: true);
+            browser.Type("4:00" + Keys.Enter);
+            browser.Await(".notices [data-waiting='1'], [data-waiting='1']");
+            browser.Type(Keys.Enter);
+            browser.Network(offline: false);
+            browser.Await("[data-place='2'] [data-box]:focus");
+            Assert.Equal("4:00", Assert.Single((await Load(visit)).Children[0].Cold!.Answered).Given!.Raw);
+        }
+    }
+
+    [Fact]
+    public async Task What_looks_copied_is_asked_about_and_noted_by_one_press()
+    {
+        var (browser, visit, _) = await BegunTogether(2);
+        using (browser)
+        {
+            browser.Click("No clock here");
+            browser.Await("[data-part=cold] [data-box]:focus");
+            browser.Type("8:11" + Keys.Enter + "8:11" + Keys.Enter);
+            browser.Await("[data-place='2'] [data-copied]");
+            Assert.Equal(2, browser.Count("[data-copied-note]"));
+            browser.ClickOn("[data-copied-note]");
+            browser.AwaitText("noted as copied");
+            Assert.Equal("copied", (await Load(visit)).Children[0].At(VisitPart.Cold, 1)!.Given!.How);
+        }
+    }
+
+    [Fact]
+    public async Task Without_scripts_all_boxes_are_sent_by_the_form()
+    {
+        var (browser, visit, children) = await BegunTogether(2);
+        browser.Dispose();
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        await teacher.Send($"/visits/{visit}", "No clock here");
+        await teacher.Send($"/visits/{visit}", "Keep them all", new() { [$"raw-{children[0]}"] = "4:00", [$"raw-{children[1]}"] = "half past 4" });
+        var at = await Load(visit);
+        Assert.Equal((VisitPart.Cold, 2), (at.Visit.Part, at.Visit.Place));
+        Assert.Equal(["4:00", "half past 4"], at.Children.Select(child => child.At(VisitPart.Cold, 1)!.Given!.Raw));
+        await teacher.Send($"/visits/{visit}", "Stop here");
+        Assert.NotNull((await Load(visit)).Visit.EndedAt);
+    }
+
+    [Fact]
+    public async Task A_sitting_of_a_visit_leads_to_the_visit_and_what_was_seen_before_is_only_called_to_mind()
+    {
+        var (browser, child, visit) = await Begun();
+        using (browser)
+        {
+            browser.Open($"/ask/{(await Load(visit)).Children[0].Cold!.Sitting.Id}");
+            browser.AwaitPath($"/visits/{visit}");
+            browser.Open("/practise");
+            browser.Await($"[data-open-visit='{visit}']");
+            await site.App.InSchool(site.A, async connection =>
+            {
+                await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
+                await Store.Visits.MoveTo(connection, visit, VisitPart.Model, 1);
+            });
+            browser.Open($"/visits/{visit}");
+            browser.AwaitText("Seen before");
+            Assert.Equal(Core.Teaching.Demonstration.Find("has-it-arrived")!.Positions.Count(position => position.IsContrast), browser.Count("[data-position]"));
+        }
+    }
+
+    private async Task<(Browser Browser, ChildId Child, Guid Visit)> Begun() => await BegunTogether(1) is var (browser, visit, children) ? (browser, children[0], visit) : default;
+
+    private async Task<(Browser Browser, Guid Visit, IReadOnlyList<ChildId> Children)> BegunTogether(int count)
+    {
+        var (visit, children) = await site.Visit(site.A, count);
+        var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open($"/visits/{visit}");
+        return (browser, visit, children);
+    }
+
+    private Task<VisitAt> At(Browser browser) => Load(Guid.Parse(browser.Path.Split('/')[^1]));
+
+    private async Task<VisitAt> Load(Guid visit) => (await site.App.InSchool(site.A, connection => VisitAt.Load(connection, visit)))!;
+}
