@@ -163,19 +163,21 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         return true;
     }
 
-    /// <summary>Whose answers at a place look copied: they are wrong, another child gave the same, and the child's own ways hardly give it.</summary>
-    public async Task<IReadOnlySet<ChildId>> LooksCopied(SchoolConnection connection, VisitAt at, VisitPart part, int place)
+    /// <summary>What is made of a visit by all that is known of its children.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="at">Where the visit is.</param>
+    /// <param name="place">The place of its part whose answers are looked at.</param>
+    /// <returns>
+    /// The pattern as the children have it together, null where a later catalogue has dropped it; and whose answers at the place look copied: they are
+    /// wrong, another child gave the same, and the child's own ways hardly give it.
+    /// </returns>
+    public async Task<(HeldPattern? Held, IReadOnlySet<ChildId> LooksCopied)> Look(SchoolConnection connection, VisitAt at, int place)
     {
-        var wrong = at.Children.Select(child => (child.Child.Id, Question: child.At(part, place))).Where(one => one.Question is { Given: not null, IsRight: false }).ToList();
-        if (wrong.Count < 2) return new HashSet<ChildId>();
-        var records = await Records(connection, [.. wrong.Select(one => one.Id)]);
-        var looks = Copying.Looks(model, [.. wrong.Zip(records, (one, record) => new AnswerBeside(ChildRecord.AsGiven(one.Question!), record.Replay.Belief))]);
-        return wrong.Zip(looks).Where(one => one.Second).Select(one => one.First.Id).ToHashSet();
+        var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
+        var wrong = at.Children.Zip(records).Select(one => (Record: one.Second, Question: one.First.At(at.Visit.Part, place))).Where(one => one.Question is { Given: not null, IsRight: false }).ToList();
+        var looks = Copying.Looks(model, [.. wrong.Select(one => new AnswerBeside(ChildRecord.AsGiven(one.Question!), one.Record.Replay.Belief))]);
+        return (at.Visit.Pattern is { } pattern ? Together(records, pattern) : null, wrong.Zip(looks).Where(one => one.Second).Select(one => one.First.Record.Child.Id).ToHashSet());
     }
-
-    /// <summary>The pattern of a visit as its children have it together; null where a later catalogue has dropped it.</summary>
-    public async Task<HeldPattern?> Held(SchoolConnection connection, VisitAt at) =>
-        at.Visit.Pattern is { } pattern ? Together(await Records(connection, [.. at.Children.Select(child => child.Child.Id)]), pattern) : null;
 
     private async Task<Submitted> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
     {

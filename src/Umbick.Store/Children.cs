@@ -17,7 +17,7 @@ public static class Children
           (select open.id from sitting open where open.school = child.school and open.child = child.id
              and open.kind = 'asking' and open.screening is null and open.ended_at is null) as open_asking,
           (select waiting.id from practice_set waiting where waiting.school = child.school and waiting.child = child.id
-             and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and done.ended_at is not null)
+             and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,
           seen.last_practice is not null and (seen.last_asking is null or seen.last_practice > seen.last_asking) as practised_since_asked,
           last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer

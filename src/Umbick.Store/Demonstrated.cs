@@ -1,10 +1,11 @@
 namespace Umbick.Store;
 
 /// <summary>A demonstration that was shown to a child.</summary>
+/// <param name="Id">The id of the showing.</param>
 /// <param name="Pattern">The id of the pattern that it was for.</param>
 /// <param name="Demonstration">The demonstration's id.</param>
 /// <param name="Day">The day, where the school is.</param>
-public sealed record DemonstrationShown(string Pattern, string Demonstration, DateOnly Day);
+public sealed record DemonstrationShown(Guid Id, string Pattern, string Demonstration, DateOnly Day);
 
 /// <summary>Which demonstrations were shown to whom.</summary>
 public static class Demonstrated
@@ -13,9 +14,13 @@ public static class Demonstrated
     public static async Task<IReadOnlyList<DemonstrationShown>> To(SchoolConnection connection, ChildId child) =>
     [
         .. await connection.QueryAsync<DemonstrationShown>(
-            $"select pattern, demonstration, (shown_at at time zone {Schools.TimeZone})::date as day from demonstration_shown where child = @child order by shown_at desc, id",
+            $"select id, pattern, demonstration, (shown_at at time zone {Schools.TimeZone})::date as day from demonstration_shown where child = @child order by shown_at desc, id",
             new { child }),
     ];
+
+    /// <summary>Takes back that one was shown to a child.</summary>
+    public static Task<int> TakeBack(SchoolConnection connection, ChildId child, Guid id) =>
+        connection.ExecuteAsync("delete from demonstration_shown where id = @id and child = @child", new { id, child });
 
     /// <summary>Keeps that one was shown; to keep it again under the same id changes nothing.</summary>
     public static Task Keep(SchoolConnection connection, Guid id, ChildId child, string pattern, string demonstration, Guid by, DateTime now) => connection.ExecuteAsync(

@@ -21,9 +21,9 @@ public static class Sets
     public static Task<AssignedSet?> Find(SchoolConnection connection, SetId id) =>
         connection.QuerySingleOrDefaultAsync<AssignedSet>($"{Select} where practice_set.id = @id", new { id });
 
-    /// <summary>Every set of a school that is not done, the latest first.</summary>
+    /// <summary>Every set of a school that waits for a child, the latest first; one that is practised in a visit does not.</summary>
     public static Task<IEnumerable<AssignedSet>> Waiting(SchoolConnection connection) =>
-        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is null order by practice_set.assigned_at desc");
+        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is null and sitting.visit is null order by practice_set.assigned_at desc");
 
     /// <summary>The sets of a school that were done last, the latest first.</summary>
     public static Task<IEnumerable<AssignedSet>> Done(SchoolConnection connection, int most) =>

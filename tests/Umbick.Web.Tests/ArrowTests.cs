@@ -30,7 +30,7 @@ public sealed class ArrowTests
             "Diagnosis -> Clocks", "Diagnosis -> Items", "Diagnosis -> Patterns",
             "Items -> Clocks",
             "Patterns -> Clocks", "Patterns -> Items",
-            "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns",
+            "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns", "Practice -> Teaching",
             "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns",
             "Simulation -> Clocks", "Simulation -> Diagnosis", "Simulation -> Items", "Simulation -> Patterns", "Simulation -> Practice",
             "Teaching -> Clocks", "Teaching -> Items", "Teaching -> Patterns",

@@ -123,6 +123,18 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         Assert.Equal(Enumerable.Range(0, 10).Select(i => Item(after, i)), items.Select(item => $"{Wording.Usual.Digital(item.Item.Time)} {item.Why}"));
     }
 
+    [Fact]
+    public async Task While_a_set_waits_another_is_not_given_and_both_pages_say_so()
+    {
+        var child = await site.Child(site.A);
+        var (waits, _) = await site.Set(site.A, child.Id, "next-hour");
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        Assert.Contains($"/practise/{waits}", (await teacher.Page($"/practise/new/{child.Id}?pattern=hands-swapped")).QuerySelector("[data-waits]")!.InnerHtml, StringComparison.Ordinal);
+        await Visitor.AssertSentTo($"/practise/{waits}?waited=true", await teacher.Send($"/practise/new/{child.Id}?pattern=hands-swapped", "Give"));
+        Assert.NotNull((await teacher.Page($"/practise/{waits}?waited=true")).QuerySelector("[data-waited]"));
+        Assert.Single(await site.App.InSchool(site.A, connection => Sets.OfChild(connection, child.Id)));
+    }
+
     private static string Item(IHtmlDocument page, int place)
     {
         var item = page.QuerySelectorAll("[data-set-item]")[place];

@@ -1,5 +1,6 @@
 using OpenQA.Selenium;
 using Umbick.Casework;
+using Umbick.Core.Patterns;
 using Umbick.Store;
 
 namespace Umbick.Web.Tests;
@@ -176,6 +177,42 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             browser.AwaitText("Seen before");
             Assert.Equal(Core.Teaching.Demonstration.Find("has-it-arrived")!.Positions.Count(position => position.IsContrast), browser.Count("[data-position]"));
         }
+    }
+
+    [Fact]
+    public async Task After_three_cold_starts_without_success_another_demonstration_is_offered_and_a_showing_can_be_taken_back()
+    {
+        var child = (await site.Child(site.A)).Id;
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        for (var before = 0; before < 3; before++)
+        {
+            Assert.Null((await teacher.Page(Begin())).QuerySelector("[data-change-approach]"));
+            await ColdStart(child, "8:11");
+        }
+        var page = await teacher.Page(Begin());
+        Assert.NotNull(page.QuerySelector("[data-change-approach]"));
+        Assert.NotEqual("has-it-arrived", page.QuerySelector("[name=show][checked]")!.GetAttribute("value"));
+        Assert.Contains("show it another way", (await teacher.Page($"/children/{child}")).QuerySelector("[data-cold-say]")!.TextContent, StringComparison.Ordinal);
+
+        await teacher.Send($"/children/{child}", "it was not");
+        Assert.Equal(2, (await site.App.InSchool(site.A, connection => Demonstrated.To(connection, child))).Count);
+
+        string Begin() => $"/visits/begin?pattern=next-hour&child={child}";
+    }
+
+    /// <summary>A visit that is stopped once the idea has been shown, with this answer to all that tells.</summary>
+    private async Task ColdStart(ChildId child, string raw)
+    {
+        var visit = Guid.NewGuid();
+        await site.App.InSchool(site.A, async connection =>
+        {
+            await site.Visiting.Begin(connection, visit, Catalogue.Find("next-hour")!, [child], "has-it-arrived", Guid.NewGuid());
+            await site.Visiting.GoOn(connection, visit, VisitPart.Room, 1, null, Guid.NewGuid());
+            for (var place = 1; place <= ColdItems; place++)
+                await site.Visiting.Answer(connection, visit, child, VisitPart.Cold, new Submission(Guid.NewGuid(), place, raw, Core.Items.AnswerMode.Said, null), Guid.NewGuid());
+            await site.Visiting.GoOn(connection, visit, VisitPart.Model, 1, Core.Teaching.Demonstration.Find("has-it-arrived"), Guid.NewGuid());
+            await site.Visiting.Stop(connection, visit);
+        });
     }
 
     private async Task<(Browser Browser, ChildId Child, Guid Visit)> Begun() => await BegunTogether(1) is var (browser, visit, children) ? (browser, children[0], visit) : default;

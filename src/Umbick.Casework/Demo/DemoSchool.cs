@@ -3,6 +3,8 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Core.Teaching;
 using Umbick.Core.Simulation;
 
 namespace Umbick.Casework.Demo;
@@ -91,7 +93,9 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             var clock = new VisitClock(new DateTimeOffset(day.AddDays((visit * 10) + random.Next(3)), TimeSpan.Zero));
             await Ask(connection, child, id, clock, teacher, random);
             if (visit == cast.Visits - 1) break;
-            await Practise(connection, child, id, clock, teacher);
+            // The first practice is a set on a screen; the last before they are asked again is a visit.
+            if (visit > 0 && visit == cast.Visits - 2) await Visit(connection, child, id, clock, teacher, random);
+            else await Practise(connection, child, id, clock, teacher);
             if (cast.Unlearns && visit >= (cast.Visits - 2) / 2) patterns.ForEach(child.Unlearn);
         }
     }
@@ -144,6 +148,33 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             clock.Advance(TimeSpan.FromSeconds(20));
             await practising.Answer(connection, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
         }
+    }
+
+    private async Task Visit(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, Guid teacher, Random random)
+    {
+        var visiting = new Visiting(model, new Asking(model, clock), new Practising(model, clock), clock);
+        if ((await ChildRecord.Load(connection, model, id))!.WorkedOn is not { } pattern) return;
+        clock.Advance(TimeSpan.FromDays(2));
+        var visit = Guid.CreateVersion7();
+        var demonstration = Demonstration.Offered(pattern, [])[0];
+        await visiting.Begin(connection, visit, pattern, [id], demonstration.Id, teacher);
+        await Say(VisitPart.Room, 1, $"{(await Schools.ClockAt(connection, clock.GetUtcNow().UtcDateTime)).Plus(random.Next(-1, 2))}");
+        while (await VisitAt.Load(connection, visit) is { Visit: { EndedAt: null } now } at)
+        {
+            clock.Advance(TimeSpan.FromSeconds(25));
+            if (at.Asked is { } asked)
+            {
+                await Say(now.Part, now.Place, child.Answer(asked.Item, asked.Item.Task.Aloud));
+                if (now.Part == VisitPart.Cold) continue;
+                var took = (await VisitAt.Load(connection, visit))!.Children[0].At(now.Part, now.Place)!.IsRight ? default(Rung?) : (Rung)random.Next(1, 4);
+                if (took is not null && now.Part == VisitPart.Practise) await visiting.NoteRung(connection, visit, id, now.Place, took, teacher);
+            }
+            await visiting.GoOn(connection, visit, now.Part, now.Place, demonstration, teacher);
+        }
+        await visiting.Note(connection, visit, id, VisitNote.All[random.Next(VisitNote.All.Count)], holds: true, teacher);
+
+        Task Say(VisitPart part, int place, string raw) =>
+            visiting.Answer(connection, visit, id, part, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Said, null), teacher);
     }
 
     /// <summary>A clock that stands where a visit is.</summary>

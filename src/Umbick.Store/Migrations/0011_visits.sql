@@ -67,6 +67,9 @@ create table prompt (
   foreign key (school, sitting, place) references asked_item (school, sitting, place)
 );
 
+-- What was noted as shown by mistake is taken back.
+grant delete on demonstration_shown to umbick_app;
+
 -- What the teacher's own clock carries beside its numerals, in a sitting that is held with it.
 alter table sitting add column clock_carries text;
 grant update (clock_carries) on sitting to umbick_app;

@@ -129,6 +129,13 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
         return known ? Redirect($"/children/{id}") : NotFound();
     }
 
+    /// <summary>Takes back that a demonstration was shown.</summary>
+    public async Task<IActionResult> OnPostNotShown(ChildId id, Guid shown)
+    {
+        var taken = await database.InSchool(User.Teacher().School, connection => Store.Demonstrated.TakeBack(connection, id, shown), HttpContext.RequestAborted);
+        return taken > 0 ? Redirect($"/children/{id}") : NotFound();
+    }
+
     private Task LoadVisits(ChildId id) => database.InSchool(
         User.Teacher().School,
         async connection =>

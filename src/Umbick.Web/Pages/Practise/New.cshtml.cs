@@ -101,7 +101,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
                 return await Sets.Find(connection, own);
             },
             HttpContext.RequestAborted);
-        return given is null ? NotFound() : Redirect(also.Length > 0 ? "/practise" : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}");
+        return given is null ? NotFound() : Redirect(also.Length > 0 ? "/practise" : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");
     }
 
     /// <summary>Gives a child a set; one that still waits is the one, for pressing twice must not make two.</summary>

@@ -24,8 +24,12 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     /// <summary>The same on the day before that had any.</summary>
     public Fluency? SecondsBefore { get; private set; }
 
-    public async Task<IActionResult> OnGet(SetId id)
+    /// <summary>Whether this one was waiting when another was to be given.</summary>
+    public bool Waited { get; private set; }
+
+    public async Task<IActionResult> OnGet(SetId id, bool waited)
     {
+        Waited = waited;
         var found = await database.InSchool(
             User.Teacher().School,
             async connection =>

@@ -32,7 +32,8 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
             return Partial("_Told", why);
         }
         Response.Kept(answer);
-        return await Shown(connection, id);
+        // While others have still to answer the same face nothing on the page changes.
+        return await VisitAt.Load(connection, id) is { IsAnswered: false } now && now.Visit.Part == at && now.Visit.Place == sent.At ? Content("") : await Shown(connection, id);
     });
 
     /// <summary>Keeps whatever the boxes hold, where a page has no script.</summary>
@@ -98,13 +99,15 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     {
         if (await VisitAt.Load(connection, id) is not { } at) return false;
         preferences.OfChild = at.Preferences;
-        View = new VisitView(at, at.Visit.EndedAt is null && at.Asked is not null ? await visiting.Held(connection, at) : null) { Message = message };
-        if (at.Visit.EndedAt is not null) View = View with { HelpBefore = await Help(connection, at) };
-        else if (at.Visit.Part == VisitPart.Model) View = await WithPositions(connection, at);
-        else if (at.Visit.Part is VisitPart.Cold or VisitPart.Practise)
+        var (visit, part) = (at.Visit, at.Visit.Part);
+        View = new VisitView(at, null) { Message = message };
+        if (visit.EndedAt is not null) View = View with { HelpBefore = await Help(connection, at) };
+        else if (part == VisitPart.Model) View = await WithPositions(connection, at);
+        else if (at.Asked is not null)
         {
-            var place = at.Visit.Part == VisitPart.Cold ? at.Visit.Place - 1 : at.Visit.Place;
-            View = View with { PlaceLookedAt = place, LooksCopied = await visiting.LooksCopied(connection, at, at.Visit.Part, place) };
+            var place = part == VisitPart.Cold ? visit.Place - 1 : visit.Place;
+            var (held, copied) = await visiting.Look(connection, at, place);
+            View = View with { Held = held, PlaceLookedAt = place, LooksCopied = copied };
             if (View.Reveals) View = View with { HelpBefore = await Help(connection, at) };
         }
         return true;

@@ -47,14 +47,14 @@
 
   function show(body) {
     const part = new DOMParser().parseFromString(body, "text/html").getElementById("visit");
-    if (!part) return false;
+    if (!part) return "unchanged";
     if (turns(part)) {
       location.assign(location.pathname);
-      return false;
+      return "left";
     }
     visit().replaceWith(document.importNode(part, true));
     htmx.process(visit());
-    return true;
+    return "shown";
   }
 
   // It was meant for another face: it is shown, and not used.
@@ -83,17 +83,25 @@
     settle(replies);
   }
 
+  // What stands in a box is kept: something else typed there puts it right.
+  function stand(child, id, raw) {
+    const box = boxOf(child);
+    if (!box) return;
+    [box.dataset.kept, box.dataset.corrects] = [raw, id];
+    delete box.dataset.sent;
+  }
+
   function settle(replies) {
     const kept = replies.filter(({ reply }) => reply.outcome === "kept");
     const refused = replies.filter(({ reply }) => reply.outcome === "refused");
     const waits = replies.length > kept.length + refused.length;
+    for (const { id, child, raw } of kept) stand(child, id, raw);
     if (waits) {
-      for (const { child } of kept) boxOf(child).dataset.kept = boxOf(child).value.trim();
       sending = false;
       tellTypedOn();
       return;
     }
-    if (kept.length > 0 && !show(kept.at(-1).reply.body)) return;
+    if (kept.length > 0 && show(kept.at(-1).reply.body) === "left") return;
     for (const { id, child, raw, reply } of refused) {
       queue.dismiss(id);
       const box = boxOf(child);
@@ -113,8 +121,9 @@
     if (entry.path !== path) return;
     const box = boxOf(AnswerQueue.value(entry, "child"));
     if (reply.outcome === "kept" && !sending && queue.waiting().length === 0 && boxes().every((one) => isOpen(one) || one.dataset.sent === one.value.trim())) {
-      if (show(reply.body)) fresh();
-    } else if (box) box.dataset.kept = AnswerQueue.value(entry, "raw");
+      if (show(reply.body) === "shown") fresh();
+      else if (box) stand(box.dataset.box, entry.id, AnswerQueue.value(entry, "raw"));
+    } else if (box && reply.outcome === "kept") stand(box.dataset.box, entry.id, AnswerQueue.value(entry, "raw"));
   });
 
   // What waited when the page was left stands in its box again.
