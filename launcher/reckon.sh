@@ -20,6 +20,7 @@ bench() {
   case "${1:-}" in
     web) bench_web; return ;;
     answers) bench_answers; return ;;
+    frames) bench_frames; return ;;
     faults) shift; exec node bench/faults/plant.mjs "$@" ;;
   esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
@@ -33,6 +34,12 @@ bench() {
 bench_web() {
   prepare_demo_site bench
   dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|FAIL'
+}
+
+# ./umbick bench frames: how smoothly the big clock is dragged, by the browser's own trace.
+bench_frames() {
+  prepare_demo_site bench
+  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Frames -explicit only -showLiveOutput | grep -E 'frames:|FAIL|Exception'
 }
 
 # ./umbick bench answers: ten clients run the shipped queue through a faulty network while the site is killed and the database started

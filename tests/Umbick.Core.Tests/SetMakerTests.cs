@@ -10,6 +10,9 @@ namespace Umbick.Core.Tests;
 /// <summary>What every practice set keeps to, whatever it is for; and the six that teachers gave, in kind.</summary>
 public sealed class SetMakerTests
 {
+    /// <summary>How many sets each law is tried on: some thousands in all.</summary>
+    private const int Sets = 300;
+
     private static readonly ReadingModel Model = new();
 
     private static readonly Gen<SetOrder> Orders = Gen.Select(
@@ -23,7 +26,7 @@ public sealed class SetMakerTests
     {
         var items = Made(order).Items;
         return items.Count == order.Length && items.Select(item => (item.Item.Task, item.Item.Time)).Distinct().Count() == order.Length;
-    });
+    }, iter: Sets);
 
     [Fact]
     public void The_last_two_are_bare_and_tell_and_help_never_grows() => Orders.Sample(order =>
@@ -32,7 +35,7 @@ public sealed class SetMakerTests
         return items.TakeLast(2).All(item => item.Support == Support.Bare && order.Held.IsTelling(item.Item) == item.Part.IsTelling())
             && order.Held.IsTelling(items[^1].Item)
             && items.Select(item => item.Support).Pairwise().All(pair => pair.Later <= pair.Earlier);
-    });
+    }, iter: Sets);
 
     [Fact]
     public void A_pair_is_minimal_and_parts_the_pattern_from_the_right_reading() => Orders.Sample(order =>
@@ -40,7 +43,7 @@ public sealed class SetMakerTests
         var items = Made(order).Items;
         return items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair =>
             pair.Later.Part == SetPart.Differ && Parts(order, pair.Earlier.Item, pair.Later.Item) && IsMinimal(order, pair.Earlier.Item, pair.Later.Item));
-    });
+    }, iter: Sets);
 
     private static bool Parts(SetOrder order, Item agree, Item differ) => !order.Held.IsTelling(agree) && order.Held.IsTelling(differ);
 
@@ -77,9 +80,11 @@ public sealed class SetMakerTests
     {
         var times = Made(order).Items.Select(item => item.Item.Time).ToList();
         var pairs = Made(order).Items.Count(item => item.Part == SetPart.Agree);
-        return times.Select(time => time.Hour).Distinct().Count() >= Math.Min(11, order.Length - pairs - 1)
+        // Whoever says the minutes first comes right at 10:10 and 12:12, and hardly elsewhere: its pairs have no hours to choose from.
+        var fewer = order.Held.Pattern.Id == "minutes-first" ? 2 : 1;
+        return times.Select(time => time.Hour).Distinct().Count() >= Math.Min(11, order.Length - pairs - fewer)
             && (order.Held.Pattern.ShowsAtOnePlace || order.Length < 8 || times.Select(time => time.Minute / 15).Distinct().Count() >= 2);
-    });
+    }, iter: Sets);
 
     [Fact]
     public void Nothing_is_asked_that_was_not_taught_unless_the_pattern_shows_only_there() => Orders.Sample(order =>
@@ -87,7 +92,7 @@ public sealed class SetMakerTests
         var stage = SetMaker.StageFor(order);
         var raised = stage > order.Stage && ItemBank.ForSitting(order.Stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling);
         return !raised && Made(order).Items.All(item => stage.Has(item.Item.Time.Minute) && item.Item.Task.From <= stage);
-    });
+    }, iter: Sets);
 
     [Fact]
     public void A_set_asks_only_what_the_child_has_met_beside_the_task_of_its_pattern() => Orders.Sample(order =>
@@ -95,10 +100,10 @@ public sealed class SetMakerTests
         ClockTask[] met = [ClockTasks.ReadDigital, ClockTasks.HourOnly, ClockTasks.Describe, PracticeTasks.For(order.Held.Pattern)];
         var set = new SetMaker(inUse: met.Contains).Make(order);
         return set.Items.Count == order.Length && set.Items.All(item => met.Contains(item.Item.Task) || item.Part == SetPart.Secure);
-    });
+    }, iter: Sets);
 
     [Fact]
-    public void The_same_order_makes_the_same_set() => Orders.Sample(order => Made(order).Items.SequenceEqual(Made(order).Items));
+    public void The_same_order_makes_the_same_set() => Orders.Sample(order => Made(order).Items.SequenceEqual(Made(order).Items), iter: Sets);
 
     [Fact]
     public void Why_an_item_is_there_names_what_is_right_and_what_the_pattern_would_answer() => Orders.Sample(order => Made(order).Items.All(item =>
@@ -107,7 +112,7 @@ public sealed class SetMakerTests
         var (right, its) = (asked.Right, order.Held.AnswerTo(asked));
         return item.Why.EndsWith('.') && (right is PlacedAnswer or PlacesAnswer or HourPlaceAnswer || item.Why.Contains(Said(right), StringComparison.Ordinal))
             && (!item.Part.IsTelling() || its is PlacedAnswer || item.Why.Contains($"not {Said(its)}", StringComparison.Ordinal) == order.Held.IsTelling(asked));
-    }));
+    }), iter: Sets);
 
     private static string Said(Answer answer) => answer is DigitalAnswer { Hour: null, Minutes: { } minutes } ? $"{minutes} minutes" : answer.Short(Wording.Usual);
 
@@ -121,7 +126,7 @@ public sealed class SetMakerTests
             && after.Items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair => Parts(order, pair.Earlier.Item, pair.Later.Item)
                 && (pair.Earlier.Item.Time.Hour == pair.Later.Item.Time.Hour || pair.Earlier.Item.Time.Minute == pair.Later.Item.Time.Minute))
             && after.Items.Index().Where(item => !swaps.Contains(item.Index)).All(item => item.Item == before.Items[item.Index] || item.Item.Why != before.Items[item.Index].Why);
-    });
+    }, iter: Sets);
 
     [Theory]
     [InlineData("next-hour")]

@@ -178,7 +178,8 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     private static async Task<IReadOnlyList<TurnInGroup>> Group(SchoolConnection connection, Sitting current)
     {
         if (current.Visit is not { } visit) return [];
-        var sittings = await Sittings.OfVisit(connection, visit);
+        var sittings = (await Sittings.OfVisit(connection, visit)).Where(sitting => !sitting.IsPractice).ToList();
+        if (sittings.Count == 1) return [];
         var names = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(child => child.Id, child => child.Alias);
         return [.. sittings.Select(sitting => new TurnInGroup(names[sitting.Child], sitting.Id, sitting.Id == current.Id, sitting.EndedAt is not null))];
     }

@@ -42,8 +42,8 @@
     else if (!mark(box, key)) box.value += key;
   }
 
-  // To the big clock and from it is another page: it begins anew.
-  const turns = (part) => part.dataset.part !== visit().dataset.part && [part, visit()].some((one) => one.dataset.part === "model");
+  // To the big clock, from it, and to the end is another page: the clock begins anew, and the menu is back.
+  const turns = (part) => part.dataset.part !== visit().dataset.part && [part, visit()].some((one) => ["model", "over"].includes(one.dataset.part));
 
   function show(body) {
     const part = new DOMParser().parseFromString(body, "text/html").getElementById("visit");
