@@ -78,6 +78,7 @@ public sealed class VisitRuleTests
     [InlineData("read-words", "4:40", "to-as-past", "“Is it twenty to five, or twenty past four?”")]
     [InlineData("hour-only", "4:40", "next-hour", "“Is it past the 4, nearly at the 5, or 5?”")]
     [InlineData("set-from-digital", "6:20", "hour-hand-on-numeral", "“Is it the short hand a little past the 6, the long hand at the 4, or the short hand exactly on the 6, the long hand at the 4?”")]
+    [InlineData("hour-only", "2:00", "next-hour", "Give two answers to choose from: the right one, and the child’s own.")]
     [InlineData("read-digital", "4:00", "next-hour", "Give two answers to choose from: the right one, and the child’s own.")]
     public void The_two_choices_are_the_right_answer_and_the_pattern_s(string task, string time, string pattern, string say)
     {

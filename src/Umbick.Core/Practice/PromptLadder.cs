@@ -41,7 +41,7 @@ public static class PromptLadder
     private static string Choices(Item item, HeldPattern held, Wording wording)
     {
         var (right, theirs) = (InWords(item.Right), InWords(item.Meant(held.AnswerTo(item))));
-        if (right == theirs) return "Give two answers to choose from: the right one, and the child’s own.";
+        if (right == theirs || !held.IsTelling(item)) return "Give two answers to choose from: the right one, and the child’s own.";
         var (first, second) = item.Time.Minute / 5 % 2 == 0 ? (right, theirs) : (theirs, right);
         return $"“Is it {first}, or {second}?”";
 
