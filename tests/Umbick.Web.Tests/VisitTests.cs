@@ -73,17 +73,21 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         }
     }
 
-    [Fact]
-    public async Task Typed_without_looking_every_answer_is_for_the_face_that_it_was_meant_for()
+    [Theory]
+    [InlineData(1)]
+    [InlineData(10)]
+    [InlineData(60)]
+    public async Task Typed_without_looking_every_answer_is_for_the_face_that_it_was_meant_for(int pace)
     {
         var (browser, child, visit) = await Begun();
         using (browser)
         {
             browser.Await("[data-box]:focus");
-            browser.TypeBlind("9:05" + Keys.Enter + "1:01" + Keys.Enter + ".3:33" + Keys.Enter, 10);
-            browser.Await("[data-part=cold][data-place='4'] [data-box]:focus");
+            // As quickly as keys can come: most of them while a face changes.
+            browser.TypeBlind("9:05" + Keys.Enter + "1:01" + Keys.Enter + ".3:33" + Keys.Enter + ".", pace);
+            browser.Await("[data-part=cold][data-place='5'] [data-box]:focus");
             var cold = (await Load(visit)).Children[0].Cold!;
-            Assert.Equal(["1:01", ".", "3:33"], cold.Answered.Select(question => question.Given!.Raw));
+            Assert.Equal(["1:01", ".", "3:33", "."], cold.Answered.Select(question => question.Given!.Raw));
             Assert.Equal("9:05", (await site.App.InSchool(site.A, connection => Store.Visits.RoomClockOf(connection, child)))[0].Raw);
         }
     }
@@ -124,6 +128,31 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             browser.Await("[data-place='2'] [data-box]:focus");
             Assert.Equal("4:00", Assert.Single((await Load(visit)).Children[0].Cold!.Answered).Given!.Raw);
         }
+    }
+
+    /// <summary>Answers are lost, arrive twice, meet a session that is over or a fault, and their replies are lost after the commit.</summary>
+    [Theory]
+    [InlineData(3)]
+    [InlineData(4)]
+    public async Task Through_a_faulty_network_each_answer_is_kept_once_at_its_face(int seed)
+    {
+        var (visit, children) = await site.Visit(site.A, 2);
+        await using var proxy = await FaultProxy.Start([site.Address], new Random(seed));
+        using var browser = Browser.SignedIn(proxy.Address, site.TeacherOfA);
+        browser.Open($"/visits/{visit}");
+        browser.Click("No clock here");
+        proxy.Share = 0.4;
+        for (var place = 1; place <= ColdItems; place++)
+        {
+            browser.Await($"[data-part=cold][data-place='{place}'] [data-box]:focus");
+            foreach (var turn in new[] { 1, 2 }) browser.Type($"{place}:{turn}0{Keys.Enter}");
+        }
+        browser.Await("[data-part=model]");
+        Assert.True(proxy.Counted.Values.Sum() > 2, "nothing went wrong");
+        var at = await Load(visit);
+        foreach (var (child, turn) in at.Children.Select((child, turn) => (child, turn + 1)))
+            Assert.Equal(Enumerable.Range(1, ColdItems).Select(place => $"{place}:{turn}0"), child.Cold!.Answered.Select(question => question.Given!.Raw));
+        Assert.Equal(2 * ColdItems, (await site.App.InSchool(site.A, connection => Sittings.AnswersIn(connection, at.Children.Select(child => child.Cold!.Sitting.Id)))).Sum(answers => answers.Count()));
     }
 
     [Fact]

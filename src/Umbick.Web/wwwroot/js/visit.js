@@ -29,9 +29,8 @@
     sending = false;
     const first = boxes().find((box) => box.value === "") ?? boxes()[0] ?? visit().querySelector("[autofocus]");
     first?.focus();
-    const keys = typedOn;
-    typedOn = [];
-    for (const key of keys) press(key);
+    // A sign that sends leaves the rest for the face that comes.
+    while (typedOn.length > 0 && !sending) press(typedOn.shift());
   }
 
   function press(key) {
