@@ -120,11 +120,8 @@ public sealed class ChildRecord
     /// <summary>The cold starts for a pattern, the earliest first: how many of the telling items came right, of how many.</summary>
     public IReadOnlyList<ColdStartResult> ColdStarts(Pattern pattern) =>
     [
-        .. from sitting in Sittings
-           where sitting.Sitting is { Plan: Plan.ColdStart, EndedAt: not null } && sitting.Sitting.ColdFor == pattern.Id
-           let telling = sitting.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, sitting.Sitting.Length)).ToList()
-           where telling.Count > 0
-           select new ColdStartResult(sitting.Day, telling.Count(question => question.IsRight), telling.Count),
+        .. Sittings.Where(sitting => sitting.Sitting is { Plan: Plan.ColdStart, EndedAt: not null } && sitting.Sitting.ColdFor == pattern.Id)
+            .Select(ColdStartResult.Of).OfType<ColdStartResult>(),
     ];
 
     /// <summary>How quickly right answers without help came, day by day.</summary>

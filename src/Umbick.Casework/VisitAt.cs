@@ -24,6 +24,9 @@ public sealed record ChildInVisit(CaseloadRow Child, bool IsHere, SittingRecord?
     /// <summary>What was asked at a place of a part; null where nothing was.</summary>
     public ItemResponse? At(VisitPart part, int place) => SittingOf(part)?.Questions.FirstOrDefault(question => question.Asked.Place == place);
 
+    /// <summary>What stands as said at a place of a part, as it was typed; null where nothing does.</summary>
+    public string? Said(VisitPart part, int place) => part == VisitPart.Room ? RoomClock?.Raw : At(part, place)?.Given?.Raw;
+
     /// <summary>The sitting of a part; null where it has none.</summary>
     public SittingRecord? SittingOf(VisitPart part) => part switch
     {

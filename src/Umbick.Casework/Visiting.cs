@@ -32,14 +32,17 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="connection">The connection.</param>
     /// <param name="id">The visit's id, made by the page.</param>
     /// <param name="pattern">The pattern that is worked on.</param>
-    /// <param name="children">One to four children, none of them busy, in the order of their boxes.</param>
+    /// <param name="children">One to four children, in the order of their boxes.</param>
     /// <param name="demonstration">The demonstration that is to be shown.</param>
     /// <param name="by">Who begins it.</param>
-    public async Task Begin(SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
+    /// <returns>Those who are in the middle of something else: while there is one, nothing is begun.</returns>
+    public async Task<IReadOnlyList<CaseloadRow>> Begin(SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
     {
         // In one order, so that two who begin with the same children at once do not wait for each other.
         foreach (var child in children.OrderBy(one => one.Value)) await Children.Lock(connection, child);
-        if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now)) return;
+        if (await Visits.Find(connection, id) is not null) return [];
+        if (await Busy(connection, children) is { Count: > 0 } busy) return busy;
+        if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now)) return [];
         var records = await Records(connection, children);
         var together = Together(records, pattern);
         var items = ColdStart.Make(together, Stage(records), task => Uses(records, task), SeedOf(id));
@@ -48,6 +51,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             var options = new AskingOptions(Plan.ColdStart) { Items = items, ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief), Visit = id, TurnInVisit = turn };
             await asking.Start(connection, record.Child.Id, options);
         }
+        return [];
     }
 
     /// <summary>Keeps a child's answer to the item at its place. Once all have answered cold, the next face comes; in practice what came of it is looked at first.</summary>
@@ -212,6 +216,10 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             case VisitPart.Cold:
                 await EndSittings(connection, at.Children.Select(child => child.Cold));
                 await Visits.MoveTo(connection, visit.Id, VisitPart.Model, 1);
+                break;
+            // A later catalogue has dropped the pattern: there is nothing to practise.
+            case VisitPart.Model when visit.Pattern is null:
+                await End(connection, at);
                 break;
             case VisitPart.Model:
                 await BeginPractice(connection, at, by);

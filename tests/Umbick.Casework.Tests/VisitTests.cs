@@ -236,6 +236,9 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         var asked = await schools.Child(schools.A);
         await schools.InA(connection => Asking.Start(connection, asked));
         var free = await schools.Child(schools.A);
+        var other = Guid.NewGuid();
+        Assert.Equal([asked], (await schools.InA(connection => Visiting.Begin(connection, other, NextHour, [free, asked], null, Teacher))).Select(child => child.Id));
+        Assert.Null(await schools.InA(connection => Visits.Find(connection, other)));
         Assert.Equal(new[] { children[0], asked }.ToHashSet(), (await schools.InA(connection => Visiting.Busy(connection, [children[0], asked, free]))).Select(child => child.Id).ToHashSet());
     }
 

@@ -9,6 +9,20 @@ public sealed class DemonstrationTests
 {
     public static TheoryData<string> Ids => [.. Demonstration.All.Select(one => one.Id)];
 
+    [Theory]
+    [InlineData("", false, 0)]
+    [InlineData("first", false, 0)]
+    [InlineData("first", true, 1)]
+    [InlineData("other", true, 0)]
+    [InlineData("other first", false, 1)]
+    public void What_helped_is_called_to_mind_and_what_did_not_is_not_said_again(string shown, bool changes, int proposed)
+    {
+        var pattern = Catalogue.Find("next-hour")!;
+        var offered = Demonstration.Offered(pattern, []);
+        IReadOnlyList<string> ids = [.. shown.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => one == "first" ? offered[0].Id : offered[1].Id)];
+        Assert.Equal(offered[proposed], Demonstration.Proposed(pattern, ids, changes));
+    }
+
     [Fact]
     public void Every_pattern_has_two_demonstrations_or_more_and_every_one_is_for_patterns_that_exist()
     {

@@ -183,6 +183,12 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         var at = await Load(visit);
         Assert.Equal((VisitPart.Cold, 2), (at.Visit.Part, at.Visit.Place));
         Assert.Equal(["4:00", "half past 4"], at.Children.Select(child => child.At(VisitPart.Cold, 1)!.Given!.Raw));
+        // Gone back to, a box left as it is is no new answer, and one typed over puts it right.
+        await teacher.Send($"/visits/{visit}", "One back");
+        await teacher.Send($"/visits/{visit}", "Keep them all", new() { [$"raw-{children[1]}"] = "4:30" });
+        var sittings = (await Load(visit)).Children.Select(child => child.Cold!.Sitting.Id).ToList();
+        var rows = await Task.WhenAll(sittings.Select(sitting => site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))));
+        Assert.Equal([1, 2], rows.Select(row => row.Answers.Count));
         await teacher.Send($"/visits/{visit}", "Stop here");
         Assert.NotNull((await Load(visit)).Visit.EndedAt);
     }

@@ -13,6 +13,19 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
     public static IReadOnlyList<Demonstration> All { get; } =
         [.. HandsAndHours.All, .. CountingMinutes.All, .. PastAndTo.All, .. WritingTimes.All, .. SettingHands.All, .. AroundTheDay.All];
 
+    /// <summary>What calls it to mind for those who have seen it: its contrast; all of it where it has none.</summary>
+    public IReadOnlyList<Position> Reminder => Positions.Any(position => position.IsContrast) ? [.. Positions.Where(position => position.IsContrast)] : Positions;
+
+    /// <summary>The one to propose: what was shown last is called to mind, unless the approach is to change; then, and at first, one not shown yet.</summary>
+    /// <param name="pattern">The pattern.</param>
+    /// <param name="shown">The ids of those that were shown, the latest first.</param>
+    /// <param name="changesApproach">Whether what was shown has not helped.</param>
+    public static Demonstration Proposed(Pattern pattern, IReadOnlyList<string> shown, bool changesApproach)
+    {
+        var offered = Offered(pattern, shown);
+        return changesApproach ? offered[0] : shown.Select(id => offered.FirstOrDefault(one => one.Id == id)).FirstOrDefault(one => one is not null) ?? offered[0];
+    }
+
     /// <summary>The demonstration with this id, or null.</summary>
     public static Demonstration? Find(string? id) => All.FirstOrDefault(one => one.Id == id);
 

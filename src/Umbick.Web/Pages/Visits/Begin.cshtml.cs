@@ -55,20 +55,18 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
         (Pattern, Visit, Chosen) = (found, id, [.. child.Distinct()]);
         if (await Store.Visits.Find(connection, id) is not null) return Redirect($"/visits/{id}");
         if ((await Store.Children.Of(connection, Chosen)).Count() != Chosen.Count) return NotFound();
-        var busy = await Visiting.Busy(connection, Chosen);
         Message = Chosen.Count == 0 ? "Choose one child at least."
             : Chosen.Count > Visiting.Most ? $"{Visiting.Most} children at most can be seen together. Untick some."
-            : busy.Count > 0 ? $"{busy[0].Alias} was left in the middle of something. Finish or stop that first, or leave {busy[0].Alias} out."
             : null;
-        if (Message is not null)
+        if (Message is null)
         {
-            await Load(connection, child, Chosen);
-            Response.StatusCode = StatusCodes.Status400BadRequest;
-            return Page();
+            var demonstration = Demonstration.Find(show) is { } one && one.For.Contains(found.Id) ? one.Id : null;
+            if (await visiting.Begin(connection, id, found, Chosen, demonstration, User.Teacher().Person) is not [var busy, ..]) return Redirect($"/visits/{id}");
+            Message = $"{busy.Alias} was left in the middle of something. Finish or stop that first, or leave {busy.Alias} out.";
         }
-        var demonstration = Demonstration.Find(show) is { } one && one.For.Contains(found.Id) ? one.Id : null;
-        await visiting.Begin(connection, id, found, Chosen, demonstration, User.Teacher().Person);
-        return Redirect($"/visits/{id}");
+        await Load(connection, child, Chosen);
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        return Page();
     });
 
     private async Task Load(SchoolConnection connection, ChildId[] asked, IReadOnlyList<ChildId>? chosen)
@@ -100,9 +98,9 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
             ChangesApproach |= ColdStarts.Say(record.ColdStarts(Pattern).Select(cold => (cold.Right, cold.Telling))) == ColdStartsSay.ChangeApproach;
         }
         var latest = shown.OrderByDescending(one => one.Day).ToList();
-        var offered = Demonstration.Offered(Pattern, [.. latest.Select(one => one.Demonstration)]);
-        Demonstrations = [.. offered.Select(one => (one, NoteOf(latest.FirstOrDefault(before => before.Demonstration == one.Id))))];
-        Show = latest.Count > 0 && !ChangesApproach ? latest[0].Demonstration : offered[0].Id;
+        IReadOnlyList<string> ids = [.. latest.Select(one => one.Demonstration)];
+        Demonstrations = [.. Demonstration.Offered(Pattern, ids).Select(one => (one, NoteOf(latest.FirstOrDefault(before => before.Demonstration == one.Id))))];
+        Show = Demonstration.Proposed(Pattern, ids, ChangesApproach).Id;
     }
 
     private static string NoteOf(DemonstrationShown? shown) => shown is null ? "not shown yet" : $"shown on {shown.Day:d MMMM}; now only its contrast, as a reminder";

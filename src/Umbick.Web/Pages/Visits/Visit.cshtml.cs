@@ -23,7 +23,7 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) => Within(async connection =>
     {
         if (sent.Id is not { } answer || part is not { } at || !ModelState.IsValid) return BadRequest();
-        var (outcome, why) = await Take(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), sent.Confirmed);
+        var (outcome, why) = await Take(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed));
         if (outcome == Submitted.NotFound) return NotFound();
         if (outcome is not (Submitted.Kept or Submitted.KeptBefore))
         {
@@ -41,10 +41,11 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     {
         if (part is not { } at || await VisitAt.Load(connection, id) is not { } visit) return NotFound();
         List<string> refused = [];
-        foreach (var child in visit.Children.Select(one => one.Child))
+        foreach (var (child, own) in visit.Children.Select(one => (one.Child, one)))
         {
             var raw = AnswerSent.Text(Request.Form[$"raw-{child.Id}"].ToString());
-            if (raw.Length == 0 || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer)) continue;
+            // A box left as it was is no new answer.
+            if (raw.Length == 0 || raw == own.Said(at, place) || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer)) continue;
             var corrects = Guid.TryParse(Request.Form[$"corrects-{child.Id}"], out var seen) ? seen : default(Guid?);
             var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
             var (outcome, why) = await Take(connection, id, child.Id, at, submission, confirmed: raw);
@@ -128,8 +129,7 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
         if (View.Demonstration is not { } demonstration) return View;
         var seenByAll = true;
         foreach (var child in at.Here) seenByAll &= (await Demonstrated.To(connection, child.Child.Id)).Any(shown => shown.Demonstration == demonstration.Id);
-        var contrast = demonstration.Positions.Where(position => position.IsContrast).ToList();
-        return seenByAll && contrast.Count > 0 ? View with { Positions = contrast, IsReminder = true } : View with { Positions = demonstration.Positions };
+        return View with { Positions = seenByAll ? demonstration.Reminder : demonstration.Positions, IsReminder = seenByAll };
     }
 
     /// <summary>Does something, and shows where the visit is then.</summary>

@@ -57,14 +57,6 @@ public sealed record VisitView(VisitAt At, HeldPattern? Held)
     public static IReadOnlyList<(VisitPart Part, string Name)> Parts { get; } =
         [(VisitPart.Room, "the wall clock"), (VisitPart.Cold, "cold"), (VisitPart.Model, "show"), (VisitPart.Practise, "practise"), (VisitPart.Close, "close")];
 
-    /// <summary>How many telling answers of a cold start came right, of how many; null where none was given.</summary>
-    public static (int Right, int Telling)? Cold(ChildInVisit child)
-    {
-        if (child.Cold is not { } cold) return null;
-        var telling = cold.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length)).ToList();
-        return telling.Count == 0 ? null : (telling.Count(question => question.IsRight), telling.Count);
-    }
-
     /// <summary>The answers of a child's practice that are shown when the visit is over.</summary>
     public static IEnumerable<ItemResponse> Answers(ChildInVisit child) => (child.Cold?.Answered ?? []).Concat(child.Practice?.Answered ?? []);
 }
