@@ -34,6 +34,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             Length = items.Count > 0 ? items.Count : row.Preferences.Length,
             StartedAt = Now,
             Plan = beginning.Plan,
+            Form = beginning.Plan == Plan.Form ? beginning.Form : null,
             ColdFor = beginning.Plan == Plan.ColdStart ? beginning.ColdFor!.Pattern.Id : null,
             Delivery = beginning.Delivery,
             ClockCarries = beginning.Delivery == DeliveryMode.OwnClock ? beginning.ClockCarries ?? row.Preferences[SettingList.OwnClock] : null,
@@ -50,7 +51,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     private async Task<AskingOptions> WithPattern(SchoolConnection connection, ChildId child, AskingOptions beginning)
     {
         if (beginning.Plan != Plan.ColdStart || beginning.ColdFor is not null) return beginning;
-        return (await ChildRecord.Load(connection, model, child))! is { WorkedOn: { } pattern } record
+        return (await ChildRecord.Load(connection, model, child))! is var record && (beginning.ColdPattern ?? record.WorkedOn) is { } pattern
             ? beginning with { ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief) }
             : beginning with { Plan = Plan.Adaptive };
     }

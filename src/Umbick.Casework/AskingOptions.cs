@@ -1,4 +1,5 @@
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Store;
 
@@ -20,6 +21,9 @@ public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Deliv
 
     /// <summary>The pattern of a cold start, as the child has it.</summary>
     public HeldPattern? ColdFor { get; init; }
+
+    /// <summary>The pattern that a cold start is for, where it is another than the one that is worked on.</summary>
+    public Pattern? ColdPattern { get; init; }
 
     /// <summary>The items, where they were made before for all who share a visit.</summary>
     public IReadOnlyList<Item> Items { get; init; } = [];

@@ -8,13 +8,21 @@ namespace Umbick.Casework;
 /// <summary>Where cases stand.</summary>
 public static class CaseStates
 {
-    /// <summary>Where the case stands when patterns have these labels, and this stands out beside them.</summary>
-    public static CaseState StateWith(this CaseloadRow child, IReadOnlyCollection<(Pattern Pattern, Label Label)> labels, Unnamed unnamed) => new(
-        child.Sittings,
-        CaseState.Labelled(labels, Label.Likely),
-        CaseState.Labelled(labels, Label.Possible),
-        child.OpenAsking is not null,
-        child.OpenSet is not null,
-        child.PractisedSinceAsked,
-        unnamed);
+    /// <summary>Where the case stands on a day, when patterns have these labels, this stands out beside them, and the work with them has come so far.</summary>
+    public static CaseState StateWith(this CaseloadRow child, IEnumerable<(Pattern Pattern, Label Label)> labels, Unnamed unnamed, PatternWork work, DateOnly today)
+    {
+        // What is finished is not practised, whatever is believed of it; when it comes back, that is a decision of its own.
+        var open = labels.Where(one => !work.Finished.Contains(one.Pattern)).ToList();
+        var due = work.Due;
+        return new CaseState(
+            child.Sittings,
+            CaseState.Labelled(open, Label.Likely),
+            CaseState.Labelled(open, Label.Possible),
+            child.OpenAsking is not null,
+            child.OpenSet is not null,
+            child.PractisedSinceAsked,
+            unnamed,
+            due.FirstOrDefault(check => check.IsDueOn(today)),
+            due.FirstOrDefault(check => !check.IsDueOn(today)));
+    }
 }

@@ -9,10 +9,14 @@ namespace Umbick.Casework;
 /// <param name="Child">The child.</param>
 /// <param name="Labels">Patterns with their labels: first what should be practised first, then the firmest belief.</param>
 /// <param name="Unnamed">What stands out beside the patterns.</param>
-public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, Unnamed Unnamed)
+/// <param name="Work">How far the work on each pattern has come.</param>
+public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, Unnamed Unnamed, PatternWork Work)
 {
-    /// <summary>Where the case stands.</summary>
-    public CaseState State => Child.StateWith(Labels, Unnamed);
+    /// <summary>Where the case stands on a day.</summary>
+    public CaseState StateOn(DateOnly today) => Child.StateWith(Labels, Unnamed, Work, today);
+
+    /// <summary>The patterns that are likely and whose practice has not ended, the one to practise first at the front.</summary>
+    public IReadOnlyList<Pattern> ToPractise => [.. Labelled(Label.Likely).Where(pattern => !Work.Finished.Contains(pattern))];
 
     /// <summary>The patterns with a label.</summary>
     public IReadOnlyList<Pattern> Labelled(Label label) => CaseState.Labelled(Labels, label);
@@ -26,17 +30,18 @@ public static class Caseload
     {
         var children = (await Children.All(connection)).ToList();
         var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<SittingId>());
+        var work = await PatternWork.Load(connection, model, children);
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
             if (child.ConcludedFrom == SittingEnding.SourceOf(child))
             {
-                caseload.Add(new CaseloadChild(child, [.. kept[child.LastSitting ?? default]], child.Unnamed));
+                caseload.Add(new CaseloadChild(child, [.. kept[child.LastSitting ?? default]], child.Unnamed, work[child.Id]));
                 continue;
             }
             var record = (await ChildRecord.Load(connection, model, child.Id))!;
-            await SittingEnding.KeepLatest(connection, record);
-            caseload.Add(new CaseloadChild(child, [.. Labels(record)], record.Now.Unnamed));
+            await SittingEnding.KeepLatest(connection, model, record);
+            caseload.Add(new CaseloadChild(child, [.. Labels(record)], record.Now.Unnamed, work[child.Id]));
         }
         return caseload;
     }

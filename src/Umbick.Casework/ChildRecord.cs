@@ -56,17 +56,24 @@ public sealed class ChildRecord
     /// <summary>The patterns that are likely or possible, the one to practise first at the front.</summary>
     public IReadOnlyList<Impact> First => _first.Value;
 
-    /// <summary>Where their case stands.</summary>
-    public CaseState State => Child.StateWith([.. First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label))], Now.Unnamed);
+    /// <summary>How far the work on each pattern has come.</summary>
+    public PatternWork Work { get; private init; } = PatternWork.None;
 
-    /// <summary>What to do next.</summary>
-    public WhatNext Next => WhatNext.For(State, Child.Preferences.Wording);
+    /// <summary>Where their case stands on a day.</summary>
+    public CaseState StateOn(DateOnly today) => Child.StateWith(First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label)), Now.Unnamed, Work, today);
+
+    /// <summary>What to do next, on a day.</summary>
+    public WhatNext NextOn(DateOnly today) => WhatNext.For(StateOn(today), Child.Preferences.Wording);
 
     /// <summary>What every answer now says.</summary>
     public Conclusion Now => Replay.Now;
 
     /// <summary>What the answers say beside the reading of clocks.</summary>
     public OtherSkills OtherSkills => _beside.Value;
+
+    /// <summary>What was believed after a sitting.</summary>
+    /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
+    public Belief BeliefAfter(int sitting) => sitting == Sittings.Count - 1 ? Replay.Belief : Replay.Of(_model, [.. Replayable.Take(sitting + 1)]).Belief;
 
     /// <summary>What was concluded after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
@@ -80,9 +87,13 @@ public sealed class ChildRecord
     public FirstAndNow? FirstAndNow =>
         WorkedOn is { } pattern ? Core.Progress.FirstAndNow.Of(Replay, _model, pattern) : null;
 
-    /// <summary>The pattern of the latest set; without one, the pattern to practise first.</summary>
-    public Pattern? WorkedOn => Sets.Select(set => set.Pattern).FirstOrDefault(pattern => pattern is not null)
-        ?? First.Select(impact => impact.Finding.Pattern).FirstOrDefault();
+    /// <summary>
+    /// The pattern of the latest set, while it is practised; without one, the pattern to practise first. Where none is practised any more, the one that was last.
+    /// </summary>
+    public Pattern? WorkedOn =>
+        Practised.Concat(First.Select(impact => impact.Finding.Pattern)).FirstOrDefault(pattern => !Work.Finished.Contains(pattern)) ?? Practised.FirstOrDefault();
+
+    private IEnumerable<Pattern> Practised => Sets.Select(set => set.Pattern).OfType<Pattern>();
 
     /// <summary>Every answer that stands, in the order in which they were given.</summary>
     public IEnumerable<ItemAnswer> Answers => Sittings.SelectMany(sitting => sitting.Answered).Select(AsGiven);
@@ -117,12 +128,8 @@ public sealed class ChildRecord
         return SittingsAsked.Where(sitting => sets.Contains(sitting.Sitting.Id)).SelectMany(sitting => sitting.Answered).Select(question => question.Asked.Item.Task).ToHashSet();
     }
 
-    /// <summary>The cold starts for a pattern, the earliest first: how many of the telling items came right, of how many.</summary>
-    public IReadOnlyList<ColdStartResult> ColdStarts(Pattern pattern) =>
-    [
-        .. Sittings.Where(sitting => sitting.Sitting is { Plan: Plan.ColdStart, EndedAt: not null } && sitting.Sitting.ColdFor == pattern.Id)
-            .Select(ColdStartResult.Of).OfType<ColdStartResult>(),
-    ];
+    /// <summary>The cold starts for a pattern that are over, the earliest first.</summary>
+    public IReadOnlyList<ColdResult> ColdStarts(Pattern pattern) => Work.CourseOf(pattern).Colds;
 
     /// <summary>How quickly right answers without help came, day by day.</summary>
     public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(
@@ -143,11 +150,17 @@ public sealed class ChildRecord
             .Where(record => record.Questions.Count > 0)
             .ToList();
         var records = begun.FindAll(record => record.Answered.Any());
+        var (decisions, cycles) = ((await Decisions.Of(connection, [id]))[id].ToList(), (await Cycles.Of(connection, [id]))[id].ToList());
+        var words = decisions.Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null }).ToLookup(decision => decision.AfterSitting!.Value);
         var replayable = records
-            .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id]))
+            .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
             .ToList();
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
-        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling };
+        var over = records.FindAll(record => record.Sitting.EndedAt is not null);
+        var colds = over.Where(record => record.Sitting.Plan == Plan.ColdStart).Select(record => (Pattern: Catalogue.Find(record.Sitting.ColdFor), Result: ColdResults.Of(model, record)));
+        var work = PatternWork.Of(
+            await Timetables.Year(connection), colds.Where(one => one.Result is not null).Select(one => (one.Pattern!, one.Result!)), decisions, cycles, [.. over.Select(ChecksHeld.Of).OfType<CheckHeld>()]);
+        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling, Work = work };
     }
 
     /// <summary>A sitting put together from its rows.</summary>
@@ -167,14 +180,18 @@ public sealed class ChildRecord
     /// <param name="day">Its day.</param>
     /// <param name="practised">The pattern that it practised.</param>
     /// <param name="answers">All its answers that stand.</param>
-    internal static SittingAnswers Replayed(SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers) =>
+    /// <param name="words">What the teacher said of patterns after it.</param>
+    internal static SittingAnswers Replayed(SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers, IReadOnlyList<DecisionRow>? words = null) =>
         new(day, [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
         {
-            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max()),
+            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max(), words is { Count: > 0 } ? string.Join(',', words.Select(word => word.Id)) : null),
+            Words = [.. (words ?? []).Where(word => word.Pattern is not null).Select(word => new TeacherWord(word.Pattern!, word.Kind == DecisionKind.Confirm, word.Reason))],
         };
 
-    /// <summary>What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number.</summary>
-    internal static string KnownBy(SittingId sitting, long latestAnswer) => $"{sitting.Value:N}:{latestAnswer}";
+    /// <summary>
+    /// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What the teacher said after it belongs to it.
+    /// </summary>
+    internal static string KnownBy(SittingId sitting, long latestAnswer, string? words) => $"{sitting.Value:N}:{latestAnswer}{(words is null ? "" : $":{words}")}";
 
     /// <summary>An answered question as the model takes it.</summary>
     public static ItemAnswer AsGiven(ItemResponse question)

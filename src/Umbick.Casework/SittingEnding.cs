@@ -1,4 +1,5 @@
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Progress;
 using Umbick.Store;
 
 namespace Umbick.Casework;
@@ -18,26 +19,26 @@ internal static class SittingEnding
     public static async Task Renew(SchoolConnection connection, ReadingModel model, Sitting sitting)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        await Keep(connection, record, record.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting.Id));
+        await Keep(connection, model, record, record.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting.Id));
     }
 
     /// <summary>Keeps anew what was believed after every sitting of a child: another day of one changes their order.</summary>
     public static async Task RenewAll(SchoolConnection connection, ReadingModel model, ChildId child)
     {
         var record = (await ChildRecord.Load(connection, model, child))!;
-        if (record.Sittings.Count > 0) await Keep(connection, record, from: 0);
+        if (record.Sittings.Count > 0) await Keep(connection, model, record, from: 0);
     }
 
     /// <summary>Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.</summary>
-    public static async Task KeepLatest(SchoolConnection connection, ChildRecord record)
+    public static async Task KeepLatest(SchoolConnection connection, ReadingModel model, ChildRecord record)
     {
-        if (record.Sittings.Count > 0 && record.SittingsAsked.All(one => one.Sitting.EndedAt is not null)) await Keep(connection, record, record.Sittings.Count - 1);
+        if (record.Sittings.Count > 0 && record.SittingsAsked.All(one => one.Sitting.EndedAt is not null)) await Keep(connection, model, record, record.Sittings.Count - 1);
     }
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
-    public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}";
+    public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.Words == 0 ? "" : $" {child.Words}")}";
 
-    private static async Task Keep(SchoolConnection connection, ChildRecord record, int from)
+    private static async Task Keep(SchoolConnection connection, ReadingModel model, ChildRecord record, int from)
     {
         if (from < 0) return;
         for (var place = from; place < record.Sittings.Count; place++)
@@ -47,7 +48,17 @@ internal static class SittingEnding
             var marginals = record.After(place).Findings
                 .Select(finding => new Marginal(finding.Pattern, finding.Belief, finding.Label, order.IndexOf(finding.Pattern) is >= 0 and var first ? first : null));
             await Marginals.Keep(connection, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
+            await KeepExpected(connection, model, record, place);
         }
         await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child), record.Now.Unnamed);
+    }
+
+    /// <summary>Keeps what is expected after a check form on the items of form A of its cycle.</summary>
+    private static async Task KeepExpected(SchoolConnection connection, ReadingModel model, ChildRecord record, int place)
+    {
+        var sitting = record.Sittings[place];
+        if (sitting.Sitting.Form is null || record.Work.Cycles.LastOrDefault(cycle => cycle.BeganOn <= sitting.Day) is not { } cycle) return;
+        if (record.Sittings.FirstOrDefault(one => one.Sitting.Form == CheckCycle.Forms[0] && one.Day >= cycle.BeganOn) is not { } first) return;
+        await Sittings.KeepExpected(connection, sitting.Sitting.Id, ExpectedRight.Of(model, record.BeliefAfter(place), first.Questions.Select(question => question.Asked.Item)));
     }
 }

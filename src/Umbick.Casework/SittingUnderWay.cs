@@ -27,7 +27,7 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
     {
         var sittings = await Sittings.LatestAnswers(connection, sitting.Child);
         if (sitting.Day is not null && sittings[^1].Sitting != sitting.Id) return null;
-        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(other => ChildRecord.KnownBy(other.Sitting, other.LatestAnswer));
+        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(other => ChildRecord.KnownBy(other.Sitting, other.LatestAnswer, other.Words));
         return Replay.GoOn(model, [.. before], latest);
     }
 

@@ -54,4 +54,16 @@ public sealed class CaseloadRow
 
     /// <summary>The number of the latest answer; 0 where there is none.</summary>
     public long LatestAnswer { get; init; }
+
+    /// <summary>How often the teacher has said something of a pattern, or taken that back.</summary>
+    public int Words { get; init; }
+
+    /// <summary>The class that the child is fetched from; empty where it is not known.</summary>
+    public string ClassName { get; init; } = "";
+
+    /// <summary>The day on which they were last practised with, where the school is; null where they never were.</summary>
+    public DateOnly? LastPractised { get; init; }
+
+    /// <summary>The day on which the child came onto the caseload.</summary>
+    public DateOnly AddedOn { get; init; }
 }

@@ -12,7 +12,7 @@ public static class Children
 {
     private const string Caseload =
         $"""
-        select child.id, child.alias, child.stage, child.on_caseload, child.tasks_met, child.settings::text as settings_text,
+        select child.id, child.alias, child.stage, child.class_name, child.on_caseload, child.tasks_met, child.settings::text as settings_text,
           (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
           (select open.id from sitting open where open.school = child.school and open.child = child.id
              and open.kind = 'asking' and open.screening is null and open.ended_at is null) as open_asking,
@@ -20,11 +20,15 @@ public static class Children
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,
           seen.last_practice is not null and (seen.last_asking is null or seen.last_practice > seen.last_asking) as practised_since_asked,
-          last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer
+          last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer, seen.last_practised,
+          (child.added_at at time zone {Schools.TimeZone})::date as added_on,
+          (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id and kind in ('confirm', 'rule-out'))::int as words
         from child
         left join lateral (
           select count(*) filter (where ended_at is not null) as sittings, max({Sittings.Day}) as last_seen,
-            max({Sittings.Held}) filter (where kind = 'practice' and ended_at is not null) as last_practice,
+            -- A visit asks cold before it practises: whether that has helped is seen at the next.
+            max({Sittings.Held}) filter (where kind = 'practice' and visit is null and ended_at is not null) as last_practice,
+            max({Sittings.Day}) filter (where kind = 'practice') as last_practised,
             max({Sittings.Held}) filter (where kind = 'asking' and ended_at is not null) as last_asking,
             max((select max(seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id)) as latest_answer
           from sitting where sitting.school = child.school and sitting.child = child.id and sitting.first_answer_at is not null
@@ -118,6 +122,10 @@ public static class Children
 
     /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
     public static Task Lock(SchoolConnection connection, ChildId id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
+
+    /// <summary>Says which class a child is fetched from.</summary>
+    public static Task<int> SetClass(SchoolConnection connection, ChildId id, string className) =>
+        connection.ExecuteAsync("update child set class_name = @className where id = @id", new { id, className });
 
     /// <summary>Takes a child onto the caseload, or off it. Their answers stay.</summary>
     public static Task<int> TakeIn(SchoolConnection connection, ChildId id, bool onCaseload) =>

@@ -15,6 +15,8 @@ public static class Marginals
 {
     private sealed record Row(SittingId Sitting, string Pattern, string Label);
 
+    private sealed record BeliefRow(SittingId Sitting, string Pattern, double Belief, string Engine);
+
     /// <summary>Keeps what is believed after a sitting, in place of what was kept before.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="sitting">The sitting.</param>
@@ -36,7 +38,7 @@ public static class Marginals
                 sitting,
                 engine,
                 patterns = all.Select(one => one.Pattern.Id).ToArray(),
-                beliefs = all.Select(one => (float)one.Belief).ToArray(),
+                beliefs = all.Select(one => one.Belief).ToArray(),
                 labels = all.Select(one => one.Label.ToString()).ToArray(),
                 orders = all.Select(one => one.PracticeOrder).ToArray(),
             });
@@ -45,6 +47,17 @@ public static class Marginals
     /// <summary>Notes what the marginals of a child's last sitting follow from, and what stands out beside them.</summary>
     public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom, Unnamed unnamed) => connection.ExecuteAsync(
         "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting", new { lastSitting, concludedFrom, unnamed = unnamed == Unnamed.None ? null : unnamed.ToString() });
+
+    /// <summary>What was believed after some sittings, with the engine that reckoned it.</summary>
+    public static async Task<ILookup<SittingId, (Pattern Pattern, double Belief, string Engine)>> Beliefs(SchoolConnection connection, IEnumerable<SittingId> sittings)
+    {
+        var rows = await connection.QueryAsync<BeliefRow>(
+            "select sitting, pattern, belief, engine from marginal where sitting = any(@sittings)", new { sittings = sittings.ToArray() });
+        return (from row in rows
+                let pattern = Catalogue.Find(row.Pattern)
+                where pattern is not null
+                select (row.Sitting, Pattern: pattern, row.Belief, row.Engine)).ToLookup(row => row.Sitting, row => (row.Pattern, row.Belief, row.Engine));
+    }
 
     /// <summary>The labels after some sittings: first what should be practised first, then the firmest belief.</summary>
     public static async Task<ILookup<SittingId, (Pattern Pattern, Label Label)>> After(SchoolConnection connection, IEnumerable<SittingId> sittings)

@@ -30,6 +30,13 @@ public sealed class SchoolConnection(DbConnection connection, Guid school, Cance
         return (await both.ReadAsync<TFirst>(), await both.ReadAsync<TSecond>());
     }
 
+    /// <summary>The rows of three queries, asked for together.</summary>
+    public async Task<(IEnumerable<TFirst> First, IEnumerable<TSecond> Second, IEnumerable<TThird> Third)> QueryThreeAsync<TFirst, TSecond, TThird>(string sql, object? values = null)
+    {
+        await using var three = await connection.QueryMultipleAsync(Command(sql, values));
+        return (await three.ReadAsync<TFirst>(), await three.ReadAsync<TSecond>(), await three.ReadAsync<TThird>());
+    }
+
     /// <summary>The first column of the first row.</summary>
     public Task<T?> ExecuteScalarAsync<T>(string sql, object? values = null) => connection.ExecuteScalarAsync<T>(Command(sql, values));
 

@@ -22,6 +22,14 @@ public static class Schools
     public static Task<DateOnly> Today(SchoolConnection connection, DateTime now) =>
         connection.QuerySingleAsync<DateOnly>("select (@now at time zone time_zone)::date from school where id = current_school()", new { now });
 
+    /// <summary>The day and the time that it is, where the school is.</summary>
+    public static async Task<(DateOnly Day, TimeOnly Time)> LocalNow(SchoolConnection connection, DateTime now)
+    {
+        var (day, minutes) = await connection.QuerySingleAsync<(DateOnly Day, int Minutes)>(
+            "select (@now at time zone time_zone)::date, (extract(hour from @now at time zone time_zone) * 60 + extract(minute from @now at time zone time_zone))::int from school where id = current_school()", new { now });
+        return (day, TimeOnly.MinValue.AddMinutes(minutes));
+    }
+
     /// <summary>The time that a clock shows there.</summary>
     public static async Task<ClockTime> ClockAt(SchoolConnection connection, DateTime now)
     {
@@ -61,7 +69,7 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(SchoolConnection owner)
     {
-        foreach (var table in new[] { "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
+        foreach (var table in new[] { "decision", "cycle", "absence", "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         // A school that is given the same mark later must not wait for this one's wrong codes.
         await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");

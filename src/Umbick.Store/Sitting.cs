@@ -57,6 +57,18 @@ public sealed record Sitting
     /// <summary>The id of what the teacher's own clock carries, where it is held with one; null else.</summary>
     public string? ClockCarries { get; init; }
 
+    /// <summary>The letter of the check form that is asked; null for all else.</summary>
+    public string? Form { get; init; }
+
+    /// <summary>How the telling answers of a cold start came out, as far as that was kept.</summary>
+    public string[]? ColdOutcomes { get; init; }
+
+    /// <summary>What <see cref="ColdOutcomes"/> were reckoned from.</summary>
+    public string? ColdFrom { get; init; }
+
+    /// <summary>How many of the items of form A of its cycle were expected to come right after a check form; null where that was not reckoned.</summary>
+    public double? ExpectedRight { get; init; }
+
     public bool IsPractice => Kind == SittingKind.Practice;
 
     internal string PlanName { get; init; } = PlanNames.Of(Plan.Adaptive);

@@ -17,7 +17,7 @@ public static class Sittings
 
     private const string Columns =
         $"""
-        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries,
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries, form, cold_outcomes, cold_from, expected_right,
         first_answer_at, paper_day, {Day} as day
         """;
 
@@ -58,14 +58,36 @@ public static class Sittings
     public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child {InOrder}", new { child })];
 
+    /// <summary>The cold starts and the check forms of some children that are over, each in the order in which they were held.</summary>
+    public static async Task<IReadOnlyList<Sitting>> Measures(SchoolConnection connection, IEnumerable<ChildId> children) =>
+        [.. await connection.QueryAsync<Sitting>(
+            $"select {Columns} from sitting where child = any(@children) and (plan = 'cold' or form is not null) and ended_at is not null and first_answer_at is not null {InOrder}",
+            new { children = children.ToArray() })];
+
+    /// <summary>The number of the latest answer in each of some sittings; 0 where nothing was answered.</summary>
+    public static async Task<IReadOnlyDictionary<SittingId, long>> LatestIn(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
+        (await connection.QueryAsync<(SittingId Sitting, long Latest)>(
+            "select one, coalesce((select max(seq) from answer where answer.school = current_school() and answer.sitting = one), 0) from unnest(@sittings) one",
+            new { sittings = sittings.ToArray() })).ToDictionary(row => row.Sitting, row => row.Latest);
+
+    /// <summary>Keeps how many of the items of form A were expected to come right after a check form.</summary>
+    public static Task KeepExpected(SchoolConnection connection, SittingId id, double expected) =>
+        connection.ExecuteAsync("update sitting set expected_right = @expected where id = @id", new { id, expected });
+
+    /// <summary>Keeps how a cold start came out.</summary>
+    public static Task KeepCold(SchoolConnection connection, SittingId id, IEnumerable<string> outcomes, string from) =>
+        connection.ExecuteAsync("update sitting set cold_outcomes = @outcomes, cold_from = @from where id = @id", new { id, outcomes = outcomes.ToArray(), from });
+
     /// <summary>
-    /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each. Answers are
-    /// only ever added: while the number is the same, so are the answers.
+    /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the teacher
+    /// said of patterns after it. Answers are only ever added: while these are the same, so is what is believed.
     /// </summary>
-    public static async Task<IReadOnlyList<(SittingId Sitting, long LatestAnswer)>> LatestAnswers(SchoolConnection connection, ChildId child) =>
-        [.. await connection.QueryAsync<(SittingId Sitting, long LatestAnswer)>(
+    public static async Task<IReadOnlyList<(SittingId Sitting, long LatestAnswer, string? Words)>> LatestAnswers(SchoolConnection connection, ChildId child) =>
+        [.. await connection.QueryAsync<(SittingId Sitting, long LatestAnswer, string? Words)>(
             $"""
-            select sitting.id, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id) from sitting
+            select sitting.id, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id),
+              (select string_agg(id::text, ',' order by seq) from decision where decision.school = sitting.school and after_sitting = sitting.id and kind in ('confirm', 'rule-out') and taken_back_at is null)
+            from sitting
             where sitting.child = @child and sitting.first_answer_at is not null {InOrder}
             """,
             new { child })];
@@ -74,8 +96,8 @@ public static class Sittings
     /// <returns>Whether it was started.</returns>
     public static async Task<bool> Start(SchoolConnection connection, Sitting sitting) => await connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening, cold_for, clock_carries)
-        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening, @ColdFor, @ClockCarries)
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening, cold_for, clock_carries, form)
+        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening, @ColdFor, @ClockCarries, @Form)
         on conflict do nothing
         """,
         new
@@ -91,6 +113,7 @@ public static class Sittings
             sitting.PlanName,
             sitting.ColdFor,
             sitting.ClockCarries,
+            sitting.Form,
             sitting.DeliveryName,
             sitting.Visit,
             sitting.TurnInVisit,

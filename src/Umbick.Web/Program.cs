@@ -34,6 +34,7 @@ builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
 builder.Services.AddSingleton<Visiting>();
 builder.Services.AddSingleton<ClassScreening>();
+builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddScoped<PreferencesFilter>();
 builder.Services.AddSingleton<Demo>();

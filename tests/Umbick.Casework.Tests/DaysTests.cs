@@ -10,6 +10,7 @@ namespace Umbick.Casework.Tests;
 public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
+    private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
     private static readonly Guid Teacher = Guid.NewGuid();
 
     [Theory]
@@ -158,7 +159,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var record = await Load(child);
         var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
         Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)), listed.Labels.Where(one => one.Label is Label.Likely or Label.Possible).Select(one => (one.Pattern.Id, one.Label)));
-        Assert.Equal(record.Next, WhatNext.For(listed.State));
+        Assert.Equal(record.NextOn(Today), WhatNext.For(listed.StateOn(Today)));
         // What is kept after the last finished sitting is what is believed then.
         var last = record.Sittings.ToList().FindLastIndex(sitting => sitting.Sitting.EndedAt is not null);
         var kept = (await schools.InA(connection => Marginals.After(connection, [record.Sittings[last].Sitting.Id])))[record.Sittings[last].Sitting.Id];

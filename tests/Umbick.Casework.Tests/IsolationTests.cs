@@ -5,13 +5,14 @@ using Dapper;
 using Npgsql;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Timetabling;
 
 namespace Umbick.Casework.Tests;
 
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -127,6 +128,19 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     }
 
     /// <summary>Puts at least one row into every table.</summary>
+    private static async Task FillDay(SchoolConnection connection, Deciding deciding, ChildId child)
+    {
+        var (slot, day, by) = (Guid.NewGuid(), new DateOnly(2026, 3, 2), Guid.NewGuid());
+        await Timetables.AddSlot(connection, new Slot(slot, DayOfWeek.Monday, new TimeOnly(9, 40), 12, [child.Value]));
+        await Timetables.Bar(connection, Guid.NewGuid(), new BarredTime("Tide class", DayOfWeek.Monday, new TimeOnly(9, 0), new TimeOnly(10, 0), "singing"));
+        await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", day, day.AddDays(4)));
+        await Timetables.NoteAbsence(connection, child, day, released: true, by, DateTime.UtcNow);
+        await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes: true, by, DateTime.UtcNow);
+        await ClassTeachings.Keep(connection, "Tide class", "ten to", "quarter past", "nearest-number", DateTime.UtcNow);
+        await deciding.Say(connection, Guid.NewGuid(), child, Catalogue.Find("next-hour")!, holds: true, "seen at the board", by);
+        await deciding.BeginCycle(connection, Guid.NewGuid(), child, 8, 10, "class screening", by);
+    }
+
     private async Task Fill(Guid school)
     {
         var model = new ReadingModel();
@@ -143,6 +157,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
+            await FillDay(connection, new Deciding(model, TimeProvider.System), child);
             await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);
             await new ClassScreening(model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
         });

@@ -11,6 +11,7 @@ namespace Umbick.Casework.Tests;
 public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
+    private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
     private static readonly string[] WordTasks = ["read-words", "words-to-digital", "digital-to-words", "set-from-words", "choose-names"];
     private readonly Asking _asking = new(Model, TimeProvider.System);
     private readonly Practising _practising = new(Model, TimeProvider.System);
@@ -72,7 +73,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         var (set, sitting) = await Assign(child, null);
         var given = (await schools.InA(connection => Sets.Find(connection, set)))!;
         Assert.True(given is { IsAtEase: true, Pattern: null, LineSeconds: 20, Support: Support.Bare });
-        Assert.Equal(NextStep.DoTheSet, (await Load(child)).Next.Step);
+        Assert.Equal(NextStep.DoTheSet, (await Load(child)).NextOn(Today).Step);
         while (await Turn(sitting) is { Asked: { } asked } turn)
         {
             Assert.Equal(20, turn.LineSeconds);

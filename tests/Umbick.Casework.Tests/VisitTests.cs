@@ -57,7 +57,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         {
             var record = await Record(child);
             var cold = Assert.Single(record.ColdStarts(NextHour));
-            results.Add((cold.Right, cold.Telling));
+            results.Add((cold.Right, cold.Telling.Count));
             Assert.Equal(NextHour, Assert.Single(record.Sets).Pattern);
             Assert.Equal("has-it-arrived", Assert.Single(await schools.InA(connection => Demonstrated.To(connection, child))).Demonstration);
             Assert.Equal("9:00", Assert.Single(await schools.InA(connection => Visits.RoomClockOf(connection, child))).Raw);
@@ -294,5 +294,5 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private async Task<HelpTaken?> Help(ChildId child) => await schools.InA(connection => HelpTaken.Of(connection, child, most: 1)) is [var help] ? help : null;
 
-    private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.ColdStarts(NextHour)) is var cold ? (cold.Right, cold.Telling) : default;
+    private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.ColdStarts(NextHour)) is var cold ? (cold.Right, cold.Telling.Count) : default;
 }

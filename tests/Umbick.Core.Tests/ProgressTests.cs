@@ -1,11 +1,10 @@
 using Umbick.Core.Clocks;
-using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Progress;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>What progress reckons: stages, the dial, fluency, the aim line and rechecks.</summary>
+/// <summary>What progress reckons: stages, the dial, fluency, trend and growth.</summary>
 public sealed class ProgressTests
 {
     private static readonly DateOnly Monday = new(2026, 3, 2);
@@ -60,65 +59,41 @@ public sealed class ProgressTests
     }
 
     [Theory]
-    [InlineData("0.2 0.4 0.3", Decision.TooFew)]
-    [InlineData("0.2 0.4 0.3 0.3 0.3 0.3 0.3", Decision.ChangeTheApproach)]
-    [InlineData("0.2 0.4 0.3 0.9 0.9 0.9 0.95", Decision.RaiseTheGoal)]
-    [InlineData("0.2 0.4 0.3 0.4 0.6 0.5 0.7", Decision.CarryOn)]
-    public void The_last_four_checks_decide(string scores, Decision decision) => Assert.Equal(decision, Line(scores)!.Decision);
-
-    [Fact]
-    public void The_line_runs_from_the_median_of_the_first_three_to_the_goal()
+    [InlineData("0 1 2", null)]
+    [InlineData("0 1 2 3", 1.0)]
+    [InlineData("0 1 2 3 0 5 6", 1.0)]
+    [InlineData("4 4 4 4", 0.0)]
+    [InlineData("4 3 2 1", -1.0)]
+    public void A_trend_is_claimed_from_four_on_and_one_wild_day_does_not_bend_it(string rights, double? perWeek)
     {
-        var line = Line("0.2 0.4 0.3 0.4 0.6 0.5 0.7")!;
-        Assert.Equal(0.3, line.From, 9);
-        Assert.Equal(0.3, line.On(line.Start), 9);
-        Assert.Equal(0.9, line.On(line.End), 9);
-        Assert.Equal(0.9, line.On(line.End.AddDays(30)), 9);
-        Assert.Null(AimLine.Through([new CheckScore(Monday, 0.3)], Monday.AddDays(70), 0.9));
+        var trend = Trend.PerWeek([.. rights.Split(' ').Select((right, week) => (Monday.AddDays(7 * week), double.Parse(right, System.Globalization.CultureInfo.InvariantCulture)))]);
+        Assert.Equal(perWeek is null, trend is null);
+        if (perWeek is { } known) Assert.Equal(known, trend!.Value, 0.25);
     }
 
     [Fact]
-    public void One_wild_check_does_not_bend_the_trend()
-    {
-        Assert.Equal(0.1, Line("0.1 0.2 0.3 0.4 0.5 0.6 0.7")!.PerWeek!.Value, 9);
-        Assert.Equal(0.1, Line("0.1 0.2 0.3 0.0 0.5 0.6 0.7")!.PerWeek!.Value, 2);
-        Assert.Null(Line("0.1 0.2 0.3")!.PerWeek);
-    }
+    public void Four_cold_starts_of_one_day_have_no_trend() =>
+        Assert.Null(Trend.PerWeek([(Monday, 0), (Monday, 1), (Monday, 2), (Monday, 3)]));
 
-    [Theory]
-    [InlineData("rrrrrrrrrr", "", "2026-03-09", "2026-03-12", false)]
-    [InlineData("rrrrrrrrrr", "rrrr", "2026-03-09", "2026-03-16", false)]
-    [InlineData("rrrrrrrrrr", "rrwr", "2026-03-09", "2026-03-16", false)]
-    [InlineData("rrrrrrrrrr", "rwwr", "2026-03-09", null, true)]
-    [InlineData("wrrrrrrrrr", "", "2026-03-09", "2026-03-12", false)]
-    [InlineData("rrrrrrrrwr", "", null, null, false)]
-    [InlineData("rrrrrrrrr", "", null, null, false)]
-    public void What_is_mastered_is_checked_again_after_3_7_21_and_56_days(string before, string after, string? mastered, string? next, bool back)
+    [Fact]
+    public void The_dial_then_is_what_was_before_practice_and_now_the_last_six_weeks()
     {
-        var telling = before.Select((outcome, i) => Telling(i < 5 ? Monday : Monday.AddDays(7), outcome))
-            .Concat(after.Select(outcome => Telling(Monday.AddDays(10), outcome)))
-            .ToList();
-        Assert.Equal(new Rechecks(Day(mastered), Day(next), back), Rechecks.Of(telling));
+        var answers = new[] { Answer(Monday, "6:55", false) }.Concat(Enumerable.Range(0, 6).Select(i => Answer(Monday.AddDays(30 + i), "6:55", true))).ToList();
+        var (then, now) = DialMap.ThenAndNow(answers, Monday.AddDays(2), Monday.AddDays(40));
+        Assert.Equal(new DialCount(55, 0, 1), then.Sectors[11]);
+        Assert.Equal(new DialCount(55, 6, 0), now!.Sectors[11]);
+        Assert.Null(DialMap.ThenAndNow(answers, null, Monday.AddDays(40)).Now);
+        Assert.Null(DialMap.ThenAndNow(answers, Monday.AddDays(2), Monday.AddDays(300)).Now);
     }
 
     [Fact]
-    public void Answers_with_help_master_nothing()
+    public void Growth_holds_the_child_then_and_now_against_the_same_clocks()
     {
-        var helped = Enumerable.Range(0, 12).Select(i => Telling(Monday.AddDays(i), 'r')).Select(one => (one.Day, one.Answer with { Given = one.Answer.Given with { Helped = true } })).ToList();
-        Assert.Null(Rechecks.Of(helped).MasteredOn);
+        CheckHeld[] held = [new("A", Monday, 4, 12, 4.2), new("B", Monday.AddDays(28), 5, 12, null), new("C", Monday.AddDays(56), 9, 12, 9.7)];
+        Assert.Equal(5.5, CheckCycle.Growth(held)!.Value, 9);
+        Assert.Null(CheckCycle.Growth(held[..2]));
+        Assert.Null(CheckCycle.Growth(held[..1]));
     }
-
-    private static DateOnly? Day(string? day) => day is null ? null : DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture);
 
     private static ScoredAnswer Answer(DateOnly day, string time, bool right) => new(day, new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), right);
-
-    private static (DateOnly Day, TellingAnswer Answer) Telling(DateOnly day, char outcome)
-    {
-        var item = new Item(ClockTasks.ReadDigital, new ClockTime(6, 20));
-        var given = new ItemAnswer(item, item.Right, AnswerMode.Said);
-        return (day, new TellingAnswer(0, given, item.Right, outcome == 'r' ? TellingOutcome.Right : TellingOutcome.ItsWay));
-    }
-
-    private static AimLine? Line(string scores) =>
-        AimLine.Through([.. scores.Split(' ').Select((score, week) => new CheckScore(Monday.AddDays(7 * week), double.Parse(score, System.Globalization.CultureInfo.InvariantCulture)))], Monday.AddDays(77), 0.9);
 }

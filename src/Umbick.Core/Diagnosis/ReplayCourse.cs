@@ -10,15 +10,18 @@ internal sealed class ReplayCourse
     /// <summary>The last sitting in which each pattern was likely.</summary>
     private readonly Dictionary<Pattern, int> _lastLikely;
 
+    /// <summary>What the teacher said last of each pattern, and after which sitting.</summary>
+    private readonly Dictionary<Pattern, (bool Holds, int Sitting)> _words;
+
     /// <summary>A replay that has gone through nothing.</summary>
     public ReplayCourse(ReadingModel model)
     {
-        (_model, _lastLikely, Belief, Answers, Observed, After) = (model, [], new Belief(model), [], [], []);
+        (_model, _lastLikely, _words, Belief, Answers, Observed, After) = (model, [], [], new Belief(model), [], [], []);
     }
 
     private ReplayCourse(ReplayCourse other)
     {
-        (_model, _lastLikely, HasBegun) = (other._model, new(other._lastLikely), other.HasBegun);
+        (_model, _lastLikely, _words, HasBegun) = (other._model, new(other._lastLikely), new(other._words), other.HasBegun);
         (Belief, Answers, Observed, After) = (other.Belief.Copy(), [.. other.Answers], [.. other.Observed], [.. other.After]);
     }
 
@@ -56,16 +59,34 @@ internal sealed class ReplayCourse
             Observed.Add(new ObservedAnswer(given, _model.Observe(given)));
         }
         Belief.Update(Observed.TakeLast(sitting.Answers.Count).SelectMany(observed => observed.Observations));
-        foreach (var word in sitting.Words) Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);
+        foreach (var word in sitting.Words)
+        {
+            Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);
+            _words[word.Pattern] = (word.Holds, place);
+        }
     }
 
     /// <summary>Concludes a sitting whose answers have been taken in.</summary>
     public void Conclude(SittingAnswers sitting)
     {
-        var conclusion = WithCleared(Conclusion.Of(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion));
+        var conclusion = WithWords(WithCleared(Conclusion.Of(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion)));
         foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = Done;
         After.Add(new AfterSitting(sitting.Day, conclusion));
         HasBegun = false;
+    }
+
+    /// <summary>
+    /// What a teacher confirms is enough seen, as long as it is believed. What they rule out is called nothing, until as many answers as are needed to
+    /// call it have gone its way since.
+    /// </summary>
+    private Conclusion WithWords(Conclusion conclusion) => _words.Count == 0 ? conclusion : conclusion with { Findings = [.. conclusion.Findings.Select(WithWord)] };
+
+    private Finding WithWord(Finding finding)
+    {
+        if (!_words.TryGetValue(finding.Pattern, out var word)) return finding;
+        if (word.Holds) return finding.Belief >= ModelParameters.LikelyFrom ? finding with { Label = Label.Likely } : finding;
+        var since = finding.Evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped && Answers[answer.Index].Sitting > word.Sitting);
+        return since >= ModelParameters.TellingNeeded ? finding : finding with { Label = Label.Unlikely };
     }
 
     private Conclusion WithCleared(Conclusion conclusion)

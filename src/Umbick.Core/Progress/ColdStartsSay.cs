@@ -19,7 +19,7 @@ public static class ColdStarts
     /// <summary>So many in a row decide.</summary>
     public const int InARow = 3;
 
-    private const int Whole = 4;
+    private const int Whole = ColdResult.Whole;
     private const int AtMost = 1;
 
     /// <summary>What the last ones say; one that was broken off says nothing.</summary>

@@ -20,6 +20,25 @@ public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialC
             [.. Enumerable.Range(0, 12).Select(sector => Count(sector * 5, counted.Where(answer => answer.Item.Time.Minute / 5 == sector)))]);
     }
 
+    /// <summary>The last weeks, in days.</summary>
+    private const int NowDays = 42;
+
+    /// <summary>With fewer answers a dial is no picture.</summary>
+    private const int Fewest = 6;
+
+    /// <summary>
+    /// The dial before practice began, and that of the last six weeks; the second null where nothing was practised, or too little was answered since.
+    /// </summary>
+    /// <param name="answers">The answers, the earliest first.</param>
+    /// <param name="practisedFrom">The day on which practice began; null where it never did.</param>
+    /// <param name="today">The day that it is.</param>
+    public static (DialMap Then, DialMap? Now) ThenAndNow(IReadOnlyList<ScoredAnswer> answers, DateOnly? practisedFrom, DateOnly today)
+    {
+        if (practisedFrom is not { } from) return (Of(answers), null);
+        var now = answers.Where(answer => answer.Day > from && answer.Day > today.AddDays(-NowDays)).ToList();
+        return (Of(answers.Where(answer => answer.Day <= from)), now.Count(answer => !answer.Helped && answer.Item.OtherSkill is null) < Fewest ? null : Of(now));
+    }
+
     private static DialCount Count(int place, IEnumerable<ScoredAnswer> answers)
     {
         var all = answers.ToList();

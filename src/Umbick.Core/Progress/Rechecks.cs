@@ -1,44 +1,72 @@
-using Umbick.Core.Diagnosis;
+using Umbick.Core.Timetabling;
 
 namespace Umbick.Core.Progress;
 
-/// <summary>Where a pattern stands after practice.</summary>
-/// <param name="MasteredOn">The day on which it was mastered; null where it is not.</param>
-/// <param name="NextRecheck">The day of the next recheck; null where there is none to come.</param>
-/// <param name="BackToPractice">Whether two misses since it was mastered send it back to practice.</param>
-public sealed record Rechecks(DateOnly? MasteredOn, DateOnly? NextRecheck, bool BackToPractice)
+/// <summary>When what is mastered is looked at again.</summary>
+public enum RecheckTime
 {
-    /// <summary>Days after mastering at which a pattern is checked again, four telling items each.</summary>
-    public static IReadOnlyList<int> Days { get; } = [3, 7, 21, 56];
+    /// <summary>At the next visit.</summary>
+    NextVisit,
 
-    /// <summary>How many telling items a recheck has.</summary>
-    public const int Items = 4;
+    /// <summary>In the next school week.</summary>
+    NextWeek,
 
-    private const int Last = 10;
-    private const int RightNeeded = 9;
-    private const int DaysNeeded = 2;
-    private const int Misses = 2;
+    /// <summary>Three school weeks later.</summary>
+    ThreeWeeks,
 
-    /// <summary>Reads off the telling answers where a pattern stands.</summary>
-    /// <param name="telling">The telling answers in order, each with its day. One with help counts for nothing here.</param>
-    public static Rechecks Of(IReadOnlyList<(DateOnly Day, TellingAnswer Answer)> telling)
+    /// <summary>In the first week after a long holiday.</summary>
+    AfterHoliday,
+}
+
+/// <summary>One recheck: a cold start of a pattern that was mastered.</summary>
+/// <param name="Time">When.</param>
+/// <param name="Due">The day from which on it is due; null where no holiday is known that it could come after.</param>
+/// <param name="Held">How it came out; null where it is to come.</param>
+public sealed record Recheck(RecheckTime Time, DateOnly? Due, ColdResult? Held);
+
+/// <summary>The rechecks of a pattern, each reckoned in school time from when the one before was held.</summary>
+/// <param name="All">All four, in the order in which they fall due.</param>
+public sealed record Rechecks(IReadOnlyList<Recheck> All)
+{
+    /// <summary>So many answers the pattern's way in one recheck send a child back to practice.</summary>
+    public const int MissesToGoBack = 2;
+
+    /// <summary>The next that is to come; null where there is none with a day.</summary>
+    public Recheck? Next => All.FirstOrDefault(recheck => recheck is { Held: null, Due: not null });
+
+    /// <summary>Whether all that can be planned have been held.</summary>
+    public bool AreOver => All.All(recheck => recheck.Held is not null || recheck.Due is null);
+
+    /// <summary>Plans the rechecks of a pattern, and puts those that were held in their places.</summary>
+    /// <param name="from">The day on which they begin: it is mastered, and its practice has ended.</param>
+    /// <param name="later">The cold starts of the pattern since, the earliest first. One held before anything is due is none of them.</param>
+    /// <param name="year">The school's year.</param>
+    public static Rechecks Plan(DateOnly from, IEnumerable<ColdResult> later, SchoolYear year)
     {
-        var alone = telling.Where(one => !one.Answer.Given.Helped).ToList();
-        for (var count = Last; count <= alone.Count; count++)
+        var spaced = new List<Recheck>();
+        var (last, afterHoliday, heldAfterHoliday) = (from, year.AfterNextHoliday(from), default(ColdResult));
+        foreach (var cold in later)
         {
-            var last = alone.Skip(count - Last).Take(Last).ToList();
-            if (last.Count(one => one.Answer.Outcome == TellingOutcome.Right) < RightNeeded || last.Select(one => one.Day).Distinct().Count() < DaysNeeded) continue;
-            if (last.TakeLast(2).Any(one => one.Answer.Outcome != TellingOutcome.Right)) continue;
-            return Since(last[^1].Day, [.. alone.Skip(count)]);
+            if (spaced.Count <= (int)RecheckTime.ThreeWeeks && Due((RecheckTime)spaced.Count, last, year) is var due && cold.Day >= due)
+            {
+                spaced.Add(new Recheck((RecheckTime)spaced.Count, due, cold));
+                last = cold.Day;
+            }
+            // The first that is held after the holiday is the one after the holiday, whatever else it is.
+            if (heldAfterHoliday is null && cold.Day >= afterHoliday) heldAfterHoliday = cold;
         }
-        return new Rechecks(null, null, false);
+        while (spaced.Count <= (int)RecheckTime.ThreeWeeks)
+        {
+            last = Due((RecheckTime)spaced.Count, last, year);
+            spaced.Add(new Recheck((RecheckTime)spaced.Count, last, null));
+        }
+        return new Rechecks([.. spaced.Append(new Recheck(RecheckTime.AfterHoliday, afterHoliday, heldAfterHoliday)).OrderBy(recheck => recheck.Due ?? DateOnly.MaxValue)]);
     }
 
-    private static Rechecks Since(DateOnly mastered, List<(DateOnly Day, TellingAnswer Answer)> later)
+    private static DateOnly Due(RecheckTime time, DateOnly last, SchoolYear year) => time switch
     {
-        var back = later.Count(one => one.Answer.Outcome != TellingOutcome.Right) >= Misses;
-        var latest = later.Count == 0 ? mastered : later[^1].Day;
-        DateOnly? next = back ? null : Days.Select(days => mastered.AddDays(days)).Where(day => day > latest).Cast<DateOnly?>().FirstOrDefault();
-        return new Rechecks(mastered, next, back);
-    }
+        RecheckTime.NextVisit => year.NextDay(last),
+        RecheckTime.NextWeek => year.WeeksAfter(last, 1),
+        _ => year.WeeksAfter(last, 3),
+    };
 }

@@ -10,6 +10,12 @@ public enum NextStep
     /// <summary>A sitting was left in the middle.</summary>
     GoOnAsking,
 
+    /// <summary>A check form of the cycle is due.</summary>
+    GiveForm,
+
+    /// <summary>A pattern whose practice has ended is to be looked at again.</summary>
+    Recheck,
+
     /// <summary>A set is assigned and not finished.</summary>
     DoTheSet,
 
@@ -49,6 +55,14 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
         return state switch
         {
             { AskingOpen: true } => new(NextStep.GoOnAsking, null, "Go on asking", "A sitting was left in the middle. Every answer is kept."),
+            { Due: { Form: { } form } } => new(NextStep.GiveForm, null, $"Form {form}", form switch
+            {
+                "A" => "A cycle begins. What comes right now is what its end is held against.",
+                "B" => "Half of the cycle is over.",
+                _ => "The cycle ends. Its last form shows what has grown.",
+            }),
+            { Due: { Pattern: { } due, IsRecheck: true } } => new(NextStep.Recheck, due, $"Recheck: {due.TextsIn(wording ?? Wording.Usual).Reads}", "It is mastered. Five bare clocks show whether it has stayed away."),
+            { Due.Pattern: { } due } => new(NextStep.Recheck, due, $"A cold start: {due.TextsIn(wording ?? Wording.Usual).Reads}", "Its practice has ended, and it is not mastered yet. Five bare clocks show how far it is."),
             { SetOpen: true } => new(NextStep.DoTheSet, likely, "Do the set", "A practice set is ready and has not been finished."),
             { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times", "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
             { PractisedSinceAsked: true } => new(NextStep.AskAgain, likely, "Ask again, bare", "A set was done since the last asking. See whether it holds without help."),
@@ -58,6 +72,7 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
             _ when possible is not null => new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
             { Unnamed: Unnamed.OtherWay } => new(NextStep.LookTogether, null, "Look at these answers together", "One step goes its own way. Let the child tell how they found the answer, and give it a name."),
             { Unnamed: Unnamed.MuchWrong } => new(NextStep.LookTogether, null, "Go back to what is sure", "More came out wrong than right, and in no one way. Ask at an earlier stage."),
+            { Later: { } later } => new(NextStep.LookInAgain, later.Pattern, $"Nothing until {later.Day.ToString("d MMMM", System.Globalization.CultureInfo.InvariantCulture)}", later.Form is { } form ? $"Form {form} is due then." : "It is looked at again then, by five bare clocks."),
             _ => new(NextStep.LookInAgain, null, "Look in again", "No pattern stands out. Ask again in a few weeks."),
         };
     }

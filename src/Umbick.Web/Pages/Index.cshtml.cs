@@ -20,7 +20,7 @@ public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageMo
 
     public async Task<IActionResult> OnGet()
     {
-        if (User.Identity?.IsAuthenticated == true) return Redirect("/children");
+        if (User.Identity?.IsAuthenticated == true) return Redirect("/day");
         IsDemo = await demo.IsOpenTo(HttpContext);
         return Page();
     }
@@ -49,6 +49,6 @@ public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageMo
     private async Task<IActionResult> Enter()
     {
         await HttpContext.SignOutAsync(Who.ChildScheme);
-        return Redirect("/children");
+        return Redirect("/day");
     }
 }

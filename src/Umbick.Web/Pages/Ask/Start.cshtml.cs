@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
 using Umbick.Store;
 using Umbick.Casework;
@@ -13,12 +14,12 @@ public sealed class StartModel(Database database, Asking asking) : PageModel
 {
     private static readonly string[] Forms = ["A", "B", "C"];
 
-    public async Task<IActionResult> OnPost(ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries)
+    public async Task<IActionResult> OnPost(ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? pattern)
     {
         var school = User.Teacher().School;
         var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
-        var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null, Id = sitting is { } made && made != default ? made : null };
+        var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, ColdPattern = Catalogue.Find(pattern), ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null, Id = sitting is { } made && made != default ? made : null };
         var started = await database.InSchool(school, connection => Start(connection, id, options), HttpContext.RequestAborted);
         return started is null ? NotFound() : Redirect($"/ask/{started}");
     }

@@ -6,6 +6,7 @@ using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
+using Umbick.Core.Timetabling;
 using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
@@ -13,27 +14,31 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
-public sealed class ChildModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     private const int MostShown = 8;
     private const int MostUnexplained = 4;
     private const int MostSittings = 12;
+    private const int MostColdStarts = 3;
+    private const int MostVisits = 3;
+
+    /// <summary>After so many school weeks an answer says nothing of now.</summary>
+    private const int NowForWeeks = 3;
+
+    /// <summary>So many days back absences are told of.</summary>
+    private const int AbsencesOfDays = 42;
 
     public ChildRecord Record { get; private set; } = null!;
 
+    public WhatNext Next { get; private set; } = null!;
+
+    public CaseState State { get; private set; } = null!;
+
+    public WhatAnswersSay Say { get; private set; } = null!;
+
     public string Line { get; private set; } = "";
 
-    public string Finding { get; private set; } = "";
-
-    public string? Also { get; private set; }
-
-    public string EvidenceLine { get; private set; } = "";
-
     public string Reason { get; private set; } = "";
-
-    public IReadOnlyList<ItemResponse> Shown { get; private set; } = [];
-
-    public IReadOnlyList<TellingAnswer> Telling { get; private set; } = [];
 
     public IReadOnlyList<ItemResponse> Unexplained { get; private set; } = [];
 
@@ -43,17 +48,22 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
     public Pattern? Practised { get; private set; }
 
     /// <summary>The last cold starts for what is worked on, the earliest first.</summary>
-    public IReadOnlyList<ColdStartResult> ColdStarts => Record.WorkedOn is { } pattern ? [.. Record.ColdStarts(pattern).TakeLast(MostColdStarts)] : [];
+    public IReadOnlyList<ColdResult> ColdStarts => Record.WorkedOn is { } pattern ? [.. Record.ColdStarts(pattern).TakeLast(MostColdStarts)] : [];
 
-    private const int MostColdStarts = 3;
+    /// <summary>The decisions that are to be taken.</summary>
+    public IReadOnlyList<OfferShown> Offers => [.. Record.Work.Offers.Select(one => new OfferShown(one.Pattern, one.Offer, Guid.CreateVersion7()))];
+
+    /// <summary>The decisions that were taken, the latest first.</summary>
+    public IReadOnlyList<DecisionRow> Decided => [.. Record.Work.Decisions.Where(decision => decision.Pattern is not null && decision.Kind is not null).Reverse()];
+
+    /// <summary>Patterns that the teacher may say something of: those that are believed at all, then all others.</summary>
+    public IReadOnlyList<Pattern> ToSay => [.. Record.Now.Findings.Select(finding => finding.Pattern).Union(model.Patterns).Where(pattern => Steps.OfReading.Contains(pattern.Step))];
 
     /// <summary>Ways to show what is practised, those not shown to the child first.</summary>
     public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
 
     /// <summary>What was shown to the child, the latest first.</summary>
     public IReadOnlyList<DemonstrationShown> Demonstrated { get; private set; } = [];
-
-    private const int MostVisits = 3;
 
     /// <summary>The visit that the child is in the middle of; null where there is none.</summary>
     public Guid? OpenVisit { get; private set; }
@@ -67,175 +77,127 @@ public sealed class ChildModel(Database database, ReadingModel model, RequestPre
     /// <summary>What was noted in the last visits, day by day.</summary>
     public IReadOnlyList<(DateOnly Day, IReadOnlyList<string> Notes)> VisitNotes { get; private set; } = [];
 
-    /// <summary>What the last cold starts say of how the pattern is worked on; null where they say nothing yet.</summary>
-    public string? SayCold => Core.Progress.ColdStarts.Say(ColdStarts.Select(cold => (cold.Right, cold.Telling))) switch
-    {
-        ColdStartsSay.ChangeApproach => "Three in a row with none or one right: show it another way.",
-        ColdStartsSay.FinishPattern => "Three in a row all right: practice of this can end.",
-        _ => null,
-    };
+    /// <summary>What the child's class says and works on; null where nothing is known.</summary>
+    public ClassTeaching? ClassTeaching { get; private set; }
+
+    /// <summary>The days of the last weeks on which the child could not come, the latest first.</summary>
+    public IReadOnlyList<Absence> Absences { get; private set; } = [];
 
     /// <summary>What help the answers of a visit took, and what the next one begins with.</summary>
     public static string HelpLine(HelpTaken help)
     {
         var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1)).Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
-        return $"In the visit on {help.Day:d MMM}, of {Times(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
+        return $"In the visit on {help.Day:d MMM}, of {Counted.Of(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
     }
 
     public FirstAndNow? Progress { get; private set; }
 
     public string ProgressLine { get; private set; } = "";
 
+    /// <summary>Whether the latest telling answer is recent enough to say how it is now.</summary>
+    public bool IsNow => Progress is { } progress && Record.Work.Year.WeeksAfter(progress.NowDay, NowForWeeks) >= preferences.Today;
+
     /// <summary>The sittings that are shown answer by answer: the latest, or all.</summary>
     public IReadOnlyList<SittingRecord> Listed { get; private set; } = [];
 
-    public async Task<IActionResult> OnGet(ChildId id, bool all)
+    /// <summary>Whether something was said of a pattern without a reason, so that it was not kept.</summary>
+    public bool NoReason { get; private set; }
+
+    public Task<IActionResult> OnGet(ChildId id, bool all, bool noReason) => Within(async connection =>
     {
-        var (found, names, shown) = await database.InSchool(
-            User.Teacher().School, async connection => (await ChildRecord.Load(connection, model, id), await NamedWays.Of(connection, id), await Store.Demonstrated.To(connection, id)), HttpContext.RequestAborted);
-        if (found is not { } record) return NotFound();
+        NoReason = noReason;
+        if (await ChildRecord.Load(connection, model, id) is not { } record) return NotFound();
         Record = record;
-        await LoadVisits(id);
         preferences.OfChild = record.Child.Preferences;
-        Practised = record.Next.Pattern;
-        (Demonstrated, Demonstrations) = (shown, Practised is null ? [] : Demonstration.Offered(Practised, [.. shown.Select(one => one.Demonstration)]));
-        Progress = record.FirstAndNow;
-        var child = record.Child;
-        var seen = record.Sittings.Count;
-        Line = seen == 0 ? child.Stage.Name(preferences.Wording) : $"{child.Stage.Name(preferences.Wording)} · {Times(seen, "sitting")} since {record.Sittings[0].Day:d MMMM}";
-        Listed = all ? record.Sittings : [.. record.Sittings.TakeLast(MostSittings)];
-        Tell(record);
-        var known = record.Now.OtherAt.SelectMany(other => other.Answers).ToHashSet();
-        Unexplained = [.. record.Now.Unexplained.Where(index => index >= record.Replay.LatestFrom && !known.Contains(index)).TakeLast(MostUnexplained).Select(At)];
-        OtherWays = [.. record.Now.OtherAt.Select(other => new OtherWayShown(other, Named(other.Step), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(MostShown).Select(At)]))];
-        if (Progress is not null) ProgressLine = Compare(Progress);
+        var names = await NamedWays.Of(connection, id);
+        Demonstrated = await Store.Demonstrated.To(connection, id);
+        await LoadVisits(connection, id);
+        ClassTeaching = record.Child.ClassName.Length == 0 ? null : await ClassTeachings.Find(connection, record.Child.ClassName);
+        Absences = await Timetables.AbsencesOf(connection, id, preferences.Today.AddDays(-AbsencesOfDays));
+        Show(all, names);
         return Page();
-    }
+    });
 
     public async Task<IActionResult> OnPostName(ChildId id, string? step, string? name)
     {
         if (Steps.OfReading.Where(one => one.NameInFiles() == step).Select(one => (Step?)one).FirstOrDefault() is not { } at) return BadRequest();
         var given = (name ?? "").Trim();
         if (given.Length > NamedWays.Longest) return BadRequest();
-        var known = await database.InSchool(
-            User.Teacher().School,
-            async connection =>
-            {
-                if (await Store.Children.Find(connection, id) is null) return false;
-                await NamedWays.Name(connection, id, at, given, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
-                return true;
-            },
-            HttpContext.RequestAborted);
-        return known ? Redirect($"/children/{id}") : NotFound();
+        return await Within(async connection =>
+        {
+            if (await Store.Children.Find(connection, id) is null) return NotFound();
+            await NamedWays.Name(connection, id, at, given, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+            return Redirect($"/children/{id}");
+        });
     }
 
     /// <summary>Takes back that a demonstration was shown.</summary>
-    public async Task<IActionResult> OnPostNotShown(ChildId id, Guid shown)
+    public Task<IActionResult> OnPostNotShown(ChildId id, Guid shown) =>
+        Within(async connection => await Store.Demonstrated.TakeBack(connection, id, shown) > 0 ? Redirect($"/children/{id}") : NotFound());
+
+    /// <summary>Takes what is offered, or turns it down.</summary>
+    public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) => Within(async connection =>
     {
-        var taken = await database.InSchool(User.Teacher().School, connection => Store.Demonstrated.TakeBack(connection, id, shown), HttpContext.RequestAborted);
-        return taken > 0 ? Redirect($"/children/{id}") : NotFound();
+        if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered() || taken is not { } yes || decision == Guid.Empty) return BadRequest();
+        return await deciding.Take(connection, decision, id, found, what, yes, User.Teacher().Person) is null ? NotFound() : Redirect($"/children/{id}#decided");
+    });
+
+    /// <summary>Confirms a pattern, or rules it out.</summary>
+    public Task<IActionResult> OnPostSay(ChildId id, Guid decision, string? pattern, bool? holds, string? reason) => Within(async connection =>
+    {
+        var why = (reason ?? "").Trim();
+        if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes || decision == Guid.Empty || why.Length > Decisions.LongestReason) return BadRequest();
+        if (why.Length == 0) return Redirect($"/children/{id}?noReason=true#say-it");
+        return await deciding.Say(connection, decision, id, found, yes, why, User.Teacher().Person) is null ? NotFound() : Redirect($"/children/{id}#decided");
+    });
+
+    /// <summary>Takes a decision back.</summary>
+    public Task<IActionResult> OnPostTakeBack(ChildId id, Guid decision) =>
+        Within(async connection => await deciding.TakeBack(connection, id, decision, User.Teacher().Person) ? Redirect($"/children/{id}#decided") : NotFound());
+
+    private async Task LoadVisits(SchoolConnection connection, ChildId id)
+    {
+        var visits = await Store.Visits.OfChild(connection, id);
+        OpenVisit = visits.FirstOrDefault(visit => visit.EndedAt is null)?.Id;
+        if (visits.Count == 0) return;
+        Help = await HelpTaken.Of(connection, id, MostVisits);
+        RoomClock = [.. (await Store.Visits.RoomClockOf(connection, id)).Take(MostVisits)];
+        VisitNotes =
+        [
+            .. (from note in await Store.Visits.NotesOf(connection, id)
+                group VisitNote.Find(note.Note)?.Words ?? note.Note by note.Day into day
+                select (day.Key, (IReadOnlyList<string>)[.. day])).Take(MostVisits),
+        ];
     }
 
-    private Task LoadVisits(ChildId id) => database.InSchool(
-        User.Teacher().School,
-        async connection =>
-        {
-            var visits = await Store.Visits.OfChild(connection, id);
-            OpenVisit = visits.FirstOrDefault(visit => visit.EndedAt is null)?.Id;
-            if (visits.Count == 0) return;
-            Help = await HelpTaken.Of(connection, id, MostVisits);
-            RoomClock = [.. (await Store.Visits.RoomClockOf(connection, id)).Take(MostVisits)];
-            VisitNotes =
-            [
-                .. from note in await Store.Visits.NotesOf(connection, id)
-                   group VisitNote.Find(note.Note)?.Words ?? note.Note by note.Day into day
-                   select (day.Key, (IReadOnlyList<string>)[.. day]),
-            ];
-            VisitNotes = [.. VisitNotes.Take(MostVisits)];
-        },
-        HttpContext.RequestAborted);
-
-    private void Tell(ChildRecord record)
+    private void Show(bool all, IReadOnlyDictionary<Step, string> names)
     {
-        var alias = record.Child.Alias;
-        var first = record.First.Count > 0 ? record.First[0].Finding : null;
-        var cleared = record.Now.Findings.FirstOrDefault(finding => finding.Label == Label.Cleared);
-        Reason = record.Next.Reason;
-        var unnamed = record.Now.Unnamed;
-        if (first?.Label != Label.Likely && unnamed is Unnamed.Guessing or Unnamed.SameAnswer)
-        {
-            Finding = Standing.Told(unnamed, alias);
-            EvidenceLine = unnamed == Unnamed.Guessing
-                ? $"{CameRight(record)}, and the others follow nothing that is on the clock. That happens where clocks are new, or too many at once. It says nothing yet of how {alias} reads."
-                : EvidenceOf(record.Now.Findings.First(finding => finding.Pattern.Step == Step.Answering));
-        }
-        else if (first is not null)
-        {
-            Finding = first.Label == Label.Likely ? first.Pattern.TextsIn(preferences.Wording).FindingOf(alias) : $"Perhaps: {first.Pattern.TextsIn(preferences.Wording).FindingOf(alias)}";
-            var others = record.First.Skip(1).Where(impact => impact.Finding.Label == Label.Likely).Select(impact => impact.Finding.Pattern.TextsIn(preferences.Wording).FindingOf(alias));
-            Also = others.Any() ? $"And: {string.Join(" ", others)}" : null;
-            Telling = first.Evidence.Answers;
-            EvidenceLine = EvidenceOf(first);
-            if (record.Next.Step == NextStep.Practise)
-                Reason = $"It spoils about {Spoils.Told(record.First[0].Spoils)} of the times at this stage{(record.First.Count > 1 ? ", so it comes first" : "")}.";
-        }
-        else if (cleared is not null)
-        {
-            Finding = $"Left behind: {cleared.Pattern.TextsIn(preferences.Wording).Reads}.";
-            Telling = cleared.Evidence.Answers;
-            EvidenceLine = EvidenceOf(cleared);
-        }
-        else
-        {
-            Finding = record.Sittings.Count == 0 ? "Nothing has been asked yet."
-                : record.Now.OtherAt.Count > 0 ? $"{alias} takes {Named(record.Now.OtherAt[0].Step)} some other way: look at these answers."
-                : Standing.Told(unnamed, alias);
-            if (record.Sittings.Count > 0) EvidenceLine = $"{CameRight(record)}{(unnamed == Unnamed.None ? "; nothing goes wrong in one way now" : "")}.";
-        }
-        // Two patterns together can come right by accident; that is no picture of either.
-        Shown = Telling.Count > 0
-            ? [.. Telling.Where(answer => !IsAccident(answer)).TakeLast(MostShown).Select(answer => record.QuestionOf(answer))]
-            : [.. record.Sittings.SelectMany(sitting => sitting.Answered).Where(question => !question.IsRight).TakeLast(MostShown)];
-    }
-
-    private static string CameRight(ChildRecord record)
-    {
-        var answered = record.Sittings.SelectMany(sitting => sitting.Answered).ToList();
-        return $"{answered.Count(question => question.IsRight)} of {Times(answered.Count, "answer")} came right";
+        (State, Next) = (Record.StateOn(preferences.Today), Record.NextOn(preferences.Today));
+        Say = new WhatAnswersSay(Record, preferences.Wording);
+        Practised = Next.Pattern;
+        Demonstrations = Practised is null || Next.Step == NextStep.Recheck ? [] : Demonstration.Offered(Practised, [.. Demonstrated.Select(one => one.Demonstration)]);
+        Reason = Next.Step == NextStep.Practise && Record.First.FirstOrDefault(impact => impact.Finding.Pattern == Practised) is { } impact
+            ? $"It spoils about {Spoils.Told(impact.Spoils)} of the times at this stage{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
+            : Next.Reason;
+        Progress = Record.FirstAndNow;
+        if (Progress is not null) ProgressLine = Compare(Progress);
+        var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
+        var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
+        Line = seen == 0 ? place : $"{place} · {Counted.Of(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
+        Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
+        var known = Record.Now.OtherAt.SelectMany(other => other.Answers).ToHashSet();
+        Unexplained = [.. Record.Now.Unexplained.Where(index => index >= Record.Replay.LatestFrom && !known.Contains(index)).TakeLast(MostUnexplained).Select(At)];
+        OtherWays = [.. Record.Now.OtherAt.Select(other => new OtherWayShown(other, WhatAnswersSay.Named(other.Step, preferences.Wording), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(MostShown).Select(At)]))];
     }
 
     private ItemResponse At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
 
-    private bool IsAccident(TellingAnswer answer) => answer.Outcome == TellingOutcome.ItsWay && Record.QuestionOf(answer).IsRight;
-
-    private string EvidenceOf(Finding finding)
-    {
-        var evidence = finding.Evidence;
-        var alike = evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", evidence.NotYetTold.Select(pattern => pattern.TextsIn(preferences.Wording).Reads))}.";
-        var accidents = evidence.Answers.Count(IsAccident);
-        var way = finding.Label == Label.Cleared ? $"{CameRightOf(evidence)} came right" : $"{evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay)} came out that way{(accidents == 0 ? "" : $" ({accidents} right by accident)")}, {CameRightOf(evidence)} right";
-        var setting = finding.Shows == Shows.Reading ? " Clocks are set rightly." : "";
-        return $"Of {Times(evidence.Answers.Count, "telling answer")} {way}.{setting}{alike}";
-    }
-
-    private static int CameRightOf(Evidence evidence) => evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.Right);
-
     private static string Compare(FirstAndNow progress)
     {
         var (first, last) = (progress.Sittings[0], progress.Sittings[^1]);
-        var start = $"At first {first.Right} of {Times(first.Telling, "telling answer")} right";
+        var start = $"At first {first.Right} of {Counted.Of(first.Telling, "telling answer")} right";
         return first.Day == last.Day && progress.Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day:d MMMM} {last.Right} of {last.Telling}.";
     }
 
-    private string Named(Step step) => step switch
-    {
-        Step.Hour => "the hour",
-        Step.Minutes => "the minutes",
-        Step.PastOrTo => $"‘{preferences.Wording.Past}’ and ‘{preferences.Wording.To}’",
-        Step.Fractions => "quarter and half",
-        Step.Writing => "the writing of times",
-        _ => "the place of the hour hand",
-    };
-
-    private static string Times(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
 }

@@ -16,6 +16,9 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
 
     public SettingChoices Choices { get; private set; } = null!;
 
+    /// <summary>The classes that are known.</summary>
+    public IReadOnlyList<string> Classes { get; private set; } = [];
+
     /// <summary>Why the alias that was typed is not theirs; null where nothing is in the way.</summary>
     public string? Message { get; private set; }
 
@@ -30,13 +33,20 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
         return await Shown(id);
     }
 
-    public async Task<IActionResult> OnPost(ChildId id, Stage stage, string[] met)
+    public async Task<IActionResult> OnPost(ChildId id, Stage stage, string[] met, string? className)
     {
-        if (!Enum.IsDefined(stage)) return BadRequest();
+        var from = (className ?? "").Trim();
+        if (!Enum.IsDefined(stage) || from.Length > ClassTeachings.LongestName) return BadRequest();
         var known = ClockTasks.Plain.Select(task => task.Id).Intersect(met).ToList();
         var all = known.Count == 0 || known.Count == ClockTasks.Plain.Count;
         var taught = await database.InSchool(
-            School, connection => Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form)), HttpContext.RequestAborted);
+            School,
+            async connection =>
+            {
+                if (className is not null) await Store.Children.SetClass(connection, id, from);
+                return await Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form));
+            },
+            HttpContext.RequestAborted);
         return taught == 0 ? NotFound() : Redirect($"/children/{id}/teaching?kept=true");
     }
 
@@ -62,8 +72,9 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
 
     private async Task<IActionResult> Shown(ChildId id)
     {
-        if (await database.InSchool(School, connection => Store.Children.Find(connection, id), HttpContext.RequestAborted) is not { } child) return NotFound();
-        Child = child;
+        var (found, classes) = await database.InSchool(School, async connection => (await Store.Children.Find(connection, id), await ClassTeachings.Names(connection)), HttpContext.RequestAborted);
+        if (found is not { } child) return NotFound();
+        (Child, Classes) = (child, classes);
         Choices = SettingChoices.OfChild(preferences.Teaching, child.Preferences);
         preferences.OfChild = child.Preferences;
         return Page();

@@ -42,8 +42,8 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
             Wanted =
             [
                 .. from one in caseload
-                   where one.Child.OpenSet is null && one.State.Likely.Count > 0
-                   group one.Child by one.State.Likely[0] into need
+                   where one.Child.OpenSet is null && one.ToPractise.Count > 0
+                   group one.Child by one.ToPractise[0] into need
                    orderby need.Count() descending, need.Key.Step
                    select (need.Key, (IReadOnlyList<CaseloadRow>)[.. need]),
             ];

@@ -72,7 +72,7 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
     private async Task Load(SchoolConnection connection, ChildId[] asked, IReadOnlyList<ChildId>? chosen)
     {
         var caseload = await Caseload.Load(connection, model);
-        Candidates = [.. caseload.Where(one => one.State.Likely.Contains(Pattern) || asked.Contains(one.Child.Id)).Select(one => one.Child).OrderBy(one => asked.Contains(one.Id) ? 0 : 1)];
+        Candidates = [.. caseload.Where(one => one.ToPractise.Contains(Pattern) || asked.Contains(one.Child.Id)).Select(one => one.Child).OrderBy(one => asked.Contains(one.Id) ? 0 : 1)];
         var busy = await Visiting.Busy(connection, Candidates.Select(one => one.Id));
         Busy = busy.Select(one => one.Id).ToHashSet();
         var open = await Store.Visits.Open(connection);
@@ -95,7 +95,9 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
         {
             shown.AddRange((await Demonstrated.To(connection, child)).Where(one => one.Pattern == Pattern.Id));
             var record = (await ChildRecord.Load(connection, model, child))!;
-            ChangesApproach |= ColdStarts.Say(record.ColdStarts(Pattern).Select(cold => (cold.Right, cold.Telling))) == ColdStartsSay.ChangeApproach;
+            var course = record.Work.CourseOf(Pattern);
+            // Offered and not decided, or taken and not tried yet.
+            ChangesApproach |= course.Offer is { Kind: DecisionKind.ChangeApproach } || (course.Streak.Count == 0 && record.Work.Decisions.LastOrDefault(one => one.Pattern == Pattern && !one.TakenBack) is { Kind: DecisionKind.ChangeApproach, Taken: true });
         }
         var latest = shown.OrderByDescending(one => one.Day).ToList();
         IReadOnlyList<string> ids = [.. latest.Select(one => one.Demonstration)];

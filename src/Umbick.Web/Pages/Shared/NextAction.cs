@@ -1,7 +1,7 @@
 using Umbick.Core.Progress;
 using Umbick.Store;
 
-namespace Umbick.Web.Pages.Children;
+namespace Umbick.Web.Pages;
 
 /// <summary>The one thing to do next with a child, as a press.</summary>
 /// <param name="Next">What it is.</param>
@@ -13,6 +13,8 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
     public string Words => Next.Step switch
     {
         NextStep.GoOnAsking => "Go on asking",
+        NextStep.GiveForm => $"Begin form {Form}",
+        NextStep.Recheck => "Begin the cold start",
         NextStep.DoTheSet => "Open the set",
         NextStep.Practise => "See the set",
         NextStep.AskAgain => "Ask again",
@@ -31,6 +33,12 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
         NextStep.LookTogether => $"/ask/begin/{Child.Id}",
         _ => null,
     };
+
+    /// <summary>The letter of the form that is due; null where none is.</summary>
+    public string? Form => Next.Step == NextStep.GiveForm ? Next.Heading[^1..] : null;
+
+    /// <summary>What is asked where it starts a sitting; null: what tells most.</summary>
+    public Plan? Plan => Next.Step switch { NextStep.GiveForm => Store.Plan.Form, NextStep.Recheck => Store.Plan.ColdStart, _ => null };
 
     public string Look => Main ? "press press-next" : "as-link link font-bold";
 }

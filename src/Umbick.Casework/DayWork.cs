@@ -1,0 +1,71 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Timetabling;
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>The work of a day, and of the rest of its week.</summary>
+/// <param name="Today">The day.</param>
+/// <param name="Now">The time that it is.</param>
+/// <param name="Timetable">The timetable.</param>
+/// <param name="Days">The days from today to the end of the week; the first is today.</param>
+/// <param name="Unplaced">What is due this week and has no time, with why.</param>
+/// <param name="Children">Everybody on the caseload.</param>
+/// <param name="Jobs">What each job is.</param>
+/// <param name="Active">Who is in active work.</param>
+public sealed record DayWork(
+    DateOnly Today, TimeOnly Now, Timetable Timetable, IReadOnlyList<DayPlan> Days, IReadOnlyList<(ChildJob Job, NotPlaced Why)> Unplaced,
+    IReadOnlyDictionary<Guid, CaseloadChild> Children, IReadOnlyDictionary<Job, ChildJob> Jobs, IReadOnlySet<Guid> Active)
+{
+    /// <summary>Today's plan.</summary>
+    public DayPlan Plan => Days[0];
+
+    /// <summary>Whether a child was seen today.</summary>
+    public bool IsSeen(Guid child) => Children.TryGetValue(child, out var known) && known.Child.LastSeen == Today;
+
+    /// <summary>
+    /// The slot that is on or comes next: the first that is not over and has somebody who comes and was not seen yet. Null where the day is done.
+    /// </summary>
+    public PlannedSlot? Next => Plan.Slots.FirstOrDefault(slot => slot.Slot.EndMinute > (Now.Hour * 60) + Now.Minute && slot.Seats.Any(seat => seat.Why is null && !IsSeen(seat.Child)));
+
+    /// <summary>What is due today of children who do not come today.</summary>
+    public IReadOnlyList<ChildJob> DueElsewhere => [.. Jobs.Values.Where(job => job.Job.Need == JobNeed.Due && job.Job.Due <= Today && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
+
+    /// <summary>Children for whom a decision is to be taken.</summary>
+    public IReadOnlyList<CaseloadChild> ToDecide => [.. Children.Values.Where(child => child.Work.Offers.Any())];
+
+    /// <summary>Children of whom nothing is known yet.</summary>
+    public IReadOnlyList<CaseloadChild> NotAssessed => [.. Children.Values.Where(child => child.Child.Sittings == 0)];
+
+    /// <summary>Those who could be practised with and wait, for others are in active work.</summary>
+    public IReadOnlyList<CaseloadChild> Waiting => [.. Children.Values.Where(child => CanWork(child) && !Active.Contains(child.Child.Id.Value))];
+
+    /// <summary>Loads the work of a day.</summary>
+    public static async Task<DayWork> Load(SchoolConnection connection, ReadingModel model, DateTime now)
+    {
+        var (today, time) = await Schools.LocalNow(connection, now);
+        var end = SchoolYear.Monday(today).AddDays(4) is var friday && friday < today ? today : friday;
+        var caseload = await Caseload.Load(connection, model);
+        var timetable = await Timetables.Of(connection, today, end);
+        return Of(caseload, timetable, today, end, time);
+    }
+
+    /// <summary>Puts the work of some days together.</summary>
+    public static DayWork Of(IReadOnlyList<CaseloadChild> caseload, Timetable timetable, DateOnly today, DateOnly end, TimeOnly now)
+    {
+        var jobs = caseload.ToDictionary(child => child.Child.Id.Value, child => ChildJob.Of(child, today, end));
+        var known = jobs.Values.SelectMany(one => one).ToDictionary(job => job.Job);
+        var (days, unplaced) = timetable.Fill([.. caseload.Select(child => new Attendee(child.Child.Id.Value, child.Child.ClassName, [.. jobs[child.Child.Id.Value].Select(job => job.Job)]))], today, end, now);
+        return new DayWork(
+            today, now, timetable, days, [.. unplaced.Select(one => (known[one.Job], one.Why))], caseload.ToDictionary(child => child.Child.Id.Value), known, InActiveWork(caseload, timetable, today));
+    }
+
+    /// <summary>Who is in active work.</summary>
+    public static IReadOnlySet<Guid> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)
+    {
+        var withSlot = timetable.Slots.SelectMany(slot => slot.Children).ToHashSet();
+        return ActiveWork.Choose(caseload.Where(CanWork).Select(child => new CouldWork(child.Child.Id.Value, withSlot.Contains(child.Child.Id.Value), child.Child.LastPractised, child.Child.AddedOn)), timetable.Year, today);
+    }
+
+    private static bool CanWork(CaseloadChild child) => child.ToPractise.Count > 0 || child.Child.OpenSet is not null;
+}

@@ -1,0 +1,58 @@
+namespace Umbick.Core.Progress;
+
+/// <summary>What the cold starts of a pattern say of the work, in one word.</summary>
+public enum ProgressSays
+{
+    /// <summary>There are too few to say.</summary>
+    TooEarly,
+
+    /// <summary>It comes right now.</summary>
+    ItWorked,
+
+    /// <summary>More comes right than at first.</summary>
+    GettingBetter,
+
+    /// <summary>Neither better nor clearly stuck.</summary>
+    NoChangeYet,
+
+    /// <summary>Three in a row with none or one right.</summary>
+    NotWorking,
+
+    /// <summary>It came back.</summary>
+    CameBack,
+}
+
+/// <summary>One sentence on the work with its grounds.</summary>
+/// <param name="Says">The word.</param>
+/// <param name="Sentence">The sentence.</param>
+/// <param name="Grounds">What it rests on, in figures.</param>
+public sealed record ProgressSentence(ProgressSays Says, string Sentence, string Grounds)
+{
+    /// <summary>More of four right in a week than this is getting better.</summary>
+    private const double Better = 0.2;
+
+    /// <summary>Reads the sentence off a pattern's course.</summary>
+    public static ProgressSentence Of(PatternCourse course)
+    {
+        var whole = course.Colds.Where(cold => cold.IsWhole).ToList();
+        var trend = Trend.PerWeek([.. whole.Select(cold => (cold.Day, (double)cold.Right))]);
+        var grounds = whole.Count == 0 ? "No cold start has been held yet."
+            : whole.Count == 1 ? $"One cold start: {whole[0].Right} of 4 right."
+            : $"Of 4 right, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.{(trend is null ? " With fewer than four no trend is claimed." : $" {Told(trend.Value)}")}";
+        return course switch
+        {
+            { Offer.Kind: DecisionKind.BackToPractice } => new(ProgressSays.CameBack, "It has come back.", grounds),
+            { Phase: PatternPhase.Secure } => new(ProgressSays.ItWorked, "It worked, and it has lasted.", grounds),
+            { Phase: PatternPhase.InRechecks } => new(ProgressSays.ItWorked, "It worked, and it is being looked at again.", grounds),
+            { MasteredOn: not null } => new(ProgressSays.ItWorked, "It worked.", grounds),
+            { Offer.Kind: DecisionKind.FinishPattern } or { Phase: PatternPhase.Finished } => new(ProgressSays.ItWorked, "It seems to have worked; it is not mastered yet.", grounds),
+            { Offer.Kind: DecisionKind.ChangeApproach } => new(ProgressSays.NotWorking, "It is not working in this way.", grounds),
+            _ when whole.Count < Trend.Fewest => new(ProgressSays.TooEarly, "It is too early to say.", grounds),
+            _ when trend > Better => new(ProgressSays.GettingBetter, "It is getting better.", grounds),
+            _ => new(ProgressSays.NoChangeYet, "There is no clear change yet.", grounds),
+        };
+    }
+
+    private static string Told(double perWeek) => Math.Abs(perWeek) < 0.05 ? "As many now as before."
+        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"About {Math.Abs(perWeek):0.#} {(perWeek > 0 ? "more" : "fewer")} of 4 each week.");
+}

@@ -1,0 +1,71 @@
+namespace Umbick.Core.Timetabling;
+
+/// <summary>A place in the week that is fixed for the term. Whoever it is for comes then; what is done is decided from day to day.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Weekday">The day of the week.</param>
+/// <param name="From">When it begins, by the school's clock.</param>
+/// <param name="Minutes">How long it is, 5 to 60.</param>
+/// <param name="Children">Who it is for, four at most; nobody: it is kept free for whatever is due.</param>
+public sealed record Slot(Guid Id, DayOfWeek Weekday, TimeOnly From, int Minutes, IReadOnlyList<Guid> Children)
+{
+    /// <summary>The most children that one is for.</summary>
+    public const int MostChildren = 4;
+
+    /// <summary>The shortest and the longest that one may be.</summary>
+    public const int Shortest = 5, Longest = 60;
+
+    /// <summary>How long one usually is.</summary>
+    public const int Usual = 12;
+
+    /// <summary>Why it cannot stand in a timetable; null where it can.</summary>
+    /// <param name="others">The other slots.</param>
+    /// <param name="nameOf">What a child is called.</param>
+    public string? Fault(IEnumerable<Slot> others, Func<Guid, string> nameOf)
+    {
+        if (Weekday is DayOfWeek.Saturday or DayOfWeek.Sunday) return "Choose a day from Monday to Friday.";
+        if (Minutes is < Shortest or > Longest) return $"A slot has {Shortest} to {Longest} minutes.";
+        if (EndMinute > 24 * 60) return "The slot has to end on the same day.";
+        if (Children.Count > MostChildren) return $"{MostChildren} children at most can be seen together.";
+        return others.FirstOrDefault(other => other.Id != Id && Overlaps(other) && other.Children.Intersect(Children).Any()) is { } clash
+            ? $"{nameOf(clash.Children.Intersect(Children).First())} is in another slot at that time, at {clash.From.ToString("H:mm", System.Globalization.CultureInfo.InvariantCulture)}."
+            : null;
+    }
+
+    /// <summary>When it is over, in minutes since midnight.</summary>
+    public int EndMinute => StartMinute + Minutes;
+
+    /// <summary>When it begins, in minutes since midnight.</summary>
+    public int StartMinute => (From.Hour * 60) + From.Minute;
+
+    /// <summary>Whether it is kept free for whatever is due.</summary>
+    public bool IsFree => Children.Count == 0;
+
+    /// <summary>Whether another is held at the same time; one that begins when another ends is not.</summary>
+    public bool Overlaps(Slot other) => Weekday == other.Weekday && StartMinute < other.EndMinute && other.StartMinute < EndMinute;
+}
+
+/// <summary>A time at which a class's children may not be fetched.</summary>
+/// <param name="Class">The class.</param>
+/// <param name="Weekday">The day of the week.</param>
+/// <param name="From">When it begins.</param>
+/// <param name="To">When it ends, later than it begins.</param>
+/// <param name="What">What the class does then.</param>
+public sealed record BarredTime(string Class, DayOfWeek Weekday, TimeOnly From, TimeOnly To, string What)
+{
+    /// <summary>Whether it takes any of a slot's time from a child of the class.</summary>
+    public bool Bars(Slot slot, string childsClass) =>
+        string.Equals(Class, childsClass, StringComparison.OrdinalIgnoreCase) && Weekday == slot.Weekday
+        && (From.Hour * 60) + From.Minute < slot.EndMinute && slot.StartMinute < (To.Hour * 60) + To.Minute;
+}
+
+/// <summary>A child who cannot come on a day.</summary>
+/// <param name="Child">The child.</param>
+/// <param name="Day">The day.</param>
+/// <param name="IsReleased">Whether the child is not there at all; else the class did not let them go.</param>
+public sealed record Absence(Guid Child, DateOnly Day, bool IsReleased = true);
+
+/// <summary>A child who comes on one day in another's place.</summary>
+/// <param name="Slot">The slot.</param>
+/// <param name="Day">The day.</param>
+/// <param name="Child">The child.</param>
+public sealed record StandIn(Guid Slot, DateOnly Day, Guid Child);

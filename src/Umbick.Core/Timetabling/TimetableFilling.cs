@@ -1,0 +1,129 @@
+namespace Umbick.Core.Timetabling;
+
+/// <summary>The filling of a timetable, day by day.</summary>
+internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attendee> attendees, DateOnly from, DateOnly to, TimeOnly? now)
+{
+    private readonly Dictionary<Guid, Attendee> _attendees = attendees.ToDictionary(attendee => attendee.Child);
+    private readonly ILookup<DayOfWeek, Slot> _slots = timetable.Slots.OrderBy(slot => slot.From).ThenBy(slot => slot.Id).ToLookup(slot => slot.Weekday);
+    private readonly HashSet<Job> _placed = [];
+
+    /// <summary>Who comes when on the day that is being filled.</summary>
+    private readonly List<(Slot Slot, Guid Child)> _coming = [];
+
+    public (IReadOnlyList<DayPlan> Days, IReadOnlyList<UnplacedJob> Unplaced) Make()
+    {
+        var days = new List<DayPlan>();
+        for (var day = from; day <= to; day = day.AddDays(1))
+            days.Add(timetable.Year.IsOpen(day) ? Fill(day) : new DayPlan(day, timetable.Year.HolidayOn(day), []));
+        return (days, [.. attendees.SelectMany(attendee => attendee.Jobs).Where(job => job.Need == JobNeed.Due && job.Due <= to && !_placed.Contains(job)).Select(job => new UnplacedJob(job, WhyNot(job)))]);
+    }
+
+    private DayPlan Fill(DateOnly day)
+    {
+        _coming.Clear();
+        var seats = _slots[day.DayOfWeek].ToDictionary(slot => slot.Id, _ => new List<Seat>());
+        foreach (var slot in _slots[day.DayOfWeek])
+        {
+            foreach (var child in slot.Children) seats[slot.Id].Add(SeatOf(slot, day, child, isStandIn: false));
+            foreach (var standIn in timetable.StandIns.Where(one => one.Slot == slot.Id && one.Day == day && !slot.Children.Contains(one.Child)))
+                seats[slot.Id].Add(SeatOf(slot, day, standIn.Child, isStandIn: true));
+        }
+        foreach (var need in new[] { JobNeed.Due, JobNeed.Whenever })
+        {
+            foreach (var slot in _slots[day.DayOfWeek].Where(slot => slot.IsFree && !IsOver(slot, day))) FillFree(slot, day, need, seats[slot.Id]);
+        }
+        return new DayPlan(day, null, [.. _slots[day.DayOfWeek].Select(slot => new PlannedSlot(slot, seats[slot.Id], Substitutes(slot, day, seats[slot.Id])))]);
+    }
+
+    private Seat SeatOf(Slot slot, DateOnly day, Guid child, bool isStandIn)
+    {
+        if (!_attendees.TryGetValue(child, out var attendee)) return new Seat(child, [], NotPlaced.Gone, isStandIn);
+        if ((timetable.InTheWay(slot, day, attendee) ?? (IsElsewhere(slot, child) ? NotPlaced.Elsewhere : null)) is { } why) return new Seat(child, [], why, isStandIn);
+        _coming.Add((slot, child));
+        return new Seat(child, Take(attendee, day, slot.Minutes), null, isStandIn);
+    }
+
+    /// <summary>What is due of a child as far as there is time; where nothing is, what they do regularly, or else whenever.</summary>
+    private List<Job> Take(Attendee attendee, DateOnly day, int minutes)
+    {
+        var jobs = new List<Job>();
+        foreach (var job in attendee.Jobs.Where(job => job.Need == JobNeed.Due && job.Due <= day && !_placed.Contains(job)))
+        {
+            // The first is done also where the slot is short.
+            if (jobs.Count > 0 && job.Minutes > minutes) continue;
+            jobs.Add(job);
+            minutes -= job.Minutes;
+        }
+        if (jobs.Count == 0 && attendee.Jobs.FirstOrDefault(job => job.Need != JobNeed.Due) is { } other) jobs.Add(other);
+        _placed.UnionWith(jobs);
+        return jobs;
+    }
+
+    private void FillFree(Slot slot, DateOnly day, JobNeed need, List<Seat> seats)
+    {
+        var left = slot.Minutes - seats.Sum(seat => seat.Jobs.Sum(job => job.Minutes));
+        foreach (var job in attendees.SelectMany(attendee => attendee.Jobs).Where(job => job.Need == need && job.Due <= day && !_placed.Contains(job)).OrderBy(job => job.Due).ThenBy(job => job.Child))
+        {
+            if (left <= 0 || seats.Count >= Slot.MostChildren) return;
+            if (job.Minutes > left && seats.Count > 0) continue;
+            var attendee = _attendees[job.Child];
+            if (HasOwnSlot(attendee, day) || !CanCome(slot, day, attendee)) continue;
+            seats.Add(new Seat(job.Child, [job]));
+            _coming.Add((slot, job.Child));
+            _placed.Add(job);
+            left -= job.Minutes;
+        }
+    }
+
+    private List<Guid> Substitutes(Slot slot, DateOnly day, List<Seat> seats)
+    {
+        var empty = seats.Count(seat => seat.Why is not null) - seats.Count(seat => seat.IsStandIn && seat.Why is null);
+        if (empty <= 0) return [];
+        return
+        [
+            .. attendees
+                .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(one => one.Child == attendee.Child) && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
+                .OrderBy(attendee => attendee.Jobs[0].Need == JobNeed.Due && attendee.Jobs[0].Due <= day ? 0 : 1)
+                .ThenBy(attendee => _placed.Contains(attendee.Jobs[0]) ? 1 : 0)
+                .ThenBy(attendee => attendee.Jobs[0].Due)
+                .Take(Timetable.MostSubstitutes)
+                .Select(attendee => attendee.Child),
+        ];
+    }
+
+    private bool CanCome(Slot slot, DateOnly day, Attendee attendee) => timetable.InTheWay(slot, day, attendee) is null && !IsElsewhere(slot, attendee.Child);
+
+    private bool IsElsewhere(Slot slot, Guid child) => _coming.Exists(one => one.Child == child && (one.Slot.Id == slot.Id || one.Slot.Overlaps(slot)));
+
+    /// <summary>Whether a child comes to a slot of their own on a day or later in these days: what is due is done there.</summary>
+    private bool HasOwnSlot(Attendee attendee, DateOnly day)
+    {
+        for (var later = day; later <= to; later = later.AddDays(1))
+        {
+            if (timetable.Year.IsOpen(later) && _slots[later.DayOfWeek].Any(slot => slot.Children.Contains(attendee.Child) && timetable.InTheWay(slot, later, attendee) is null)) return true;
+        }
+        return false;
+    }
+
+    private bool IsOver(Slot slot, DateOnly day) => day == from && now is { } time && slot.EndMinute <= (time.Hour * 60) + time.Minute;
+
+    private NotPlaced WhyNot(Job job)
+    {
+        var attendee = _attendees[job.Child];
+        var (barred, away, any) = (false, default(NotPlaced?), false);
+        for (var day = from; day <= to; day = day.AddDays(1))
+        {
+            if (!timetable.Year.IsOpen(day) || job.Due > day) continue;
+            foreach (var slot in _slots[day.DayOfWeek].Where(slot => slot.IsFree || slot.Children.Contains(job.Child)))
+            {
+                switch (timetable.InTheWay(slot, day, attendee))
+                {
+                    case null: any = true; break;
+                    case NotPlaced.Barred: barred = true; break;
+                    case var why: away = why; break;
+                }
+            }
+        }
+        return any ? NotPlaced.NoRoom : away ?? (barred ? NotPlaced.Barred : NotPlaced.NoSlot);
+    }
+}

@@ -1,0 +1,53 @@
+using Umbick.Core.Progress;
+
+namespace Umbick.Store;
+
+/// <summary>A cycle of work with a child.</summary>
+public sealed class CycleRow
+{
+    public Guid Id { get; init; }
+
+    public ChildId Child { get; init; }
+
+    public DateOnly BeganOn { get; init; }
+
+    public DateOnly EndsOn { get; init; }
+
+    public int Goal { get; init; }
+
+    public string EntryReason { get; init; } = "";
+
+    /// <summary>The day on which it was ended; null while it goes on.</summary>
+    public DateOnly? EndedOn { get; init; }
+
+    public string? ExitReason { get; init; }
+
+    public CheckCycle Cycle => new(BeganOn, EndsOn, Goal);
+}
+
+/// <summary>Cycles of work.</summary>
+public static class Cycles
+{
+    /// <summary>The most signs that a reason has.</summary>
+    public const int LongestReason = 300;
+
+    private const string Select = "select id, child, began_on, ends_on, goal::int as goal, entry_reason, ended_on, exit_reason from cycle";
+
+    /// <summary>Those of some children, the earliest first.</summary>
+    public static async Task<ILookup<ChildId, CycleRow>> Of(SchoolConnection connection, IEnumerable<ChildId> children) =>
+        (await connection.QueryAsync<CycleRow>($"{Select} where child = any(@children) order by began_on, id", new { children = children.ToArray() })).ToLookup(row => row.Child);
+
+    /// <summary>Begins a cycle, unless one of the child's goes on; the same again under its id changes nothing.</summary>
+    /// <returns>Whether it was begun now.</returns>
+    public static async Task<bool> Begin(SchoolConnection connection, CycleRow cycle, Guid by, DateTime now) => await connection.ExecuteAsync(
+        """
+        insert into cycle (school, id, child, began_on, ends_on, goal, entry_reason, begun_by, begun_at)
+        values (@school, @Id, @Child, @BeganOn, @EndsOn, @Goal, @EntryReason, @by, @now) on conflict do nothing
+        """,
+        new { school = connection.School, cycle.Id, cycle.Child, cycle.BeganOn, cycle.EndsOn, cycle.Goal, cycle.EntryReason, by, now }) > 0;
+
+    /// <summary>Ends a child's cycle.</summary>
+    /// <returns>Whether it went on until now.</returns>
+    public static async Task<bool> End(SchoolConnection connection, ChildId child, Guid id, DateOnly day, string reason, Guid by) => await connection.ExecuteAsync(
+        "update cycle set ended_on = @day, exit_reason = @reason, ended_by = @by where id = @id and child = @child and ended_on is null", new { id, child, day, reason, by }) > 0;
+}

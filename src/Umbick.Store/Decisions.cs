@@ -1,0 +1,77 @@
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
+
+namespace Umbick.Store;
+
+/// <summary>A decision as it was taken, with what was shown then.</summary>
+public sealed class DecisionRow
+{
+    public Guid Id { get; init; }
+
+    public ChildId Child { get; init; }
+
+    public string PatternId { get; init; } = "";
+
+    public string KindId { get; init; } = "";
+
+    /// <summary>Whether what was offered was taken; else it was turned down.</summary>
+    public bool Taken { get; init; }
+
+    public string Reason { get; init; } = "";
+
+    /// <summary>The sitting after which it was said.</summary>
+    public Guid? AfterSitting { get; init; }
+
+    /// <summary>The day, where the school is.</summary>
+    public DateOnly Day { get; init; }
+
+    /// <summary>By which rules it was offered.</summary>
+    public string Engine { get; init; } = "";
+
+    /// <summary>What was shown when it was taken.</summary>
+    public string ShownText { get; init; } = "{}";
+
+    /// <summary>Whether it was taken back since.</summary>
+    public bool TakenBack { get; init; }
+
+    /// <summary>The pattern; null where a later catalogue has dropped it.</summary>
+    public Pattern? Pattern => Catalogue.Find(PatternId);
+
+    /// <summary>What it is; null where this version does not know it.</summary>
+    public DecisionKind? Kind => DecisionKinds.Find(KindId);
+}
+
+/// <summary>What teachers decided of patterns.</summary>
+public static class Decisions
+{
+    /// <summary>The most signs that a reason has.</summary>
+    public const int LongestReason = 300;
+
+    private const string Select =
+        $"""
+        select id, child, pattern as pattern_id, kind as kind_id, taken, reason, after_sitting, (decided_at at time zone {Schools.TimeZone})::date as day, engine, shown::text as shown_text,
+          taken_back_at is not null as taken_back
+        from decision
+        """;
+
+    /// <summary>Those of some children, in the order in which they were taken; also those that were taken back.</summary>
+    public static async Task<ILookup<ChildId, DecisionRow>> Of(SchoolConnection connection, IEnumerable<ChildId> children) =>
+        (await connection.QueryAsync<DecisionRow>($"{Select} where child = any(@children) order by seq", new { children = children.ToArray() })).ToLookup(row => row.Child);
+
+    /// <summary>Keeps a decision; the same again under its id changes nothing.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="decision">The decision.</param>
+    /// <param name="by">Who took it.</param>
+    /// <param name="now">When.</param>
+    public static Task Keep(SchoolConnection connection, DecisionRow decision, Guid by, DateTime now) => connection.ExecuteAsync(
+        """
+        insert into decision (school, id, child, pattern, kind, taken, reason, after_sitting, decided_by, decided_at, engine, shown)
+        values (@school, @Id, @Child, @PatternId, @KindId, @Taken, @Reason, @AfterSitting, @by, @now, @Engine, @ShownText::jsonb) on conflict do nothing
+        """,
+        new { school = connection.School, decision.Id, decision.Child, decision.PatternId, decision.KindId, decision.Taken, decision.Reason, decision.AfterSitting, by, now, decision.Engine, decision.ShownText });
+
+    /// <summary>Takes a decision back. That it was taken stays on record.</summary>
+    /// <returns>Whether it stood until now.</returns>
+    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by, DateTime now) => await connection.ExecuteAsync(
+        "update decision set taken_back_by = @by, taken_back_at = @now where id = @id and child = @child and taken_back_at is null", new { id, child, by, now }) > 0;
+}

@@ -1,0 +1,123 @@
+using System.Globalization;
+using Umbick.Core.Timetabling;
+
+namespace Umbick.Store;
+
+/// <summary>A holiday with its id.</summary>
+public sealed record KeptHoliday(Guid Id, Holiday Holiday);
+
+/// <summary>A barred time with its id.</summary>
+public sealed record KeptBarredTime(Guid Id, BarredTime Barred);
+
+/// <summary>The timetable of a school, and what is known of single days.</summary>
+public static class Timetables
+{
+    private const string SelectHolidays = "select id, name, first_day, last_day from holiday order by first_day, id";
+    private const string SelectBarred = "select id, class_name, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, to_char(ends_at, 'HH24:MI') as ends, what from barred_time order by weekday, starts_at, class_name, id";
+
+    private sealed record HolidayRow(Guid Id, string Name, DateOnly FirstDay, DateOnly LastDay);
+
+    private sealed record SlotRow(Guid Id, int Weekday, string Starts, int Minutes, Guid[] Children);
+
+    private sealed record BarredRow(Guid Id, string ClassName, int Weekday, string Starts, string Ends, string What);
+
+    private sealed record AbsenceRow(Guid Child, DateOnly Day, bool Released);
+
+    private sealed record StandInRow(Guid Slot, DateOnly Day, Guid Child);
+
+    /// <summary>The school's year.</summary>
+    public static async Task<SchoolYear> Year(SchoolConnection connection) => new([.. (await Holidays(connection)).Select(one => one.Holiday)]);
+
+    /// <summary>The holidays, the earliest first.</summary>
+    public static async Task<IReadOnlyList<KeptHoliday>> Holidays(SchoolConnection connection) =>
+        [.. (await connection.QueryAsync<HolidayRow>(SelectHolidays)).Select(row => new KeptHoliday(row.Id, new Holiday(row.Name, row.FirstDay, row.LastDay)))];
+
+    /// <summary>When classes may not be fetched.</summary>
+    public static async Task<IReadOnlyList<KeptBarredTime>> Barred(SchoolConnection connection) =>
+        [.. (await connection.QueryAsync<BarredRow>(SelectBarred)).Select(row => new KeptBarredTime(row.Id, new BarredTime(row.ClassName, (DayOfWeek)row.Weekday, Time(row.Starts), Time(row.Ends), row.What)))];
+
+    /// <summary>Everything that some days are planned by.</summary>
+    public static async Task<Timetable> Of(SchoolConnection connection, DateOnly from, DateOnly to)
+    {
+        var (slots, absences, standIns) = await connection.QueryThreeAsync<SlotRow, AbsenceRow, StandInRow>(
+            """
+            select id, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, minutes::int as minutes,
+              array(select child from slot_child where slot_child.school = slot.school and slot_child.slot = slot.id order by turn) as children
+            from slot order by weekday, starts_at, id;
+            select child, day, released from absence where day between @from and @to;
+            select slot, day, child from stand_in where day between @from and @to order by noted_at
+            """,
+            new { from, to });
+        return new Timetable(
+            await Year(connection),
+            [.. slots.Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
+            [.. (await Barred(connection)).Select(one => one.Barred)],
+            [.. absences.Select(row => new Absence(row.Child, row.Day, row.Released))],
+            [.. standIns.Select(row => new StandIn(row.Slot, row.Day, row.Child))]);
+    }
+
+    /// <summary>The days on which a child could not come, the latest first.</summary>
+    public static async Task<IReadOnlyList<Absence>> AbsencesOf(SchoolConnection connection, ChildId child, DateOnly since) =>
+        [.. (await connection.QueryAsync<AbsenceRow>("select child, day, released from absence where child = @child and day >= @since order by day desc", new { child, since })).Select(row => new Absence(row.Child, row.Day, row.Released))];
+
+    /// <summary>Adds a holiday; the same again under its id changes nothing.</summary>
+    public static Task AddHoliday(SchoolConnection connection, Guid id, Holiday holiday) => connection.ExecuteAsync(
+        "insert into holiday (school, id, name, first_day, last_day) values (@school, @id, @Name, @First, @Last) on conflict do nothing",
+        new { school = connection.School, id, holiday.Name, holiday.First, holiday.Last });
+
+    /// <summary>Takes a holiday out.</summary>
+    public static Task RemoveHoliday(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from holiday where id = @id", new { id });
+
+    /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
+    public static async Task AddSlot(SchoolConnection connection, Slot slot)
+    {
+        var added = await connection.ExecuteAsync(
+            "insert into slot (school, id, weekday, starts_at, minutes) values (@school, @Id, @weekday, make_time(@hour, @minute, 0), @Minutes) on conflict do nothing",
+            new { school = connection.School, slot.Id, weekday = (int)slot.Weekday, hour = slot.From.Hour, minute = slot.From.Minute, slot.Minutes });
+        if (added > 0) await SeatAll(connection, slot.Id, slot.Children);
+    }
+
+    /// <summary>Says anew who a slot is for. When it is stays as it is.</summary>
+    public static async Task Seat(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children)
+    {
+        await connection.ExecuteAsync("delete from slot_child where slot = @slot", new { slot });
+        await SeatAll(connection, slot, children);
+    }
+
+    /// <summary>Takes a slot out of the timetable.</summary>
+    public static Task RemoveSlot(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from slot where id = @id", new { id });
+
+    /// <summary>Adds a time at which a class may not be fetched; the same again under its id changes nothing.</summary>
+    public static Task Bar(SchoolConnection connection, Guid id, BarredTime barred) => connection.ExecuteAsync(
+        """
+        insert into barred_time (school, id, class_name, weekday, starts_at, ends_at, what)
+        values (@school, @id, @Class, @weekday, make_time(@h1, @m1, 0), make_time(@h2, @m2, 0), @What) on conflict do nothing
+        """,
+        new { school = connection.School, id, barred.Class, weekday = (int)barred.Weekday, h1 = barred.From.Hour, m1 = barred.From.Minute, h2 = barred.To.Hour, m2 = barred.To.Minute, barred.What });
+
+    /// <summary>Takes a barred time out.</summary>
+    public static Task Unbar(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from barred_time where id = @id", new { id });
+
+    /// <summary>Notes that a child cannot come on a day; null takes that back.</summary>
+    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? released, Guid by, DateTime now) => connection.ExecuteAsync(
+        released is null
+            ? "delete from absence where child = @child and day = @day"
+            : """
+              insert into absence (school, child, day, released, noted_by, noted_at) values (@school, @child, @day, @released, @by, @now)
+              on conflict (school, child, day) do update set released = excluded.released, noted_by = excluded.noted_by, noted_at = excluded.noted_at
+              """,
+        new { school = connection.School, child, day, released, by, now });
+
+    /// <summary>Notes that a child comes in another's place on a day, or takes that back.</summary>
+    public static Task NoteStandIn(SchoolConnection connection, StandIn standIn, bool comes, Guid by, DateTime now) => connection.ExecuteAsync(
+        comes
+            ? "insert into stand_in (school, slot, day, child, noted_by, noted_at) values (@school, @Slot, @Day, @Child, @by, @now) on conflict do nothing"
+            : "delete from stand_in where slot = @Slot and day = @Day and child = @Child",
+        new { school = connection.School, standIn.Slot, standIn.Day, standIn.Child, by, now });
+
+    private static Task<int> SeatAll(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children) => connection.ExecuteAsync(
+        "insert into slot_child (school, slot, child, turn) select @school, @slot, child, turn - 1 from unnest(@children) with ordinality as one (child, turn)",
+        new { school = connection.School, slot, children = children.ToArray() });
+
+    private static TimeOnly Time(string text) => TimeOnly.ParseExact(text, "HH:mm", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,86 @@
+using System.Globalization;
+using System.Text;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
+using Umbick.Casework.Files;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Children;
+
+/// <summary>How the work with a child went: one sentence with its grounds, and the figures.</summary>
+public sealed class ProgressModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : PageModel
+{
+    public ProgressRecord Record { get; private set; } = null!;
+
+    /// <summary>The pattern that is told of; null where there is none yet.</summary>
+    public Pattern? Pattern { get; private set; }
+
+    public PatternCourse Course { get; private set; } = null!;
+
+    public ProgressSentence Sentence { get; private set; } = null!;
+
+    public ProgressChart Chart { get; private set; } = null!;
+
+    public IReadOnlyList<ProgressLine> Lines { get; private set; } = [];
+
+    /// <summary>Why a cycle was not begun or ended; null where nothing was refused.</summary>
+    public string? Message { get; private set; }
+
+    public Task<IActionResult> OnGet(ChildId id, string? pattern) => Within(connection => Shown(connection, id, pattern));
+
+    public Task<IActionResult> OnGetCsv(ChildId id) => Within<IActionResult>(async connection =>
+        await ProgressRecord.Load(connection, model, id, preferences.Today) is { } record
+            ? File(Encoding.UTF8.GetBytes(ProgressFile.Write(record)), "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
+            : NotFound());
+
+    public Task<IActionResult> OnPostBeginCycle(ChildId id, Guid cycle, int weeks, int goal, string? reason) => Within(async connection =>
+    {
+        var why = (reason ?? "").Trim();
+        if (cycle == Guid.Empty || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength || why.Length > Cycles.LongestReason) return BadRequest();
+        if (await Store.Children.Find(connection, id) is null) return NotFound();
+        if (why.Length > 0)
+        {
+            await deciding.BeginCycle(connection, cycle, id, weeks, goal, why, User.Teacher().Person);
+            return Redirect($"/children/{id}/progress#cycle");
+        }
+        Message = "Say in a few words why the child comes in. No cycle was begun.";
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        return await Shown(connection, id, null);
+    });
+
+    public Task<IActionResult> OnPostEndCycle(ChildId id, Guid cycle, string? reason) => Within(async connection =>
+    {
+        var why = (reason ?? "").Trim();
+        if (why.Length > Cycles.LongestReason) return BadRequest();
+        if (why.Length > 0)
+        {
+            await deciding.EndCycle(connection, cycle, id, why, User.Teacher().Person);
+            return Redirect($"/children/{id}/progress#cycle");
+        }
+        Message = "Say in a few words why the cycle ends. It goes on.";
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        return await Shown(connection, id, null);
+    });
+
+    private async Task<IActionResult> Shown(SchoolConnection connection, ChildId id, string? pattern)
+    {
+        if (await ProgressRecord.Load(connection, model, id, preferences.Today) is not { } record) return NotFound();
+        Record = record;
+        preferences.OfChild = record.Child.Preferences;
+        Pattern = Catalogue.Find(pattern) is { } chosen && record.Work.Courses.ContainsKey(chosen) ? chosen : record.Foremost;
+        Course = Pattern is null ? PatternCourse.Of([], [], record.Work.Year) : record.Work.CourseOf(Pattern);
+        Sentence = ProgressSentence.Of(Course);
+        Chart = new ProgressChart(record, Pattern);
+        Lines = ProgressFile.Lines(record);
+        return Page();
+    }
+
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => Within<IActionResult>(act);
+
+    private Task<T> Within<T>(Func<SchoolConnection, Task<T>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+}

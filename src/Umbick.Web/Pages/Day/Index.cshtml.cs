@@ -1,0 +1,55 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Progress;
+using Umbick.Core.Timetabling;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Day;
+
+/// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
+public sealed class IndexModel(Database database, ReadingModel model, TimeProvider clock) : PageModel
+{
+    public DayWork Work { get; private set; } = null!;
+
+    /// <summary>What is begun now, or next; none where the day is done.</summary>
+    public IReadOnlyList<Beginning> Now { get; private set; } = [];
+
+    /// <summary>What has to be at hand today, each thing once.</summary>
+    public IReadOnlyList<string> Bring { get; private set; } = [];
+
+    public async Task OnGet()
+    {
+        Work = await Within(connection => DayWork.Load(connection, model, clock.GetUtcNow().UtcDateTime));
+        Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
+        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
+    }
+
+    /// <summary>Notes that a child cannot come, or takes that back.</summary>
+    public async Task<IActionResult> OnPostAbsence(ChildId child, DateOnly day, bool? released)
+    {
+        var known = await Within(async connection =>
+        {
+            if (await Store.Children.Find(connection, child) is null) return false;
+            await Timetables.NoteAbsence(connection, child, day, released, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+            return true;
+        });
+        return known ? Redirect("/day#slots") : NotFound();
+    }
+
+    /// <summary>Notes that a child comes in another's place, or takes that back.</summary>
+    public async Task<IActionResult> OnPostStandIn(Guid slot, DateOnly day, ChildId child, bool comes)
+    {
+        var known = await Within(async connection =>
+        {
+            if (await Store.Children.Find(connection, child) is null || (await Timetables.Of(connection, day, day)).Slots.All(one => one.Id != slot)) return false;
+            await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+            return true;
+        });
+        return known ? Redirect("/day#slots") : NotFound();
+    }
+
+    private Task<T> Within<T>(Func<SchoolConnection, Task<T>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+}
