@@ -23,6 +23,7 @@ public static class CaseStates
             child.PractisedSinceAsked,
             unnamed,
             due.FirstOrDefault(check => check.IsDueOn(today)),
-            due.FirstOrDefault(check => !check.IsDueOn(today)));
+            due.FirstOrDefault(check => !check.IsDueOn(today)),
+            CaseState.Labelled(open, Label.Likely) is [var first, ..] && work.CourseOf(first).Colds.Count > 0);
     }
 }

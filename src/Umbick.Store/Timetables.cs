@@ -17,7 +17,18 @@ public static class Timetables
 
     private sealed record HolidayRow(Guid Id, string Name, DateOnly FirstDay, DateOnly LastDay);
 
-    private sealed record SlotRow(Guid Id, int Weekday, string Starts, int Minutes, Guid[] Children);
+    private sealed class SlotRow
+    {
+        public Guid Id { get; init; }
+
+        public int Weekday { get; init; }
+
+        public string Starts { get; init; } = "";
+
+        public int Minutes { get; init; }
+
+        public Guid[] Children { get; init; } = [];
+    }
 
     private sealed record BarredRow(Guid Id, string ClassName, int Weekday, string Starts, string Ends, string What);
 

@@ -62,7 +62,7 @@ public sealed class Browser : IDisposable
         Find("[name=userName]").SendKeys(teacher);
         Find("[name=password]").SendKeys(Site.Password);
         Click("Sign in");
-        AwaitPath("/children");
+        AwaitPath("/day");
     }
 
     public string Path => new Uri(_driver.Url).AbsolutePath;

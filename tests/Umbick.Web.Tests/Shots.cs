@@ -130,7 +130,7 @@ public sealed class Shots(Site site) : IClassFixture<Site>
     {
         browser.Open("/");
         browser.Click("Look round");
-        browser.AwaitPath("/children");
+        browser.AwaitPath("/day");
     }
 
     private static void Child(Browser browser, string alias)

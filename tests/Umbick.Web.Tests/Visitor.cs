@@ -34,7 +34,7 @@ public sealed class Visitor : IDisposable
     {
         var visitor = new Visitor(address);
         var answer = await visitor.Send("/", "Sign in", new() { ["userName"] = userName, ["password"] = password });
-        await AssertSentTo("/children", answer);
+        await AssertSentTo("/day", answer);
         return visitor;
     }
 

@@ -223,7 +223,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     {
         browser.TabTo("Name or address");
         browser.Type(site.TeacherOfA + Keys.Tab + Site.Password + Keys.Enter);
-        browser.AwaitPath("/children");
+        browser.AwaitPath("/day");
     }
 
     private async Task<Store.AskedItem> Current(ChildId child)

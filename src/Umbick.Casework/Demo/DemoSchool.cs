@@ -25,13 +25,13 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 
     private static readonly Guid Id = new("9a1e0000-0000-7000-8000-000000000001");
 
-    /// <summary>A child: alias, stage, patterns, how often the child follows them, sittings so far, and whether the child unlearns.</summary>
-    private sealed record Cast(string Alias, Stage Stage, string[] Patterns, double Consistency, int Visits, bool Unlearns);
+    /// <summary>A child: alias, stage, patterns, how often the child follows them, sittings so far, whether the child unlearns, and how many days longer ago it began.</summary>
+    private sealed record Cast(string Alias, Stage Stage, string[] Patterns, double Consistency, int Visits, bool Unlearns, int Ago = 0);
 
     private static readonly Cast[] Children =
     [
         new("Fennel", Stage.FiveMinutesTo, ["next-hour"], 0.88, 5, true),
-        new("Plover", Stage.FiveMinutesTo, ["numeral-as-minutes"], 0.9, 1, false),
+        new("Plover", Stage.FiveMinutesTo, ["numeral-as-minutes"], 0.9, 1, false, 14),
         new("Bracken", Stage.QuarterTo, ["hands-swapped"], 0.9, 1, false),
         new("Sorrel", Stage.FiveMinutesTo, ["to-as-past"], 0.85, 2, false),
         new("Teasel", Stage.EveryMinute, ["whole-fives-only"], 0.9, 1, false),
@@ -40,14 +40,14 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         new("Samphire", Stage.FiveMinutesTo, [], 0.95, 2, false),
         new("Dunlin", Stage.FiveMinutesTo, ["minutes-to-as-minutes"], 0.88, 2, true),
         new("Juniper", Stage.QuarterTo, ["to-without-turning"], 0.85, 1, false),
-        new("Lichen", Stage.FiveMinutesTo, ["nearest-hour"], 0.9, 3, true),
+        new("Lichen", Stage.FiveMinutesTo, ["nearest-hour"], 0.9, 3, true, 42),
         new("Merlin", Stage.EveryMinute, [], 0.95, 1, false),
-        new("Campion", Stage.FiveMinutesPast, ["fives-from-twelve"], 0.9, 1, false),
+        new("Campion", Stage.FiveMinutesPast, ["fives-from-twelve"], 0.9, 1, false, 28),
         new("Osprey", Stage.HalfPast, ["minutes-ignored"], 0.9, 1, false),
         new("Yarrow", Stage.FiveMinutesTo, ["lower-numeral"], 0.92, 2, false),
-        new("Tern", Stage.FiveMinutesTo, ["past-as-to"], 0.85, 2, true),
-        new("Clover", Stage.QuarterTo, ["next-hour"], 0.85, 2, false),
-        new("Heron", Stage.FiveMinutesTo, ["anticlockwise"], 0.88, 1, false),
+        new("Tern", Stage.FiveMinutesTo, ["past-as-to"], 0.85, 2, true, 36),
+        new("Clover", Stage.QuarterTo, ["next-hour"], 0.85, 2, false, 40),
+        new("Heron", Stage.FiveMinutesTo, ["anticlockwise"], 0.88, 1, false, 60),
         new("Thrift", Stage.FiveMinutesPast, ["no-leading-zero"], 0.9, 1, false),
         new("Sanderling", Stage.HalfPast, ["previous-hour"], 0.9, 1, false),
         new("Bryony", Stage.QuarterTo, [], 0.9, 0, false),
@@ -78,13 +78,14 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         });
         foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))
             await owner.InSchool(Id, connection => Add(connection, cast, new Random(Seed + i), person.Id));
+        await owner.InSchool(Id, connection => new DemoWork(model, today, person.Id).Add(connection));
         await owner.InSchool(Id, connection => ScreenClass(connection, new Random(Seed - 1), person.Id));
     }
 
     private async Task Add(SchoolConnection connection, Cast cast, Random random, Guid teacher)
     {
         var id = new ChildId(new Guid(Enumerable.Range(0, 16).Select(_ => (byte)random.Next(256)).ToArray()));
-        var day = today.Date.AddHours(9.5).AddDays(-(10 * cast.Visits) - 4 - random.Next(4));
+        var day = today.Date.AddHours(9.5).AddDays(-(10 * cast.Visits) - 4 - random.Next(4) - cast.Ago);
         await Store.Children.Add(connection, new Child(id, cast.Alias, cast.Stage), DateTime.SpecifyKind(day, DateTimeKind.Utc));
         var patterns = cast.Patterns.Select(pattern => Catalogue.Find(pattern)!).ToList();
         var child = new SimulatedChild(model, patterns, cast.Consistency, random);
@@ -175,15 +176,5 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 
         Task Say(VisitPart part, int place, string raw) =>
             visiting.Answer(connection, visit, id, part, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Said, null), teacher);
-    }
-
-    /// <summary>A clock that stands where a visit is.</summary>
-    private sealed class VisitClock(DateTimeOffset now) : TimeProvider
-    {
-        private DateTimeOffset _now = now;
-
-        public override DateTimeOffset GetUtcNow() => _now;
-
-        public void Advance(TimeSpan by) => _now += by;
     }
 }

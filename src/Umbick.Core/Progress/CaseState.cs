@@ -14,9 +14,10 @@ namespace Umbick.Core.Progress;
 /// <param name="Unnamed">What stands out beside the patterns.</param>
 /// <param name="Due">What is to be looked at today; null where nothing is.</param>
 /// <param name="Later">What is to be looked at on a later day; null where nothing is.</param>
+/// <param name="StartsCold">Whether what is practised first has cold starts, so that its next visit shows whether practice has helped.</param>
 public sealed record CaseState(
     int Sittings, IReadOnlyList<Pattern> Likely, IReadOnlyList<Pattern> Possible, bool AskingOpen, bool SetOpen, bool PractisedSinceAsked, Unnamed Unnamed = Unnamed.None,
-    DueCheck? Due = null, DueCheck? Later = null)
+    DueCheck? Due = null, DueCheck? Later = null, bool StartsCold = false)
 {
     /// <summary>Whether nothing is left to mend for now, so that what a child can do may be practised until it comes at ease.</summary>
     /// <param name="stage">The last stage they have met.</param>

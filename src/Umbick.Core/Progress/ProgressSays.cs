@@ -38,7 +38,8 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
         var trend = Trend.PerWeek([.. whole.Select(cold => (cold.Day, (double)cold.Right))]);
         var grounds = whole.Count == 0 ? "No cold start has been held yet."
             : whole.Count == 1 ? $"One cold start: {whole[0].Right} of 4 right."
-            : $"Of 4 right, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.{(trend is null ? " With fewer than four no trend is claimed." : $" {Told(trend.Value)}")}";
+            : $"Of 4 right, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.";
+        var withTrend = whole.Count < 2 ? grounds : $"{grounds} {(trend is null ? "With fewer than four no trend is claimed." : Told(trend.Value))}";
         return course switch
         {
             { Offer.Kind: DecisionKind.BackToPractice } => new(ProgressSays.CameBack, "It has come back.", grounds),
@@ -47,9 +48,9 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
             { MasteredOn: not null } => new(ProgressSays.ItWorked, "It worked.", grounds),
             { Offer.Kind: DecisionKind.FinishPattern } or { Phase: PatternPhase.Finished } => new(ProgressSays.ItWorked, "It seems to have worked; it is not mastered yet.", grounds),
             { Offer.Kind: DecisionKind.ChangeApproach } => new(ProgressSays.NotWorking, "It is not working in this way.", grounds),
-            _ when whole.Count < Trend.Fewest => new(ProgressSays.TooEarly, "It is too early to say.", grounds),
-            _ when trend > Better => new(ProgressSays.GettingBetter, "It is getting better.", grounds),
-            _ => new(ProgressSays.NoChangeYet, "There is no clear change yet.", grounds),
+            _ when whole.Count < Trend.Fewest => new(ProgressSays.TooEarly, "It is too early to say.", withTrend),
+            _ when trend > Better => new(ProgressSays.GettingBetter, "It is getting better.", withTrend),
+            _ => new(ProgressSays.NoChangeYet, "There is no clear change yet.", withTrend),
         };
     }
 

@@ -6,12 +6,12 @@ internal static class Spoils
     /// <param name="share">The share, 0 to 1.</param>
     public static string Told(double share) => share switch
     {
-        >= 0.95 => "all",
-        >= 0.7 => "three quarters",
-        >= 0.6 => "two thirds",
-        >= 0.4 => "half",
-        >= 0.29 => "a third",
-        >= 0.2 => "a quarter",
-        _ => "one in ten",
+        >= 0.95 => "nearly all",
+        >= 0.7 => "about three quarters",
+        >= 0.6 => "about two thirds",
+        >= 0.4 => "about half",
+        >= 0.29 => "about a third",
+        >= 0.2 => "about a quarter",
+        _ => "about one in ten",
     };
 }

@@ -177,7 +177,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         Practised = Next.Pattern;
         Demonstrations = Practised is null || Next.Step == NextStep.Recheck ? [] : Demonstration.Offered(Practised, [.. Demonstrated.Select(one => one.Demonstration)]);
         Reason = Next.Step == NextStep.Practise && Record.First.FirstOrDefault(impact => impact.Finding.Pattern == Practised) is { } impact
-            ? $"It spoils about {Spoils.Told(impact.Spoils)} of the times at this stage{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
+            ? $"It spoils {Spoils.Told(impact.Spoils)} of the times at this stage{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
             : Next.Reason;
         Progress = Record.FirstAndNow;
         if (Progress is not null) ProgressLine = Compare(Progress);

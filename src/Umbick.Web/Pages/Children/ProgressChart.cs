@@ -10,13 +10,15 @@ namespace Umbick.Web.Pages.Children;
 public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
 {
     /// <summary>The width of the drawing, and where its axis begins and ends.</summary>
-    public const int Width = 1000, Left = 118, Right = 976;
+    public const int Width = 1000, Left = 236, Right = 984;
 
     /// <summary>The most patterns whose belief is drawn.</summary>
     private const int MostPatterns = 4;
 
     /// <summary>A pattern is drawn where it was believed so much at least once.</summary>
     private const double DrawnFrom = 0.4;
+
+    private const int MonthWidth = 48;
 
     public ProgressRecord Record => record;
 
@@ -41,13 +43,17 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
     /// <summary>Where a day stands.</summary>
     public string X(DateOnly day) => Text(At(day));
 
-    /// <summary>The first days of months on the axis, thinned out where there are many.</summary>
+    /// <summary>The first days of months on the axis, but for those too near its ends.</summary>
     public IReadOnlyList<DateOnly> Months
     {
         get
         {
             var months = new List<DateOnly>();
-            for (var month = new DateOnly(record.From.Year, record.From.Month, 1).AddMonths(1); month <= record.To; month = month.AddMonths(1)) months.Add(month);
+            for (var month = new DateOnly(record.From.Year, record.From.Month, 1).AddMonths(1); month <= record.To; month = month.AddMonths(1))
+            {
+                if (At(month) - Left > MonthWidth && Right - At(month) > MonthWidth) months.Add(month);
+            }
+
             return months;
         }
     }

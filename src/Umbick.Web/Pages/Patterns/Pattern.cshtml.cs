@@ -1,0 +1,49 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Patterns;
+
+/// <summary>A pattern that looks like another, with the question that tells them apart; null where none does.</summary>
+public sealed record LookAlike(Pattern Pattern, (string Asked, Example This, Example Other)? Question);
+
+/// <summary>One pattern: what it looks like, why it arises, what it is taken for, what to do, and who shows it now.</summary>
+public sealed class PatternModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+{
+    public Pattern Pattern { get; private set; } = null!;
+
+    public IReadOnlyList<Example> Showing { get; private set; } = [];
+
+    public IReadOnlyList<Example> ComingRight { get; private set; } = [];
+
+    public IReadOnlyList<LookAlike> Alike { get; private set; } = [];
+
+    public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
+
+    /// <summary>Who on the caseload shows it, those with whom it is practised first; and whether it is likely of them.</summary>
+    public IReadOnlyList<(CaseloadRow Child, bool IsLikely)> Children { get; private set; } = [];
+
+    public async Task<IActionResult> OnGet(string pattern)
+    {
+        if (Catalogue.Find(pattern) is not { } found) return NotFound();
+        Pattern = found;
+        var faces = new PatternFaces(model, preferences.Wording);
+        (Showing, ComingRight) = (faces.Of(found), faces.ComingRight(found));
+        // Two that look alike are named with either of them.
+        var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id)).Select(Catalogue.Find).OfType<Pattern>();
+        Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other)))];
+        Demonstrations = Demonstration.Offered(found, []);
+        var caseload = await database.InSchool(User.Teacher().School, connection => Caseload.Load(connection, model), HttpContext.RequestAborted);
+        Children =
+        [
+            .. caseload.Where(child => child.ToPractise.Contains(found)).Select(child => (child.Child, true)),
+            .. caseload.Where(child => child.Labelled(Label.Possible).Contains(found) && !child.Work.Finished.Contains(found)).Select(child => (child.Child, false)),
+        ];
+        return Page();
+    }
+}

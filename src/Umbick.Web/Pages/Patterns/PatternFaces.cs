@@ -1,0 +1,87 @@
+using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Web.Faces;
+
+namespace Umbick.Web.Pages.Patterns;
+
+/// <summary>A pattern with an answer that shows it.</summary>
+/// <param name="Pattern">The pattern.</param>
+/// <param name="Asked">What is asked.</param>
+/// <param name="Answered">What is answered.</param>
+/// <param name="Face">It as a clock.</param>
+public sealed record Example(Pattern Pattern, string Asked, string Answered, Face Face);
+
+/// <summary>Patterns as faces.</summary>
+public sealed class PatternFaces(ReadingModel model, Wording wording)
+{
+    private const int Showing = 4;
+    private const int Agreeing = 2;
+
+    /// <summary>The answer that shows a pattern best.</summary>
+    public Example Best(Pattern pattern) => Of(pattern)[0];
+
+    /// <summary>Answers that show a pattern, at hours and minutes far apart, the plainest first.</summary>
+    public IReadOnlyList<Example> Of(Pattern pattern)
+    {
+        if (pattern.Rule is OtherSkillRule own)
+        {
+            return [.. OtherSkillItems.All.Select(item => item.OtherSkill!).Where(question => own.AnswerTo(question) is not null).Take(Showing).Select(question => new Example(
+                pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Of(question.Time), Label = $"{question.Time}" }))];
+        }
+        if (pattern.Rule is RepeatingRule)
+        {
+            var (before, shown, given) = (new ClockTime(3, 30), new ClockTime(7, 45), DigitalAnswer.Of(new ClockTime(3, 30)));
+            var said = $"{wording.Digital(before)}, as to the clock before";
+            return [new Example(pattern, wording.Digital(shown), said, Face.Of(FaceSize.Middle, shown, given, isRight: false, $"{wording.Digital(shown)}, answered {said}"))];
+        }
+        var held = HeldPattern.Plain(model, pattern);
+        return [.. Apart(BankOf(pattern).Where(held.IsTelling).OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => Math.Abs(item.Time.Hour - 7)), Showing).Select(item => Drawn(pattern, item, held.AnswerTo(item), isRight: false))];
+    }
+
+    /// <summary>Clocks that come right by themselves: they show nothing of the pattern, and a set begins with one.</summary>
+    public IReadOnlyList<Example> ComingRight(Pattern pattern)
+    {
+        if (pattern.Rule is OtherSkillRule or RepeatingRule) return [];
+        var held = HeldPattern.Plain(model, pattern);
+        return [.. Apart(BankOf(pattern).Where(held.ComesRight), Agreeing).Select(item => Drawn(pattern, item, item.Right, isRight: true))];
+    }
+
+    /// <summary>The question that tells a pattern from one that looks like it, drawn as each of them answers it.</summary>
+    public (string Asked, Example This, Example Other)? Apart(Pattern pattern, Pattern other)
+    {
+        if (pattern.Rule is OtherSkillRule or RepeatingRule || other.Rule is OtherSkillRule or RepeatingRule) return null;
+        if (TellingApart.Of(model, pattern, other) is not { } telling) return null;
+        var (one, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer)), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer)));
+        return ($"{telling.Item.Task.Texts.Name}: {one.Asked}", one, two);
+    }
+
+    private static bool IsRight(Item item, Answer answer) => Scoring.IsRight(item, answer, item.Task.Aloud, Stage.EveryMinute);
+
+    /// <summary>Where a hand is put is seen best with both in their places.</summary>
+    private static IReadOnlyList<Item> BankOf(Pattern pattern) =>
+        ItemBank.Upto(Stage.EveryMinute, [pattern.Step == Step.Placing ? ClockTasks.SetFromDigital : PracticeTasks.For(pattern)]);
+
+    /// <summary>Some of them, no two with the same hour or the same minutes as far as there are others.</summary>
+    private static List<Item> Apart(IEnumerable<Item> items, int count)
+    {
+        var (all, chosen) = (items.ToList(), new List<Item>());
+        foreach (var strict in new[] { true, false })
+        {
+            foreach (var item in all.Where(item => !chosen.Contains(item) && (!strict || chosen.TrueForAll(other => other.Time.Hour != item.Time.Hour && other.Time.Minute != item.Time.Minute))).ToList())
+            {
+                if (chosen.Count < count && (!strict || chosen.TrueForAll(other => other.Time.Hour != item.Time.Hour && other.Time.Minute != item.Time.Minute))) chosen.Add(item);
+            }
+        }
+        return chosen;
+    }
+
+    private Example Drawn(Pattern pattern, Item item, Answer answer, bool isRight)
+    {
+        var inWords = isRight ? "right" : answer is PlacedAnswer ? "placed like this" : answer.Short(wording);
+        var asked = item.Task.Stimulus == Stimulus.Words ? wording.Words(item.Time) : wording.Digital(item.Time);
+        return new Example(pattern, asked, inWords, Face.Of(FaceSize.Middle, item.Time, answer, isRight, $"{wording.Digital(item.Time)}, answered {inWords}"));
+    }
+}
