@@ -1,6 +1,8 @@
 # ./umbick shots
 
 take_shots() {
+  # The pictures are of a school's morning, whenever they are taken.
+  export UMBICK_AHEAD=$(( ($(date -ud 'next thursday 09:50' +%s) - $(date +%s)) / 3600 ))
   prepare_demo_site shots
   say 'Taking pictures'
   UMBICK_SHOTS="$root/docs/screenshots" \

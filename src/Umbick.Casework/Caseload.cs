@@ -34,7 +34,8 @@ public static class Caseload
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
-            if (child.ConcludedFrom == SittingEnding.SourceOf(child))
+            // Of one who has answered nothing there is nothing to reckon.
+            if (child.LatestAnswer == 0 || child.ConcludedFrom == SittingEnding.SourceOf(child))
             {
                 caseload.Add(new CaseloadChild(child, [.. kept[child.LastSitting ?? default]], child.Unnamed, work[child.Id]));
                 continue;

@@ -150,17 +150,13 @@ public sealed class ChildRecord
             .Where(record => record.Questions.Count > 0)
             .ToList();
         var records = begun.FindAll(record => record.Answered.Any());
-        var (decisions, cycles) = ((await Decisions.Of(connection, [id]))[id].ToList(), (await Cycles.Of(connection, [id]))[id].ToList());
-        var words = decisions.Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null }).ToLookup(decision => decision.AfterSitting!.Value);
+        var work = await WorkRows.Of(connection, [id]);
+        var words = work.Decisions[id].Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null }).ToLookup(decision => decision.AfterSitting!.Value);
         var replayable = records
             .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
             .ToList();
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
-        var over = records.FindAll(record => record.Sitting.EndedAt is not null);
-        var colds = over.Where(record => record.Sitting.Plan == Plan.ColdStart).Select(record => (Pattern: Catalogue.Find(record.Sitting.ColdFor), Result: ColdResults.Of(model, record)));
-        var work = PatternWork.Of(
-            await Timetables.Year(connection), colds.Where(one => one.Result is not null).Select(one => (one.Pattern!, one.Result!)), decisions, cycles, [.. over.Select(ChecksHeld.Of).OfType<CheckHeld>()]);
-        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling, Work = work };
+        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling, Work = PatternWork.Of(work, id, Measures.Of(model, records)) };
     }
 
     /// <summary>A sitting put together from its rows.</summary>

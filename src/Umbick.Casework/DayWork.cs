@@ -40,14 +40,13 @@ public sealed record DayWork(
     /// <summary>Those who could be practised with and wait, for others are in active work.</summary>
     public IReadOnlyList<CaseloadChild> Waiting => [.. Children.Values.Where(child => CanWork(child) && !Active.Contains(child.Child.Id.Value))];
 
-    /// <summary>Loads the work of a day.</summary>
-    public static async Task<DayWork> Load(SchoolConnection connection, ReadingModel model, DateTime now)
+    /// <summary>Loads the work of a day, as it is at a time where the school is.</summary>
+    public static async Task<DayWork> Load(SchoolConnection connection, ReadingModel model, DateOnly today, TimeOnly now)
     {
-        var (today, time) = await Schools.LocalNow(connection, now);
         var end = SchoolYear.Monday(today).AddDays(4) is var friday && friday < today ? today : friday;
         var caseload = await Caseload.Load(connection, model);
         var timetable = await Timetables.Of(connection, today, end);
-        return Of(caseload, timetable, today, end, time);
+        return Of(caseload, timetable, today, end, now);
     }
 
     /// <summary>Puts the work of some days together.</summary>

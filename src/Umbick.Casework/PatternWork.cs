@@ -56,13 +56,13 @@ public sealed record PatternWork(
     public static async Task<IReadOnlyDictionary<ChildId, PatternWork>> Load(SchoolConnection connection, ReadingModel model, IReadOnlyCollection<CaseloadRow> children)
     {
         var ids = children.Select(child => child.Id).ToList();
-        var preferences = children.ToDictionary(child => child.Id, child => child.Preferences);
-        var measures = await Sittings.Measures(connection, ids);
-        var colds = await ColdResults.Load(connection, model, measures, child => preferences[child]);
-        var checks = await ChecksHeld.Load(connection, measures, child => preferences[child]);
-        var (decisions, cycles, year) = (await Store.Decisions.Of(connection, ids), await Store.Cycles.Of(connection, ids), await Timetables.Year(connection));
-        return ids.ToDictionary(id => id, id => Of(year, colds[id], [.. decisions[id]], [.. cycles[id]], [.. checks[id]]));
+        var measures = await Measures.Load(connection, model, children.ToDictionary(child => child.Id, child => child.Preferences));
+        var rows = await WorkRows.Of(connection, ids);
+        return ids.ToDictionary(id => id, id => Of(rows, id, measures[id]));
     }
+
+    /// <summary>Puts the work with a child together from its rows.</summary>
+    internal static PatternWork Of(WorkRows rows, ChildId child, Measures measures) => Of(rows.Year, measures.Colds, [.. rows.Decisions[child]], [.. rows.Cycles[child]], measures.Checks);
 
     private static PatternDecision AsDecided(DecisionRow row) => new(row.Kind!.Value, row.Taken, row.Day, row.AfterSitting);
 }

@@ -32,18 +32,21 @@ internal static class SittingEnding
     /// <summary>Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.</summary>
     public static async Task KeepLatest(SchoolConnection connection, ReadingModel model, ChildRecord record)
     {
-        if (record.Sittings.Count > 0 && record.SittingsAsked.All(one => one.Sitting.EndedAt is not null)) await Keep(connection, model, record, record.Sittings.Count - 1);
+        if (record.Sittings.Count > 0 && record.SittingsAsked.All(one => CanBeKept(one.Sitting))) await Keep(connection, model, record, record.Sittings.Count - 1);
     }
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
     public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.Words == 0 ? "" : $" {child.Words}")}";
+
+    /// <summary>A class's sheet stands open until its class is done; what it says by now is kept until the next answer.</summary>
+    private static bool CanBeKept(Sitting sitting) => sitting.EndedAt is not null || sitting.Screening is not null;
 
     private static async Task Keep(SchoolConnection connection, ReadingModel model, ChildRecord record, int from)
     {
         if (from < 0) return;
         for (var place = from; place < record.Sittings.Count; place++)
         {
-            if (record.Sittings[place].Sitting.EndedAt is null) continue;
+            if (!CanBeKept(record.Sittings[place].Sitting)) continue;
             var order = record.FirstAfter(place).ToList();
             var marginals = record.After(place).Findings
                 .Select(finding => new Marginal(finding.Pattern, finding.Belief, finding.Label, order.IndexOf(finding.Pattern) is >= 0 and var first ? first : null));

@@ -35,8 +35,11 @@ var away = new Option<bool>("--away") { Description = "Children who are not made
 var oracle = new Option<bool>("--oracle") { Description = "Away: whoever knows the children, beside it." };
 var heldOut = new Option<bool>("--held-out") { Description = "Away: the variants too that no figure was chosen with." };
 var practice = new Option<bool>("--practice") { Description = "Items to mastery by practice sets, and by sets drawn at random." };
-var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, practice, children, seed };
-simulate.SetAction(parsed => parsed.GetValue(practice)
+var decisions = new Option<bool>("--decisions") { Description = "How often each rule of deciding is wrong." };
+var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, practice, decisions, children, seed };
+simulate.SetAction(parsed => parsed.GetValue(decisions)
+    ? SimulateDecisions.Run(parsed.GetValue(children), parsed.GetValue(seed))
+    : parsed.GetValue(practice)
     ? SimulatePractice.Run(parsed.GetValue(children), parsed.GetValue(seed))
     : parsed.GetValue(away)
     ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(oracle), parsed.GetValue(heldOut))

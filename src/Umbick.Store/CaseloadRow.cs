@@ -38,9 +38,11 @@ public sealed class CaseloadRow
     public string SchoolSettingsText { get; init; } = "{}";
 
     /// <summary>How clocks are taught, said and drawn for this child.</summary>
-    public TeachingPreferences Preferences => new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
+    public TeachingPreferences Preferences => _preferences ??= new(Store.SettingsText.Read(SchoolSettingsText), Store.SettingsText.Read(SettingsText));
 
-    /// <summary>The last finished sitting: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
+    private TeachingPreferences? _preferences;
+
+    /// <summary>The last sitting that is over, or a class's sheet: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
     public SittingId? LastSitting { get; init; }
 
     /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>

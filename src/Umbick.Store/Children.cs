@@ -35,7 +35,7 @@ public static class Children
         ) seen on true
         left join lateral (
           select sitting.id, sitting.concluded_from, sitting.unnamed from sitting
-          where sitting.school = child.school and sitting.child = child.id and sitting.ended_at is not null and sitting.first_answer_at is not null
+          where sitting.school = child.school and sitting.child = child.id and (sitting.ended_at is not null or sitting.screening is not null) and sitting.first_answer_at is not null
           order by {Sittings.Day} desc, first_answer_at desc, started_at desc, id desc limit 1
         ) last on true
         """;

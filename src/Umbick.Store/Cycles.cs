@@ -34,8 +34,7 @@ public static class Cycles
     private const string Select = "select id, child, began_on, ends_on, goal::int as goal, entry_reason, ended_on, exit_reason from cycle";
 
     /// <summary>Those of some children, the earliest first.</summary>
-    public static async Task<ILookup<ChildId, CycleRow>> Of(SchoolConnection connection, IEnumerable<ChildId> children) =>
-        (await connection.QueryAsync<CycleRow>($"{Select} where child = any(@children) order by began_on, id", new { children = children.ToArray() })).ToLookup(row => row.Child);
+    internal const string OfChildren = $"{Select} where child = any(@children) order by began_on, id";
 
     /// <summary>Begins a cycle, unless one of the child's goes on; the same again under its id changes nothing.</summary>
     /// <returns>Whether it was begun now.</returns>

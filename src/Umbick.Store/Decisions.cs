@@ -55,8 +55,7 @@ public static class Decisions
         """;
 
     /// <summary>Those of some children, in the order in which they were taken; also those that were taken back.</summary>
-    public static async Task<ILookup<ChildId, DecisionRow>> Of(SchoolConnection connection, IEnumerable<ChildId> children) =>
-        (await connection.QueryAsync<DecisionRow>($"{Select} where child = any(@children) order by seq", new { children = children.ToArray() })).ToLookup(row => row.Child);
+    internal const string OfChildren = $"{Select} where child = any(@children) order by seq";
 
     /// <summary>Keeps a decision; the same again under its id changes nothing.</summary>
     /// <param name="connection">The connection.</param>

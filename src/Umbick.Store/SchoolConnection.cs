@@ -30,11 +30,11 @@ public sealed class SchoolConnection(DbConnection connection, Guid school, Cance
         return (await both.ReadAsync<TFirst>(), await both.ReadAsync<TSecond>());
     }
 
-    /// <summary>The rows of three queries, asked for together.</summary>
-    public async Task<(IEnumerable<TFirst> First, IEnumerable<TSecond> Second, IEnumerable<TThird> Third)> QueryThreeAsync<TFirst, TSecond, TThird>(string sql, object? values = null)
+    /// <summary>What is read of several queries, asked for together.</summary>
+    public async Task<T> QueryTogetherAsync<T>(string sql, object? values, Func<SqlMapper.GridReader, Task<T>> read)
     {
-        await using var three = await connection.QueryMultipleAsync(Command(sql, values));
-        return (await three.ReadAsync<TFirst>(), await three.ReadAsync<TSecond>(), await three.ReadAsync<TThird>());
+        await using var together = await connection.QueryMultipleAsync(Command(sql, values));
+        return await read(together);
     }
 
     /// <summary>The first column of the first row.</summary>

@@ -22,11 +22,14 @@ public static class Schools
     public static Task<DateOnly> Today(SchoolConnection connection, DateTime now) =>
         connection.QuerySingleAsync<DateOnly>("select (@now at time zone time_zone)::date from school where id = current_school()", new { now });
 
+    private const string LocalDay = "(@now at time zone time_zone)::date";
+
+    private const string LocalMinutes = "(extract(hour from @now at time zone time_zone) * 60 + extract(minute from @now at time zone time_zone))::int";
+
     /// <summary>The day and the time that it is, where the school is.</summary>
     public static async Task<(DateOnly Day, TimeOnly Time)> LocalNow(SchoolConnection connection, DateTime now)
     {
-        var (day, minutes) = await connection.QuerySingleAsync<(DateOnly Day, int Minutes)>(
-            "select (@now at time zone time_zone)::date, (extract(hour from @now at time zone time_zone) * 60 + extract(minute from @now at time zone time_zone))::int from school where id = current_school()", new { now });
+        var (day, minutes) = await connection.QuerySingleAsync<(DateOnly Day, int Minutes)>($"select {LocalDay}, {LocalMinutes} from school where id = current_school()", new { now });
         return (day, TimeOnly.MinValue.AddMinutes(minutes));
     }
 
@@ -38,12 +41,12 @@ public static class Schools
         return new ClockTime(Hours.Named(hour), minute);
     }
 
-    /// <summary>What the school has chosen, its time zone, and the day that it is there.</summary>
-    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today)> SettingsAndDay(SchoolConnection connection, DateTime now)
+    /// <summary>What the school has chosen, its time zone, and the day and the time that it is there.</summary>
+    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today, TimeOnly Now)> SettingsAndDay(SchoolConnection connection, DateTime now)
     {
-        var (settings, zone, today) = await connection.QuerySingleAsync<(string, string, DateOnly)>(
-            "select settings::text, time_zone, (@now at time zone time_zone)::date from school", new { now });
-        return (SettingsText.Read(settings), zone, today);
+        var (settings, zone, today, minutes) = await connection.QuerySingleAsync<(string, string, DateOnly, int)>(
+            $"select settings::text, time_zone, {LocalDay}, {LocalMinutes} from school", new { now });
+        return (SettingsText.Read(settings), zone, today, TimeOnly.MinValue.AddMinutes(minutes));
     }
 
     /// <summary>The time zones there are, by name.</summary>

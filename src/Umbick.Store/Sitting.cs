@@ -60,14 +60,17 @@ public sealed record Sitting
     /// <summary>The letter of the check form that is asked; null for all else.</summary>
     public string? Form { get; init; }
 
-    /// <summary>How the telling answers of a cold start came out, as far as that was kept.</summary>
-    public string[]? ColdOutcomes { get; init; }
+    /// <summary>How the answers of a cold start that tell came out, or all of a check form, as far as that was kept.</summary>
+    public string[]? Outcomes { get; init; }
 
-    /// <summary>What <see cref="ColdOutcomes"/> were reckoned from.</summary>
-    public string? ColdFrom { get; init; }
+    /// <summary>What <see cref="Outcomes"/> were reckoned from.</summary>
+    public string? OutcomesFrom { get; init; }
 
     /// <summary>How many of the items of form A of its cycle were expected to come right after a check form; null where that was not reckoned.</summary>
     public double? ExpectedRight { get; init; }
+
+    /// <summary>The number of its latest answer, where it was asked for.</summary>
+    public long LatestAnswer { get; init; }
 
     public bool IsPractice => Kind == SittingKind.Practice;
 

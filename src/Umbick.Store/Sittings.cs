@@ -17,7 +17,7 @@ public static class Sittings
 
     private const string Columns =
         $"""
-        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries, form, cold_outcomes, cold_from, expected_right,
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries, form, outcomes, outcomes_from, expected_right,
         first_answer_at, paper_day, {Day} as day
         """;
 
@@ -58,25 +58,22 @@ public static class Sittings
     public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child {InOrder}", new { child })];
 
-    /// <summary>The cold starts and the check forms of some children that are over, each in the order in which they were held.</summary>
+    /// <summary>The cold starts and the check forms of some children that are over, each in the order in which they were held, with the number of the latest answer in each.</summary>
     public static async Task<IReadOnlyList<Sitting>> Measures(SchoolConnection connection, IEnumerable<ChildId> children) =>
         [.. await connection.QueryAsync<Sitting>(
-            $"select {Columns} from sitting where child = any(@children) and (plan = 'cold' or form is not null) and ended_at is not null and first_answer_at is not null {InOrder}",
+            $"""
+            select {Columns}, coalesce((select max(seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id), 0) as latest_answer
+            from sitting where child = any(@children) and (plan = 'cold' or form is not null) and ended_at is not null and first_answer_at is not null {InOrder}
+            """,
             new { children = children.ToArray() })];
 
-    /// <summary>The number of the latest answer in each of some sittings; 0 where nothing was answered.</summary>
-    public static async Task<IReadOnlyDictionary<SittingId, long>> LatestIn(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
-        (await connection.QueryAsync<(SittingId Sitting, long Latest)>(
-            "select one, coalesce((select max(seq) from answer where answer.school = current_school() and answer.sitting = one), 0) from unnest(@sittings) one",
-            new { sittings = sittings.ToArray() })).ToDictionary(row => row.Sitting, row => row.Latest);
+    /// <summary>Keeps how a cold start or a check form came out.</summary>
+    public static Task KeepOutcomes(SchoolConnection connection, SittingId id, IEnumerable<string> outcomes, string from) =>
+        connection.ExecuteAsync("update sitting set outcomes = @outcomes, outcomes_from = @from where id = @id", new { id, outcomes = outcomes.ToArray(), from });
 
     /// <summary>Keeps how many of the items of form A were expected to come right after a check form.</summary>
     public static Task KeepExpected(SchoolConnection connection, SittingId id, double expected) =>
         connection.ExecuteAsync("update sitting set expected_right = @expected where id = @id", new { id, expected });
-
-    /// <summary>Keeps how a cold start came out.</summary>
-    public static Task KeepCold(SchoolConnection connection, SittingId id, IEnumerable<string> outcomes, string from) =>
-        connection.ExecuteAsync("update sitting set cold_outcomes = @outcomes, cold_from = @from where id = @id", new { id, outcomes = outcomes.ToArray(), from });
 
     /// <summary>
     /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the teacher

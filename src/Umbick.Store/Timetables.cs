@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dapper;
 using Umbick.Core.Timetabling;
 
 namespace Umbick.Store;
@@ -12,10 +13,13 @@ public sealed record KeptBarredTime(Guid Id, BarredTime Barred);
 /// <summary>The timetable of a school, and what is known of single days.</summary>
 public static class Timetables
 {
-    private const string SelectHolidays = "select id, name, first_day, last_day from holiday order by first_day, id";
+    internal const string SelectHolidays = "select id, name, first_day, last_day from holiday order by first_day, id";
     private const string SelectBarred = "select id, class_name, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, to_char(ends_at, 'HH24:MI') as ends, what from barred_time order by weekday, starts_at, class_name, id";
 
-    private sealed record HolidayRow(Guid Id, string Name, DateOnly FirstDay, DateOnly LastDay);
+    private sealed record HolidayRow(Guid Id, string Name, DateOnly FirstDay, DateOnly LastDay)
+    {
+        public KeptHoliday Kept => new(Id, new Holiday(Name, FirstDay, LastDay));
+    }
 
     private sealed class SlotRow
     {
@@ -30,7 +34,10 @@ public static class Timetables
         public Guid[] Children { get; init; } = [];
     }
 
-    private sealed record BarredRow(Guid Id, string ClassName, int Weekday, string Starts, string Ends, string What);
+    private sealed record BarredRow(Guid Id, string ClassName, int Weekday, string Starts, string Ends, string What)
+    {
+        public KeptBarredTime Kept => new(Id, new BarredTime(ClassName, (DayOfWeek)Weekday, Time(Starts), Time(Ends), What));
+    }
 
     private sealed record AbsenceRow(Guid Child, DateOnly Day, bool Released);
 
@@ -39,33 +46,35 @@ public static class Timetables
     /// <summary>The school's year.</summary>
     public static async Task<SchoolYear> Year(SchoolConnection connection) => new([.. (await Holidays(connection)).Select(one => one.Holiday)]);
 
+    /// <summary>The school's year, where its holidays are read with other rows.</summary>
+    internal static async Task<SchoolYear> Year(SqlMapper.GridReader read) => new([.. (await read.ReadAsync<HolidayRow>()).Select(row => row.Kept.Holiday)]);
+
     /// <summary>The holidays, the earliest first.</summary>
     public static async Task<IReadOnlyList<KeptHoliday>> Holidays(SchoolConnection connection) =>
-        [.. (await connection.QueryAsync<HolidayRow>(SelectHolidays)).Select(row => new KeptHoliday(row.Id, new Holiday(row.Name, row.FirstDay, row.LastDay)))];
+        [.. (await connection.QueryAsync<HolidayRow>(SelectHolidays)).Select(row => row.Kept)];
 
     /// <summary>When classes may not be fetched.</summary>
     public static async Task<IReadOnlyList<KeptBarredTime>> Barred(SchoolConnection connection) =>
-        [.. (await connection.QueryAsync<BarredRow>(SelectBarred)).Select(row => new KeptBarredTime(row.Id, new BarredTime(row.ClassName, (DayOfWeek)row.Weekday, Time(row.Starts), Time(row.Ends), row.What)))];
+        [.. (await connection.QueryAsync<BarredRow>(SelectBarred)).Select(row => row.Kept)];
 
     /// <summary>Everything that some days are planned by.</summary>
-    public static async Task<Timetable> Of(SchoolConnection connection, DateOnly from, DateOnly to)
-    {
-        var (slots, absences, standIns) = await connection.QueryThreeAsync<SlotRow, AbsenceRow, StandInRow>(
-            """
+    public static Task<Timetable> Of(SchoolConnection connection, DateOnly from, DateOnly to) => connection.QueryTogetherAsync(
+            $"""
+            {SelectHolidays};
             select id, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, minutes::int as minutes,
               array(select child from slot_child where slot_child.school = slot.school and slot_child.slot = slot.id order by turn) as children
             from slot order by weekday, starts_at, id;
+            {SelectBarred};
             select child, day, released from absence where day between @from and @to;
             select slot, day, child from stand_in where day between @from and @to order by noted_at
             """,
-            new { from, to });
-        return new Timetable(
-            await Year(connection),
-            [.. slots.Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
-            [.. (await Barred(connection)).Select(one => one.Barred)],
-            [.. absences.Select(row => new Absence(row.Child, row.Day, row.Released))],
-            [.. standIns.Select(row => new StandIn(row.Slot, row.Day, row.Child))]);
-    }
+            new { from, to },
+            async read => new Timetable(
+                await Year(read),
+                [.. (await read.ReadAsync<SlotRow>()).Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
+                [.. (await read.ReadAsync<BarredRow>()).Select(row => row.Kept.Barred)],
+                [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Released))],
+                [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))]));
 
     /// <summary>The days on which a child could not come, the latest first.</summary>
     public static async Task<IReadOnlyList<Absence>> AbsencesOf(SchoolConnection connection, ChildId child, DateOnly since) =>

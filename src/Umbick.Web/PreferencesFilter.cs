@@ -16,7 +16,7 @@ public sealed class PreferencesFilter(Database database, RequestPreferences pref
         {
             var id = context.HttpContext.User.Teacher().School;
             var school = await database.InSchool(id, connection => Schools.SettingsAndDay(connection, clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
-            (preferences.OfSchool, preferences.TimeZone, preferences.Today) = (new TeachingPreferences(school.Settings), school.TimeZone, school.Today);
+            (preferences.OfSchool, preferences.TimeZone, preferences.Today, preferences.Now) = (new TeachingPreferences(school.Settings), school.TimeZone, school.Today, school.Now);
         }
         await next();
     }

@@ -11,6 +11,7 @@ using Serilog;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
 using Umbick.Casework;
+using Umbick.Casework.Demo;
 using Umbick.Web;
 using Umbick.Web.Pages;
 using Umbick.Web.Security;
@@ -29,7 +30,7 @@ var connection = builder.Configuration["UMBICK_APP"]
 builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 }));
 builder.Services.AddSingleton<Database>();
 builder.Services.AddSingleton<ReadingModel>();
-builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(AheadClock.FromEnvironment());
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
 builder.Services.AddSingleton<Visiting>();

@@ -20,4 +20,7 @@ public sealed class RequestPreferences
 
     /// <summary>The day that it is, where the school is.</summary>
     public DateOnly Today { get; set; } = DateOnly.FromDateTime(DateTime.UtcNow);
+
+    /// <summary>The time that it is there.</summary>
+    public TimeOnly Now { get; set; }
 }

@@ -199,10 +199,4 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     private async Task<DateOnly?> Day(SittingId sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
-
-    /// <summary>A clock that stands.</summary>
-    private sealed class Standing(DateTimeOffset at) : TimeProvider
-    {
-        public override DateTimeOffset GetUtcNow() => at;
-    }
 }

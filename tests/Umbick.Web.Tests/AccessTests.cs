@@ -35,11 +35,11 @@ public sealed partial class AccessTests(Site site) : IClassFixture<Site>
         var (set, practice) = await site.Set(site.A, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.A, 1);
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
-        foreach (var path in new[] { $"/children/{child.Id}", $"/ask/{sitting}", $"/ask/{practice}", $"/practise/{set}", $"/practise/new/{child.Id}?pattern=next-hour", $"/visits/{visit}" })
+        foreach (var path in new[] { $"/children/{child.Id}", $"/ask/{sitting}", $"/ask/{practice}", $"/practise/{set}", $"/practise/new/{child.Id}?pattern=next-hour", $"/visits/{visit}", $"/children/{child.Id}/progress", $"/children/{child.Id}/progress?handler=csv", $"/children/{child.Id}/sittings/{sitting}" })
             Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).StatusCode);
 
         var (_, fields) = await other.Form("/children", "Sign out");
-        foreach (var path in new[] { $"/ask/start/{child.Id}", $"/ask/{sitting}?handler=stop", $"/practise/{set}", $"/practise/new/{child.Id}", $"/visits/{visit}?handler=stop" })
+        foreach (var path in new[] { $"/ask/start/{child.Id}", $"/ask/{sitting}?handler=stop", $"/practise/{set}", $"/practise/new/{child.Id}", $"/visits/{visit}?handler=stop", $"/day?handler=absence&child={child.Id}", $"/children/{child.Id}?handler=takeBack&decision={Guid.NewGuid()}" })
             Assert.Equal(HttpStatusCode.NotFound, (await other.Post(path, new(fields) { ["pattern"] = "next-hour" })).StatusCode);
         fields["answer"] = Guid.NewGuid().ToString();
         fields["place"] = "1";

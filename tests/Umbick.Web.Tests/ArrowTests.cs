@@ -31,8 +31,8 @@ public sealed class ArrowTests
             "Items -> Clocks",
             "Patterns -> Clocks", "Patterns -> Items",
             "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns", "Practice -> Teaching",
-            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns",
-            "Simulation -> Clocks", "Simulation -> Diagnosis", "Simulation -> Items", "Simulation -> Patterns", "Simulation -> Practice",
+            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns", "Progress -> Timetabling",
+            "Simulation -> Clocks", "Simulation -> Diagnosis", "Simulation -> Items", "Simulation -> Patterns", "Simulation -> Practice", "Simulation -> Progress", "Simulation -> Timetabling",
             "Teaching -> Clocks", "Teaching -> Items", "Teaching -> Patterns",
         ],
         Arrows("Umbick.Core."));

@@ -103,7 +103,8 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
         AssertShows(browser, "4:00");
         browser.Click($"Shown to {child.Alias}");
         browser.AwaitPath($"/children/{child.Id}");
-        browser.AwaitText("Shown: Has it arrived?");
+        browser.Await("[data-demonstrated]");
+        Assert.Contains("Has it arrived?", browser.Find("[data-demonstrated]").Text, StringComparison.Ordinal);
         browser.Open($"/practise/new/{child.Id}?pattern=next-hour");
         var offered = browser.Find("[data-demonstrations]").Text;
         Assert.True(offered.IndexOf("The whole space", StringComparison.Ordinal) < offered.IndexOf("shown on", StringComparison.Ordinal), offered);

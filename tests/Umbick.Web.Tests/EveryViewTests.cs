@@ -47,7 +47,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         [
             "/children", "/children?find=Zzyzx", "/children/new", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
-            "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
+            "/day", "/timetable", $"/children/{over.Child}/progress", $"/children/{over.Child}/sittings/{over.Sitting}", "/patterns/next-hour", "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
         ];
         foreach (var path in views.Concat(visits))

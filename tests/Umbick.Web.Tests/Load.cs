@@ -33,6 +33,47 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
 
     [Fact(Explicit = true)]
     [Trait("Kind", "Load")]
+    public async Task Progress_of_a_term_and_of_three_years_and_the_day()
+    {
+        var (term, years) = (await WithSittings(17), await WithSittings(150));
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        for (var more = 0; more < 28; more++) await site.Child(site.A);
+        foreach (var path in new[] { "/sign-out", $"/children/{term}/progress", $"/children/{years}/progress", "/day" }) Console.WriteLine(Told(path.Replace($"{term}", "a term").Replace($"{years}", "three years"), await Times(teacher, path), 1000));
+    }
+
+    /// <summary>How long a page takes, again and again, in seconds.</summary>
+    private static async Task<List<double>> Times(Visitor visitor, string path)
+    {
+        var times = new List<double>();
+        for (var i = 0; i < 60; i++)
+        {
+            var watch = Stopwatch.StartNew();
+            await visitor.Page(path);
+            if (i >= 20) times.Add(watch.Elapsed.TotalSeconds);
+        }
+        return times;
+    }
+
+    /// <summary>A child with so many sittings of twelve answers, a week apart, the last of them yesterday.</summary>
+    private async Task<ChildId> WithSittings(int count)
+    {
+        var child = (await site.Child(site.A)).Id;
+        var simulated = site.Simulated("next-hour");
+        for (var sitting = 0; sitting < count; sitting++)
+        {
+            var asking = new Asking(site.Model, new Behind(TimeSpan.FromDays(1 + (7 * (count - 1 - sitting)))));
+            await site.App.InSchool(site.A, async connection =>
+            {
+                var id = (await asking.Start(connection, child, new AskingOptions(Store.Plan.Chosen) { Tasks = [.. ClockTasks.Plain.Concat(ClockTasks.Plain).Select(task => task.Id)] }))!.Value;
+                foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].ToList())
+                    await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud), asked.Item.Task.Aloud, 9), null);
+            });
+        }
+        return child;
+    }
+
+    [Fact(Explicit = true)]
+    [Trait("Kind", "Load")]
     public async Task Two_devices_agree_and_a_minute_without_network_loses_nothing()
     {
         var child = await site.Child(site.A);

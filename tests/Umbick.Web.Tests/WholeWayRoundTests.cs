@@ -18,6 +18,9 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         // Signing in and asking, by keyboard alone.
         browser.Open("/");
         SignIn(browser);
+        browser.TabTo("Children");
+        browser.Type(Keys.Enter);
+        browser.AwaitPath("/children");
         browser.TabTo(child.Alias);
         browser.Type(Keys.Enter);
         browser.AwaitPath("/children/");

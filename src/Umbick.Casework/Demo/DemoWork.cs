@@ -18,7 +18,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     /// <summary>A child with a pattern, and the cold starts: days ago, and how the four telling answers came out (<c>r</c> right, <c>i</c> its way). <c>+</c> finishes the pattern after it.</summary>
     private static readonly (string Alias, string Pattern, string Colds)[] Courses =
     [
-        ("Plover", "numeral-as-minutes", "22 iiii, 15 riii, 8 iiii"),
+        ("Plover", "numeral-as-minutes", "26 iiii, 20 iiii, 14 riii, 8 iiii"),
         ("Campion", "fives-from-twelve", "36 iiii, 29 riri, 22 rrir, 15 rrrr, 8 rrrr, 5 rrrr"),
         ("Clover", "next-hour", "42 riii, 36 rrri, 29 rrrr, 22 rrrr +, 15 rrrr, 3 riri"),
         ("Lichen", "nearest-hour", "40 riri, 33 rrrr, 26 rrrr +, 8 rrrr"),
@@ -187,7 +187,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     {
         var clock = At(6);
         await Form(connection, alias, "C", wrongOf: 11, clock);
-        var cycle = (await Cycles.Of(connection, [_children[alias]]))[_children[alias]].Single();
+        var cycle = (await WorkRows.Of(connection, [_children[alias]])).Cycles[_children[alias]].Single();
         await new Deciding(model, clock).EndCycle(connection, cycle.Id, _children[alias], "reads clocks with the class now", teacher);
     }
 

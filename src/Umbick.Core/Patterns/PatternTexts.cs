@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
 
 namespace Umbick.Core.Patterns;
@@ -17,8 +18,13 @@ namespace Umbick.Core.Patterns;
 public sealed record PatternTexts(
     string Name, string Finding, string Reads, string Family, string Why, string HourFirst, string MinuteFirst, string Practise)
 {
+    /// <summary>There are few wordings, and a page asks for these texts again and again.</summary>
+    private readonly ConcurrentDictionary<Wording, PatternTexts> _known = [];
+
     /// <summary>The same, where times are said and written like this.</summary>
-    public PatternTexts In(Wording wording) => new(
+    public PatternTexts In(Wording wording) => _known.GetOrAdd(wording, Filled);
+
+    private PatternTexts Filled(Wording wording) => new(
         wording.Fill(Name), wording.Fill(Finding), wording.Fill(Reads), wording.Fill(Family), wording.Fill(Why), wording.Fill(HourFirst), wording.Fill(MinuteFirst), wording.Fill(Practise));
 
     /// <summary>The finding, said of this child.</summary>

@@ -6,7 +6,7 @@ public enum ColdStartsSay
     /// <summary>Go on as it is.</summary>
     GoOn,
 
-    /// <summary>None or one right three times running: another demonstration, other words, a step back.</summary>
+    /// <summary>None or one right three times running, and no more at the last than at the first of them: another demonstration, other words, a step back.</summary>
     ChangeApproach,
 
     /// <summary>All right three times running: practice of this pattern can end.</summary>
@@ -28,7 +28,7 @@ public static class ColdStarts
     {
         var last = results.Where(one => one.Telling == Whole).TakeLast(InARow).ToList();
         if (last.Count < InARow) return ColdStartsSay.GoOn;
-        return last.TrueForAll(one => one.Right <= AtMost) ? ColdStartsSay.ChangeApproach
+        return last.TrueForAll(one => one.Right <= AtMost) && last[^1].Right <= last[0].Right ? ColdStartsSay.ChangeApproach
             : last.TrueForAll(one => one.Right == Whole) ? ColdStartsSay.FinishPattern
             : ColdStartsSay.GoOn;
     }

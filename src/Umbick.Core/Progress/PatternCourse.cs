@@ -66,6 +66,9 @@ public sealed record PatternCourse(
         /// <summary>Cold starts since the last decision: three in a row are counted among these.</summary>
         private readonly List<ColdResult> _streak = [];
 
+        /// <summary>The first whole one. It comes before any practice: it says where the work begins, and nothing of the approach.</summary>
+        private ColdResult? _first;
+
         /// <summary>Cold starts since it was last sent back: mastery is shown by these.</summary>
         private readonly List<ColdResult> _since = [];
 
@@ -82,6 +85,7 @@ public sealed record PatternCourse(
         public void See(ColdResult cold)
         {
             if (RechecksFrom is not null) _rechecked.Add(cold);
+            if (cold.IsWhole) _first ??= cold;
             _streak.Add(cold);
             _since.Add(cold);
             _masteryTurnedDown = false;
@@ -130,12 +134,11 @@ public sealed record PatternCourse(
             _cameBack is { } back ? new Offer(DecisionKind.BackToPractice, [back])
             : _finished is not null ? null
             : _mastered is not null && !_masteryTurnedDown ? new Offer(DecisionKind.FinishPattern, [.. _since.TakeLast(ColdStarts.InARow)], IsMastered: true)
-            : ColdStarts.Say(_streak.Select(cold => (cold.Right, cold.Telling.Count))) switch
-            {
-                ColdStartsSay.ChangeApproach => new Offer(DecisionKind.ChangeApproach, LastWhole),
-                ColdStartsSay.FinishPattern => new Offer(DecisionKind.FinishPattern, LastWhole),
-                _ => null,
-            };
+            : Says(_streak) == ColdStartsSay.FinishPattern ? new Offer(DecisionKind.FinishPattern, LastWhole)
+            : Says(_streak.Where(cold => cold != _first)) == ColdStartsSay.ChangeApproach ? new Offer(DecisionKind.ChangeApproach, LastWhole)
+            : null;
+
+        private static ColdStartsSay Says(IEnumerable<ColdResult> colds) => ColdStarts.Say(colds.Select(cold => (cold.Right, cold.Telling.Count)));
 
         private IReadOnlyList<ColdResult> LastWhole => [.. _streak.Where(cold => cold.IsWhole).TakeLast(ColdStarts.InARow)];
     }

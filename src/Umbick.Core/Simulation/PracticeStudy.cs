@@ -1,14 +1,12 @@
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
+using Umbick.Core.Progress;
 
 namespace Umbick.Core.Simulation;
 
 /// <summary>Tries practice out on learners: how many items until a pattern is mastered, by the maker's sets and by sets drawn at random.</summary>
 public static class PracticeStudy
 {
-    /// <summary>Of the last eight telling answers seven must be right: as it is asked of children.</summary>
-    private const int LastTelling = 8, RightOfThose = 7;
-
     /// <summary>Who has not mastered it by then is counted with so many.</summary>
     public const int Most = 400;
 
@@ -32,8 +30,8 @@ public static class PracticeStudy
                 if (learner.Meets(item) is { } right)
                 {
                     last.Enqueue(right);
-                    if (last.Count > LastTelling) last.Dequeue();
-                    if (last.Count == LastTelling && last.Count(one => one) >= RightOfThose) return asked;
+                    if (last.Count > Mastery.Last) last.Dequeue();
+                    if (last.Count == Mastery.Last && last.Count(one => one) >= Mastery.RightNeeded) return asked;
                 }
                 if (asked >= Most) return asked;
             }

@@ -131,10 +131,10 @@ create index cycle_of_child on cycle (school, child, began_on);
 alter table sitting
   -- Which check form was asked.
   add column form text check (form in ('A', 'B', 'C')),
-  -- How a cold start's telling answers came out, and what that was reckoned from.
-  add column cold_outcomes text[],
-  add column cold_from text;
-grant update (cold_outcomes, cold_from) on sitting to umbick_app;
+  -- How the answers of a measure came out, of a cold start or a check form, and what that was reckoned from.
+  add column outcomes text[],
+  add column outcomes_from text;
+grant update (outcomes, outcomes_from) on sitting to umbick_app;
 create index cold_start_of_child on sitting (school, child) where plan = 'cold';
 create index form_of_child on sitting (school, child) where form is not null;
 

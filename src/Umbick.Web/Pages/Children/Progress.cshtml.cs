@@ -33,7 +33,7 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
 
     public Task<IActionResult> OnGet(ChildId id, string? pattern) => Within(connection => Shown(connection, id, pattern));
 
-    public Task<IActionResult> OnGetCsv(ChildId id) => Within<IActionResult>(async connection =>
+    public Task<IActionResult> OnGetCsv(ChildId id) => Within(async connection =>
         await ProgressRecord.Load(connection, model, id, preferences.Today) is { } record
             ? File(Encoding.UTF8.GetBytes(ProgressFile.Write(record)), "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
             : NotFound());
@@ -80,7 +80,5 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
         return Page();
     }
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => Within<IActionResult>(act);
-
-    private Task<T> Within<T>(Func<SchoolConnection, Task<T>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
 }

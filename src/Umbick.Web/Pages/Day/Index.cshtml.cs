@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Day;
 
 /// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
-public sealed class IndexModel(Database database, ReadingModel model, TimeProvider clock) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public DayWork Work { get; private set; } = null!;
 
@@ -22,34 +22,26 @@ public sealed class IndexModel(Database database, ReadingModel model, TimeProvid
 
     public async Task OnGet()
     {
-        Work = await Within(connection => DayWork.Load(connection, model, clock.GetUtcNow().UtcDateTime));
+        Work = await database.InSchool(User.Teacher().School, connection => DayWork.Load(connection, model, preferences.Today, preferences.Now), HttpContext.RequestAborted);
         Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }
 
     /// <summary>Notes that a child cannot come, or takes that back.</summary>
-    public async Task<IActionResult> OnPostAbsence(ChildId child, DateOnly day, bool? released)
+    public Task<IActionResult> OnPostAbsence(ChildId child, DateOnly day, bool? released) => Within(async connection =>
     {
-        var known = await Within(async connection =>
-        {
-            if (await Store.Children.Find(connection, child) is null) return false;
-            await Timetables.NoteAbsence(connection, child, day, released, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
-            return true;
-        });
-        return known ? Redirect("/day#slots") : NotFound();
-    }
+        if (await Store.Children.Find(connection, child) is null) return NotFound();
+        await Timetables.NoteAbsence(connection, child, day, released, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+        return Redirect("/day#slots");
+    });
 
     /// <summary>Notes that a child comes in another's place, or takes that back.</summary>
-    public async Task<IActionResult> OnPostStandIn(Guid slot, DateOnly day, ChildId child, bool comes)
+    public Task<IActionResult> OnPostStandIn(Guid slot, DateOnly day, ChildId child, bool comes) => Within(async connection =>
     {
-        var known = await Within(async connection =>
-        {
-            if (await Store.Children.Find(connection, child) is null || (await Timetables.Of(connection, day, day)).Slots.All(one => one.Id != slot)) return false;
-            await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
-            return true;
-        });
-        return known ? Redirect("/day#slots") : NotFound();
-    }
+        if (await Store.Children.Find(connection, child) is null || (await Timetables.Of(connection, day, day)).Slots.All(one => one.Id != slot)) return NotFound();
+        await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+        return Redirect("/day#slots");
+    });
 
-    private Task<T> Within<T>(Func<SchoolConnection, Task<T>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
 }

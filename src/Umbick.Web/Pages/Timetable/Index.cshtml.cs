@@ -33,7 +33,7 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     public string NameOf(Guid child) => Children.FirstOrDefault(one => one.Id.Value == child)?.Alias ?? "a child who has left";
 
-    public Task OnGet() => Within(Load);
+    public Task OnGet() => database.InSchool(User.Teacher().School, Load, HttpContext.RequestAborted);
 
     public Task<IActionResult> OnPostSlot(Guid slot, DayOfWeek weekday, string? from, int minutes, Guid[]? child) => Change(async connection =>
     {
@@ -106,7 +106,7 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     });
 
     /// <summary>Changes the timetable, or says why not: then nothing of it is kept.</summary>
-    private Task<IActionResult> Change(Func<SchoolConnection, Task<string?>> change) => Within<IActionResult>(async connection =>
+    private Task<IActionResult> Change(Func<SchoolConnection, Task<string?>> change) => Within(async connection =>
     {
         await Load(connection);
         if (!ModelState.IsValid) Message = "That could not be read.";
@@ -133,7 +133,5 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     private static TimeOnly? Time(string? text) =>
         TimeOnly.TryParseExact((text ?? "").Trim(), ["H:mm", "HH:mm", "H.mm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
 
-    private Task Within(Func<SchoolConnection, Task> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
-
-    private Task<T> Within<T>(Func<SchoolConnection, Task<T>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
 }

@@ -1,0 +1,81 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
+using Umbick.Core.Progress;
+using Umbick.Core.Teaching;
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>
+/// What is charted and decided from: cold starts and check forms. How each answer came out is kept with the sitting, so that a whole caseload is told without
+/// reading every answer; it is reckoned anew where an answer was put right, or by a new version of the model.
+/// </summary>
+/// <param name="Colds">The cold starts, the earliest first.</param>
+/// <param name="Checks">The check forms, the earliest first.</param>
+public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)> Colds, IReadOnlyList<CheckHeld> Checks)
+{
+    private const string BySetting = " by setting";
+
+    /// <summary>The answers of a cold start that tell.</summary>
+    public static IReadOnlyList<ItemResponse> Telling(SittingRecord cold) => [.. cold.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length))];
+
+    /// <summary>The measures among some sittings, the earliest first.</summary>
+    public static Measures Of(ReadingModel model, IEnumerable<SittingRecord> sittings) =>
+        Of(sittings.Where(one => one.Sitting.EndedAt is not null).Select(one => (one.Sitting, Outcomes: OutcomesOf(model, one))));
+
+    /// <summary>The measures of some children.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="model">The model.</param>
+    /// <param name="preferences">How clocks are taught to each child.</param>
+    public static async Task<IReadOnlyDictionary<ChildId, Measures>> Load(SchoolConnection connection, ReadingModel model, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences)
+    {
+        var measures = await Sittings.Measures(connection, preferences.Keys);
+        var stale = measures.Where(one => one.OutcomesFrom != SourceOf(one, preferences)).ToList();
+        var anew = new Dictionary<SittingId, IReadOnlyList<ColdAnswer>>();
+        if (stale.Count > 0)
+        {
+            var (asked, answers) = await Sittings.RowsIn(connection, stale.Select(one => one.Id));
+            foreach (var one in stale)
+            {
+                anew[one.Id] = OutcomesOf(model, ChildRecord.Of(one, asked[one.Id], answers[one.Id], preferences[one.Child]));
+                await Sittings.KeepOutcomes(connection, one.Id, anew[one.Id].Select(Written), SourceOf(one, preferences));
+            }
+        }
+        var byChild = measures.ToLookup(one => one.Child, one => (Sitting: one, Outcomes: anew.GetValueOrDefault(one.Id) ?? [.. one.Outcomes!.Select(Read)]));
+        return preferences.Keys.ToDictionary(child => child, child => Of(byChild[child]));
+    }
+
+    private static Measures Of(IEnumerable<(Sitting Sitting, IReadOnlyList<ColdAnswer> Outcomes)> measures)
+    {
+        var held = measures.Where(one => one.Outcomes.Count > 0).ToList();
+        return new Measures(
+            [
+                .. from one in held
+                   let pattern = one.Sitting.Plan == Plan.ColdStart ? Catalogue.Find(one.Sitting.ColdFor) : null
+                   where pattern is not null
+                   select (pattern, new ColdResult(one.Sitting.Id.Value, one.Sitting.Day!.Value, one.Outcomes)),
+            ],
+            [
+                .. from one in held
+                   where one.Sitting is { Form: not null, Screening: null }
+                   select new CheckHeld(one.Sitting.Form!, one.Sitting.Day!.Value, one.Outcomes.Count(answer => answer.Outcome == TellingOutcome.Right), one.Outcomes.Count, one.Sitting.ExpectedRight),
+            ]);
+    }
+
+    /// <summary>How the answers of a measure came out: those of a cold start that tell, all of a form; none of any other sitting.</summary>
+    private static IReadOnlyList<ColdAnswer> OutcomesOf(ReadingModel model, SittingRecord sitting) => sitting.Sitting switch
+    {
+        { Plan: Plan.ColdStart } when Catalogue.Find(sitting.Sitting.ColdFor) is { } pattern => [.. Telling(sitting).Select(question => ColdAnswer.Of(model, pattern, ChildRecord.AsGiven(question), question.IsRight))],
+        { Form: not null } => [.. sitting.Answered.Select(question => new ColdAnswer(question.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise))],
+        _ => [],
+    };
+
+    private static string SourceOf(Sitting measure, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences) =>
+        $"{ReadingModel.Version} {preferences[measure.Child].Nearness} {measure.LatestAnswer}";
+
+    private static string Written(ColdAnswer answer) => $"{answer.Outcome}{(answer.BySetting ? BySetting : "")}";
+
+    private static ColdAnswer Read(string text) =>
+        new(Enum.Parse<TellingOutcome>(text.Split(' ')[0]), text.EndsWith(BySetting, StringComparison.Ordinal));
+}

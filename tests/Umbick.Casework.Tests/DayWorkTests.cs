@@ -1,0 +1,125 @@
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Core.Timetabling;
+
+namespace Umbick.Casework.Tests;
+
+/// <summary>The day as it is loaded: a school of its own for each test, at a moment that is given.</summary>
+public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>, IAsyncLifetime
+{
+    private static readonly ReadingModel Model = new();
+    private static readonly Guid Teacher = Guid.NewGuid();
+
+    /// <summary>A Monday in March, 9:30 where the school is.</summary>
+    private static readonly DateTime Now = new(2026, 3, 2, 9, 30, 0, DateTimeKind.Utc);
+
+    private static readonly DateOnly Monday = DateOnly.FromDateTime(Now);
+
+    private readonly Guid _school = Guid.NewGuid();
+
+    public async ValueTask InitializeAsync() => await schools.Owner.InSchool(_school, connection => Schools.Add(connection, new School(_school, "Noss")));
+
+    public async ValueTask DisposeAsync() => await schools.Owner.InSchool(_school, Schools.Erase);
+
+    [Fact]
+    public async Task The_slot_that_is_on_comes_first_then_the_next_and_when_all_were_seen_the_day_is_done()
+    {
+        var (first, second) = (await schools.Child(_school), await schools.Child(_school));
+        await Slot(9, 20, first);
+        await Slot(9, 45, second);
+        Assert.Equal(new TimeOnly(9, 20), (await Load(Now)).Next!.Slot.From);
+        Assert.Equal(new TimeOnly(9, 45), (await Load(Now.AddMinutes(2))).Next!.Slot.From);
+        Assert.Null((await Load(Now.AddMinutes(27))).Next);
+        await Seen(first, Now);
+        Assert.True((await Load(Now)).IsSeen(first.Value));
+        Assert.Equal(new TimeOnly(9, 45), (await Load(Now)).Next!.Slot.From);
+        await Seen(second, Now);
+        Assert.Null((await Load(Now)).Next);
+    }
+
+    [Fact]
+    public async Task An_absence_is_noted_and_taken_back_and_a_substitute_comes()
+    {
+        var (absent, other) = (await schools.Child(_school), await schools.Child(_school));
+        var slot = await Slot(9, 20, absent);
+        await In(connection => Timetables.NoteAbsence(connection, absent, Monday, released: false, Teacher, Now));
+        var planned = Assert.Single((await Load(Now)).Plan.Slots);
+        Assert.Equal(NotPlaced.NotReleased, Assert.Single(planned.Seats).Why);
+        Assert.Equal([other.Value], planned.Substitutes);
+        // Twice the same press is one.
+        for (var press = 0; press < 2; press++) await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, other.Value), comes: true, Teacher, Now));
+        Assert.Equal([absent.Value, other.Value], (await Load(Now)).Plan.Slots[0].Seats.Select(seat => seat.Child));
+        Assert.Single((await Load(Now.AddDays(7))).Plan.Slots[0].Seats);
+        await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, other.Value), comes: false, Teacher, Now));
+        await In(connection => Timetables.NoteAbsence(connection, absent, Monday, released: null, Teacher, Now));
+        Assert.Null(Assert.Single((await Load(Now)).Plan.Slots[0].Seats).Why);
+    }
+
+    [Fact]
+    public async Task A_slot_that_is_taken_out_takes_its_stand_ins_with_it_and_nothing_else()
+    {
+        var child = await schools.Child(_school);
+        var slot = await Slot(9, 20, child);
+        await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, child.Value), comes: true, Teacher, Now));
+        await In(connection => Timetables.RemoveSlot(connection, slot));
+        Assert.Empty((await Load(Now)).Timetable.Slots);
+        Assert.Empty((await Load(Now)).Timetable.StandIns);
+        Assert.True((await Load(Now)).Children.ContainsKey(child.Value));
+    }
+
+    [Theory]
+    [InlineData("2026-03-07T10:00:00Z", "2026-03-07")]
+    [InlineData("2026-03-08T10:00:00Z", "2026-03-08")]
+    public async Task At_a_weekend_no_slot_is_on_and_nothing_breaks(string at, string day)
+    {
+        await Slot(9, 20);
+        var work = await Load(DateTime.Parse(at, System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AdjustToUniversal));
+        Assert.Equal(day, work.Today.ToString("O"));
+        Assert.Empty(work.Plan.Slots);
+    }
+
+    [Fact]
+    public async Task When_the_clocks_change_a_slot_keeps_its_time_where_the_school_is()
+    {
+        await In(connection => Schools.MoveTo(connection, "Europe/London"));
+        var child = await schools.Child(_school);
+        await Slot(9, 20, child);
+        // 27 March is the last Friday of winter time, 30 March the first Monday of summer time.
+        Assert.NotNull((await Load(new DateTime(2026, 3, 23, 9, 25, 0, DateTimeKind.Utc))).Next);
+        Assert.NotNull((await Load(new DateTime(2026, 3, 30, 8, 25, 0, DateTimeKind.Utc))).Next);
+        Assert.Null((await Load(new DateTime(2026, 3, 30, 9, 25, 0, DateTimeKind.Utc))).Next);
+    }
+
+    [Fact]
+    public async Task A_child_of_whom_nothing_is_known_comes_into_a_slot_that_is_kept_free()
+    {
+        var child = new ChildId(Guid.NewGuid());
+        await In(connection => Children.Add(connection, new Child(child, "Skua", Stage.FiveMinutesTo), Now.AddDays(-1)));
+        await Slot(10, 0);
+        Assert.Equal(child.Value, Assert.Single((await Load(Now)).Plan.Slots[0].Seats).Child);
+        Assert.Single((await Load(Now)).NotAssessed);
+    }
+
+    private Task<DayWork> Load(DateTime now) => schools.App.InSchool(_school, async connection =>
+    {
+        var (day, time) = await Schools.LocalNow(connection, now);
+        return await DayWork.Load(connection, Model, day, time);
+    });
+
+    private async Task<Guid> Slot(int hour, int minute, params ChildId[] children)
+    {
+        var id = Guid.NewGuid();
+        await In(connection => Timetables.AddSlot(connection, new Slot(id, DayOfWeek.Monday, new TimeOnly(hour, minute), 12, [.. children.Select(child => child.Value)])));
+        return id;
+    }
+
+    private Task Seen(ChildId child, DateTime now) => In(async connection =>
+    {
+        var asking = new Asking(Model, new Standing(new DateTimeOffset(now)));
+        var id = (await asking.Start(connection, child))!.Value;
+        await asking.Answer(connection, id, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
+        await asking.Stop(connection, id);
+    });
+
+    private Task In(Func<SchoolConnection, Task> act) => schools.App.InSchool(_school, act);
+}
