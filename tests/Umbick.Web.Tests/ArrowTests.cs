@@ -60,7 +60,8 @@ public sealed class ArrowTests
 
     private static string? Room(IType type, string under)
     {
-        var name = type.Namespace.FullName;
+        // What belongs to no namespace is in no room.
+        if (type.Namespace?.FullName is not { } name) return null;
         return name.StartsWith(under, StringComparison.Ordinal) ? name[under.Length..].Split('.')[0] : null;
     }
 }

@@ -310,6 +310,18 @@ public sealed class Browser : IDisposable
           .map(([r, e]) => `${e.tagName} ${e.textContent.trim().slice(0, 20)} ${r.width.toFixed(0)} x ${r.height.toFixed(0)}`);
         """)!).Cast<string>()];
 
+    /// <summary>How many pages it prints on.</summary>
+    /// <param name="width">The paper's width, in inches.</param>
+    /// <param name="height">Its height.</param>
+    public int PagesPrinted(double width, double height)
+    {
+        var printed = (Dictionary<string, object?>)_driver.ExecuteCdpCommand("Page.printToPDF", new() { ["paperWidth"] = width, ["paperHeight"] = height, ["preferCSSPageSize"] = false, ["printBackground"] = true })!;
+        return System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]!)), @"/Type\s*/Page\b");
+    }
+
+    /// <summary>Shows it as it prints, or as it stands on a screen.</summary>
+    public void ShowAsPrinted(bool printed) => _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = printed ? "print" : "" });
+
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
 
     /// <summary>Leaves nothing of what was done in it, and stands ready for another.</summary>

@@ -66,6 +66,18 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         Assert.Equal(lines.Length - 1, page.QuerySelectorAll("table")[0].QuerySelectorAll("tbody tr").Length);
     }
 
+    [Theory]
+    [InlineData(8.27, 11.69)]
+    [InlineData(8.5, 11)]
+    public async Task Progress_prints_on_one_sheet_of_either_paper(double width, double height)
+    {
+        var child = await Colds("iiii", "riii", "rrii", "rrri");
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open($"/children/{child.Id}/progress");
+        browser.Await(".chart");
+        Assert.Equal(1, browser.PagesPrinted(width, height));
+    }
+
     [Fact]
     public async Task A_cycle_begins_and_ends_with_a_reason()
     {

@@ -50,7 +50,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("past", "after", "explain", "twenty after seven", "twenty past seven"),
         ("past", "after", "settings", "Half after and quarter to are heard", "Half past and quarter to are heard"),
         ("to", "till", "children", "Five-minute times, till", "Five-minute times, to"),
-        ("to", "till", "pattern next-hour", "‘Till’ names the hour", "‘To’ names the hour"),
+        ("to", "till", "pattern to-this-hour", "‘Till’ names the hour", "‘To’ names the hour"),
         ("to", "till", "tablet read-words", "value=\"till\"", "value=\"to\""),
         ("to", "till", "set-sheet to-as-past", "‘till’ going up", "‘to’ going up"),
         ("to", "till", "clock 10:45", "quarter till eleven", "quarter to eleven"),

@@ -12,20 +12,25 @@ public sealed class Shots(Site site) : IClassFixture<Site>
     public void Take()
     {
         using var browser = new Browser(site.Address);
-        browser.Open("/");
-        Picture(browser, "sign-in");
         browser.Open("/explain?time=6:40&answer=7:40");
         Picture(browser, "explain");
 
         LookRound(browser);
+        Picture(browser, "day");
+        browser.Open("/timetable");
+        Picture(browser, "timetable");
+        browser.Open("/children");
         Picture(browser, "children");
-        Child(browser, "Marram");
+        Child(browser, "Heron");
+        browser.Click("Progress");
+        browser.Await(".chart");
+        Picture(browser, "progress");
+        Child(browser, "Plover");
         Picture(browser, "child");
 
         browser.Open("/ask");
         browser.Click("Eider");
         browser.AwaitText("What shall Eider be asked");
-        Picture(browser, "begin");
         browser.Click("Begin");
         foreach (var (answer, i) in new[] { ".", ".", "7:20", "." }.Select((answer, i) => (answer, i)))
         {
@@ -34,10 +39,6 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         }
         browser.Await("[data-answered='4'] #raw:focus");
         Picture(browser, "asking");
-        browser.Click("Ask another way");
-        browser.Click("On another device, by a code");
-        browser.Await("[data-code]");
-        Picture(browser, "devices");
 
         browser.Open("/classes");
         browser.Click("Tide class");
@@ -52,9 +53,8 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         Picture(browser, "set");
         browser.Open("/practise");
         Picture(browser, "practise");
-        browser.Open("/patterns");
-        browser.Find("#next-hour > summary").Click();
-        Picture(browser, "patterns");
+        browser.Open("/patterns/next-hour");
+        Picture(browser, "pattern");
 
         Child(browser, "Marram");
         browser.Click("See the set");

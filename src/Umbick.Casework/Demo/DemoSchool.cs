@@ -46,7 +46,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         new("Osprey", Stage.HalfPast, ["minutes-ignored"], 0.9, 1, false),
         new("Yarrow", Stage.FiveMinutesTo, ["lower-numeral"], 0.92, 2, false),
         new("Tern", Stage.FiveMinutesTo, ["past-as-to"], 0.85, 2, true, 36),
-        new("Clover", Stage.QuarterTo, ["next-hour"], 0.85, 2, false, 40),
+        new("Clover", Stage.FiveMinutesTo, ["next-hour"], 0.85, 2, false, 40),
         new("Heron", Stage.FiveMinutesTo, ["anticlockwise"], 0.88, 1, false, 60),
         new("Thrift", Stage.FiveMinutesPast, ["no-leading-zero"], 0.9, 1, false),
         new("Sanderling", Stage.HalfPast, ["previous-hour"], 0.9, 1, false),

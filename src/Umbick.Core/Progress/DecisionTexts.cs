@@ -44,8 +44,8 @@ public static class DecisionTexts
     public static string Told(PatternPhase phase) => phase switch
     {
         PatternPhase.Finished => "practice has ended, not mastered yet",
-        PatternPhase.InRechecks => "mastered, in rechecks",
-        PatternPhase.Secure => "mastered, and it has lasted",
+        PatternPhase.InRechecks => "in rechecks",
+        PatternPhase.Secure => "over, and it has lasted",
         _ => "practised",
     };
 
