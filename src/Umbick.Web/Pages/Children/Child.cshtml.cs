@@ -45,7 +45,11 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     /// <summary>Steps taken in a way that nobody has listed, with the answers that show it.</summary>
     public IReadOnlyList<OtherWayShown> OtherWays { get; private set; } = [];
 
+    /// <summary>The pattern that is practised next; null where none is.</summary>
     public Pattern? Practised { get; private set; }
+
+    /// <summary>Whether what is next is the one thing to press: not where it can wait, or a decision comes first.</summary>
+    public bool IsNextPressed => Next.Step != NextStep.LookInAgain || (State.Later is null && Offers.Count == 0);
 
     /// <summary>The last cold starts for what is worked on, the earliest first.</summary>
     public IReadOnlyList<ColdResult> ColdStarts => Record.WorkedOn is { } pattern ? [.. Record.ColdStarts(pattern).TakeLast(MostColdStarts)] : [];
@@ -174,8 +178,8 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     {
         (State, Next) = (Record.StateOn(preferences.Today), Record.NextOn(preferences.Today));
         Say = new WhatAnswersSay(Record, preferences.Wording);
-        Practised = Next.Pattern;
-        Demonstrations = Practised is null || Next.Step == NextStep.Recheck ? [] : Demonstration.Offered(Practised, [.. Demonstrated.Select(one => one.Demonstration)]);
+        Practised = Next.Step is NextStep.Recheck or NextStep.LookInAgain ? null : Next.Pattern;
+        Demonstrations = Practised is null ? [] : Demonstration.Offered(Practised, [.. Demonstrated.Select(one => one.Demonstration)]);
         Reason = Next.Step == NextStep.Practise && Record.First.FirstOrDefault(impact => impact.Finding.Pattern == Practised) is { } impact
             ? $"It spoils {Spoils.Told(impact.Spoils)} of the times at this stage{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
             : Next.Reason;
