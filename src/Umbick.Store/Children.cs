@@ -16,6 +16,8 @@ public static class Children
           (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
           (select open.id from sitting open where open.school = child.school and open.child = child.id
              and open.kind = 'asking' and open.screening is null and open.ended_at is null) as open_asking,
+          (select visit.id from sitting open join visit on visit.school = open.school and visit.id = open.visit where open.school = child.school and open.child = child.id
+             and open.kind = 'asking' and open.ended_at is null and visit.ended_at is null limit 1) as open_visit,
           (select waiting.id from practice_set waiting where waiting.school = child.school and waiting.child = child.id
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,

@@ -39,7 +39,7 @@ public sealed partial class AccessTests(Site site) : IClassFixture<Site>
             Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).StatusCode);
 
         var (_, fields) = await other.Form("/children", "Sign out");
-        foreach (var path in new[] { $"/ask/start/{child.Id}", $"/ask/{sitting}?handler=stop", $"/practise/{set}", $"/practise/new/{child.Id}", $"/visits/{visit}?handler=stop", $"/day?handler=absence&child={child.Id}", $"/children/{child.Id}?handler=takeBack&decision={Guid.NewGuid()}" })
+        foreach (var path in new[] { $"/ask/start/{child.Id}", $"/ask/{sitting}?handler=stop", $"/practise/{set}", $"/practise/new/{child.Id}", $"/visits/{visit}?handler=stop", $"/day?absent={child.Id}", $"/children/{child.Id}?handler=takeBack&decision={Guid.NewGuid()}" })
             Assert.Equal(HttpStatusCode.NotFound, (await other.Post(path, new(fields) { ["pattern"] = "next-hour" })).StatusCode);
         fields["answer"] = Guid.NewGuid().ToString();
         fields["place"] = "1";

@@ -72,7 +72,7 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
         await SlotNow(child.Id);
         using var browser = Browser.SignedIn(morning.Address, site.TeacherOfA);
         browser.Open("/day");
-        browser.ClickOn($"[data-seat='{child.Alias}'] button[value=true]");
+        browser.ClickOn($"[data-seat='{child.Alias}'] button[name=absent]");
         browser.Await($"[data-seat='{child.Alias}'][data-why=Absent]");
         var substitute = browser.Find("[data-substitutes] button").Text;
         browser.Click(substitute);

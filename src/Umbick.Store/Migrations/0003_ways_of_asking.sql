@@ -31,9 +31,9 @@ end $$;
 alter table school alter column mark set default new_mark(), alter column mark set not null;
 
 alter table child add column settings jsonb not null default '{}',
-  -- The tasks she has met, where her teacher has said; null: those of her stage.
+  -- The tasks the child has met, where their teacher has said; null: those of their stage.
   add column met text[],
-  -- A child of a screened class is on the list of the school, and joins the caseload when her teacher takes her in.
+  -- A child of a screened class is on the list of the school, and joins the caseload when their teacher takes them in.
   add column on_caseload boolean not null default true;
 
 create table screening (

@@ -27,21 +27,30 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }
 
-    /// <summary>Notes that a child cannot come, or takes that back.</summary>
-    public Task<IActionResult> OnPostAbsence(ChildId child, DateOnly day, bool? released) => Within(async connection =>
+    /// <summary>Notes that a child cannot come or can after all, or that another comes in the place of one who cannot; each by one press.</summary>
+    /// <param name="day">The day that the page showed.</param>
+    /// <param name="absent">A child who is not there.</param>
+    /// <param name="notReleased">A child whom the class does not let go.</param>
+    /// <param name="canCome">A child who can come after all.</param>
+    /// <param name="comes">A slot and the child who comes in another's place.</param>
+    /// <param name="staysAway">A slot and the child who does not, after all.</param>
+    public Task<IActionResult> OnPost(DateOnly day, ChildId? absent, ChildId? notReleased, ChildId? canCome, string? comes, string? staysAway) => Within(async connection =>
     {
-        if (await Store.Children.Find(connection, child) is null) return NotFound();
-        await Timetables.NoteAbsence(connection, child, day, released, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+        var (by, now) = (User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+        if ((absent ?? notReleased ?? canCome) is { } child)
+        {
+            if (await Store.Children.Find(connection, child) is null) return NotFound();
+            await Timetables.NoteAbsence(connection, child, day, canCome is not null ? null : absent is not null, by, now);
+            return Redirect("/day#slots");
+        }
+        if (SlotAndChild(comes ?? staysAway) is not var (slot, other)) return BadRequest();
+        if (await Store.Children.Find(connection, other) is null || (await Timetables.Of(connection, day, day)).Slots.All(one => one.Id != slot)) return NotFound();
+        await Timetables.NoteStandIn(connection, new StandIn(slot, day, other.Value), comes is not null, by, now);
         return Redirect("/day#slots");
     });
 
-    /// <summary>Notes that a child comes in another's place, or takes that back.</summary>
-    public Task<IActionResult> OnPostStandIn(Guid slot, DateOnly day, ChildId child, bool comes) => Within(async connection =>
-    {
-        if (await Store.Children.Find(connection, child) is null || (await Timetables.Of(connection, day, day)).Slots.All(one => one.Id != slot)) return NotFound();
-        await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
-        return Redirect("/day#slots");
-    });
+    private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>
+        text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var one) && ChildId.TryParse(child, null, out var other) ? (one, other) : null;
 
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
 }

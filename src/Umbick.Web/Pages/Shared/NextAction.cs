@@ -12,7 +12,7 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
     /// <summary>What stands on the press.</summary>
     public string Words => Next.Step switch
     {
-        NextStep.GoOnAsking => "Go on asking",
+        NextStep.GoOnAsking => Child.OpenVisit is null ? "Go on asking" : "Go on with the visit",
         NextStep.GiveForm => $"Begin form {Form}",
         NextStep.Recheck => "Begin the cold start",
         NextStep.DoTheSet => "Open the set",
@@ -27,7 +27,7 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
     /// <summary>Where it leads; null where it starts a sitting.</summary>
     public string? Address => Next.Step switch
     {
-        NextStep.GoOnAsking => $"/ask/{Child.OpenAsking}",
+        NextStep.GoOnAsking => Child.OpenVisit is { } visit ? $"/visits/{visit}" : $"/ask/{Child.OpenAsking}",
         NextStep.DoTheSet => $"/practise/{Child.OpenSet}",
         NextStep.Practise => $"/practise/new/{Child.Id}?pattern={Next.Pattern!.Id}",
         NextStep.LookTogether => $"/ask/begin/{Child.Id}",
