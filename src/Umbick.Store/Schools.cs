@@ -41,12 +41,18 @@ public static class Schools
         return new ClockTime(Hours.Named(hour), minute);
     }
 
-    /// <summary>What the school has chosen, its time zone, and the day and the time that it is there.</summary>
-    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today, TimeOnly Now)> SettingsAndDay(SchoolConnection connection, DateTime now)
+    /// <summary>What the school has chosen, its time zone, the day and the time that it is there, and whether a teacher's session is open: all that each request needs.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="now">The present.</param>
+    /// <param name="session">The session.</param>
+    /// <param name="person">The teacher.</param>
+    /// <param name="stamp">The teacher's security stamp when it began.</param>
+    public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today, TimeOnly Now, bool IsOpen)?> SettingsAndDay(
+        SchoolConnection connection, DateTime now, Guid session, Guid person, string stamp)
     {
-        var (settings, zone, today, minutes) = await connection.QuerySingleAsync<(string, string, DateOnly, int)>(
-            $"select settings::text, time_zone, {LocalDay}, {LocalMinutes} from school", new { now });
-        return (SettingsText.Read(settings), zone, today, TimeOnly.MinValue.AddMinutes(minutes));
+        var row = await connection.QuerySingleOrDefaultAsync<(string Settings, string Zone, DateOnly Today, int Minutes, bool IsOpen)?>(
+            $"select settings::text, time_zone, {LocalDay}, {LocalMinutes}, {Sessions.IsOpenToTeacher} from school", new { now, session, person, stamp });
+        return row is { } known ? (SettingsText.Read(known.Settings), known.Zone, known.Today, TimeOnly.MinValue.AddMinutes(known.Minutes), known.IsOpen) : null;
     }
 
     /// <summary>The time zones there are, by name.</summary>
@@ -72,7 +78,7 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(SchoolConnection owner)
     {
-        foreach (var table in new[] { "decision", "cycle", "absence", "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
+        foreach (var table in new[] { "session", "decision", "cycle", "absence", "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         // A school that is given the same mark later must not wait for this one's wrong codes.
         await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");

@@ -11,6 +11,7 @@ public sealed class Demo(Database database)
     public async Task<bool> IsOpenTo(HttpContext context)
     {
         _marked ??= await database.IsDemo(context.RequestAborted);
-        return _marked.Value && context.Connection.RemoteIpAddress is { } address && IPAddress.IsLoopback(address);
+        // What came through a proxy came from elsewhere, whoever it says it is.
+        return _marked.Value && !context.Request.Headers.ContainsKey("X-Forwarded-For") && !context.Request.Headers.ContainsKey("X-Original-For") && !context.Request.Headers.ContainsKey("Forwarded") && context.Connection.RemoteIpAddress is { } address && IPAddress.IsLoopback(address);
     }
 }

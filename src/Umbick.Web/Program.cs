@@ -37,9 +37,14 @@ builder.Services.AddSingleton<Visiting>();
 builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
-builder.Services.AddScoped<PreferencesFilter>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddHostedService<WarmUp>();
+
+// Tokens in forms are another text each time, so that nothing can be told of them by how a page is compressed.
+builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
+
+var transport = Transport.Of(builder.Configuration);
+transport.AddTo(builder.Services);
 
 var keys = builder.Services.AddDataProtection().SetApplicationName("umbick");
 builder.Services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(services =>
@@ -55,34 +60,38 @@ builder.Services.AddIdentityCore<Person>(options =>
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
     {
-        options.Cookie.Name = "umbick";
+        (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick"), transport.CookiePolicy);
         options.Cookie.SameSite = SameSiteMode.Lax;
         options.LoginPath = "/";
         options.AccessDeniedPath = "/";
-        options.ExpireTimeSpan = TimeSpan.FromHours(10);
+        options.BindToSession(SessionCookies.Teachers);
         TellScripts(options);
     })
     .AddCookie(Who.ChildScheme, options =>
     {
-        options.Cookie.Name = Who.ChildScheme;
+        (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName(Who.ChildScheme), transport.CookiePolicy);
         options.Cookie.SameSite = SameSiteMode.Strict;
         options.LoginPath = "/";
         options.AccessDeniedPath = "/";
-        options.ExpireTimeSpan = TimeSpan.FromHours(2);
+        options.BindToSession(SessionCookies.Childs);
         TellScripts(options);
     });
 builder.Services.AddAuthorizationBuilder()
     .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser().Build())
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
-builder.Services.AddAntiforgery(options => options.Cookie.Name = "umbick.form");
+builder.Services.AddAntiforgery(options => (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.AddService<PreferencesFilter>());
+builder.Services.AddRazorPages();
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();
+if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<Database>().IsDemo())
+    throw new InvalidOperationException("UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
+transport.UseIn(app);
 app.UseSecurityHeaders();
 app.UseExceptionHandler(FailurePage.Answer);
 app.UseStatusCodePagesWithReExecute("/error/{0}");
+app.UseResponseCompression();
 app.UseStaticFiles();
 app.UseRouting();
 app.UseAuthentication();

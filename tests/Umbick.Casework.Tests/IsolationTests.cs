@@ -12,7 +12,7 @@ namespace Umbick.Casework.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle", "session"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -157,6 +157,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
+            await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
             await FillDay(connection, new Deciding(model, TimeProvider.System), child);
             await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);
             await new ClassScreening(model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);

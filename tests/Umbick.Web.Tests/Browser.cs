@@ -15,8 +15,6 @@ public sealed class Browser : IDisposable
     private static readonly ConcurrentBag<(ChromeDriver Driver, DirectoryInfo Profile)> Ready = [];
 
     /// <summary>The cookie of each teacher who has signed in, so that it is done once.</summary>
-    private static readonly ConcurrentDictionary<string, Task<Cookie>> SignIns = [];
-
     private readonly ChromeDriver _driver;
     private readonly DirectoryInfo _profile;
     private readonly Uri _address;
@@ -43,8 +41,8 @@ public sealed class Browser : IDisposable
     public static Browser SignedIn(Uri address, string teacher, int width = 1280, int height = 800)
     {
         var browser = new Browser(address, width, height);
-        // A cookie holds on every node: the keys are in the database.
-        var cookie = SignIns.GetOrAdd(teacher, _ => CookieOf(address, teacher)).GetAwaiter().GetResult();
+        // Each browser has a session of its own: what one ends is not another's.
+        var cookie = CookieOf(address, teacher).GetAwaiter().GetResult();
         browser._driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = cookie.Name, ["value"] = cookie.Value, ["url"] = address.ToString(), ["httpOnly"] = true });
         return browser;
     }

@@ -17,7 +17,8 @@ public sealed class SiteProcess : IDisposable
     /// <param name="database">Its connection to the database; null for the usual one.</param>
     /// <param name="asked">What it is asked until it answers.</param>
     /// <param name="ahead">How far its clock runs ahead.</param>
-    public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready", TimeSpan ahead = default)
+    /// <param name="settings">Variables that it is started with.</param>
+    public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready", TimeSpan ahead = default, Dictionary<string, string>? settings = null)
     {
         var root = Site.Setting("UMBICK_ROOT");
         var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/bin/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/src/Umbick.Web", "--urls", address.ToString()])
@@ -27,6 +28,7 @@ public sealed class SiteProcess : IDisposable
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
         if (database is not null) start.Environment["UMBICK_APP"] = database;
         if (ahead != default) start.Environment[AheadClock.Variable] = ahead.TotalHours.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        foreach (var (name, value) in settings ?? []) start.Environment[name] = value;
         var process = Process.Start(start)!;
         // What the site logs stands in the run's own output, so that a test that fails can be understood from it.
         process.OutputDataReceived += (_, line) => Console.Write(line.Data is null ? "" : $"{line.Data}\n");

@@ -22,6 +22,12 @@ public sealed class Visitor : IDisposable
 
     public IEnumerable<Cookie> Cookies => _cookies.GetAllCookies();
 
+    /// <summary>Takes somebody else's cookies, as they are now.</summary>
+    public void Take(IEnumerable<Cookie> cookies)
+    {
+        foreach (var cookie in cookies) _cookies.Add(new Cookie(cookie.Name, cookie.Value, cookie.Path, cookie.Domain));
+    }
+
     /// <summary>Loses every cookie, as when a session ends.</summary>
     public void Forget()
     {

@@ -1,0 +1,32 @@
+namespace Umbick.Store;
+
+/// <summary>Sessions: what a cookie opens, until it is ended.</summary>
+public static class Sessions
+{
+    /// <summary>Whether a teacher's session is open: it has not ended, its person is there and has had no new password since.</summary>
+    internal const string IsOpenToTeacher =
+        """
+        exists (select from session join person on person.school = session.school and person.id = session.person
+          where session.id = @session and person.id = @person and person.security_stamp = @stamp and ended_at is null and ends_at > @now)
+        """;
+
+    /// <summary>Begins a teacher's session.</summary>
+    public static Task BeginOfTeacher(SchoolConnection connection, Guid id, Guid person, DateTime now, DateTime ends) => connection.ExecuteAsync(
+        "insert into session (school, id, person, started_at, ends_at) values (@school, @id, @person, @now, @ends)", new { school = connection.School, id, person, now, ends });
+
+    /// <summary>Begins a session of a child's device at one sitting.</summary>
+    public static Task BeginOfChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now, DateTime ends) => connection.ExecuteAsync(
+        "insert into session (school, id, sitting, started_at, ends_at) values (@school, @id, @sitting, @now, @ends)", new { school = connection.School, id, sitting, now, ends });
+
+    /// <summary>Whether a session of a child's device is open.</summary>
+    public static Task<bool> IsOpenToChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now) => connection.ExecuteScalarAsync<bool>(
+        "select exists (select from session where id = @id and sitting = @sitting and ended_at is null and ends_at > @now)", new { id, sitting, now });
+
+    /// <summary>Ends a session.</summary>
+    public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
+        connection.ExecuteAsync("update session set ended_at = @now where id = @id and ended_at is null", new { id, now });
+
+    /// <summary>Ends the sessions of every device at a sitting: it is taken back from the child.</summary>
+    public static Task EndAt(SchoolConnection connection, SittingId sitting, DateTime now) =>
+        connection.ExecuteAsync("update session set ended_at = @now where sitting = @sitting and ended_at is null", new { sitting, now });
+}

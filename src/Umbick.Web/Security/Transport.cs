@@ -1,0 +1,64 @@
+using System.Net;
+using Microsoft.AspNetCore.HostFiltering;
+using Microsoft.AspNetCore.HttpOverrides;
+
+namespace Umbick.Web.Security;
+
+/// <summary>
+/// How the site may be reached. Plain HTTP is for this machine alone: beyond it the site speaks TLS itself, or stands behind one proxy that is named.
+/// </summary>
+/// <param name="Proxy">The address of the proxy; null where there is none.</param>
+/// <param name="Hosts">The names by which the site is reached.</param>
+/// <param name="IsSecure">Whether whoever comes is on TLS, so that cookies need it.</param>
+public sealed record Transport(IPAddress? Proxy, IReadOnlyList<string> Hosts, bool IsSecure)
+{
+    private static readonly string[] ThisMachine = ["localhost", "127.0.0.1", "[::1]"];
+
+    /// <summary>Reads it off the configuration: <c>urls</c>, <c>UMBICK_PROXY</c> (an address) and <c>UMBICK_HOSTS</c> (names, parted by semicolons).</summary>
+    /// <exception cref="InvalidOperationException">It would be plain HTTP beyond this machine, or by any name; the message says how it can be.</exception>
+    public static Transport Of(IConfiguration configuration)
+    {
+        var addresses = (configuration[WebHostDefaults.ServerUrlsKey] ?? "http://127.0.0.1:5180").Split(';', StringSplitOptions.RemoveEmptyEntries).Select(BindingAddress.Parse).ToList();
+        var proxy = configuration["UMBICK_PROXY"] is { Length: > 0 } text
+            ? IPAddress.TryParse(text, out var address) ? address : throw new InvalidOperationException($"UMBICK_PROXY is “{text}”. It has to be the proxy's address, like 127.0.0.1.")
+            : null;
+        var beyond = addresses.FindAll(one => !IsHere(one.Host));
+        if (proxy is null && beyond.Exists(one => one.Scheme == Uri.UriSchemeHttp))
+            throw new InvalidOperationException("The site would be reached by plain HTTP from other machines. Give it a certificate and an https address, or name the proxy that it stands behind in UMBICK_PROXY.");
+        string[] hosts = [.. (configuration["UMBICK_HOSTS"] ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+        if (hosts.Length == 0 && (proxy is not null || beyond.Count > 0))
+            throw new InvalidOperationException("The site would answer to any name. Say in UMBICK_HOSTS by which names it is reached, parted by semicolons.");
+        return new Transport(proxy, [.. hosts, .. ThisMachine], proxy is not null || addresses.TrueForAll(one => one.Scheme == Uri.UriSchemeHttps));
+    }
+
+    /// <summary>What a cookie is called: where TLS is sure, by a name that no other host can set.</summary>
+    public string CookieName(string name) => IsSecure ? $"__Host-{name}" : name;
+
+    /// <summary>Whether cookies are sent by TLS alone.</summary>
+    public CookieSecurePolicy CookiePolicy => IsSecure ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
+
+    /// <summary>Adds what the site needs for it.</summary>
+    public void AddTo(IServiceCollection services)
+    {
+        services.Configure<HostFilteringOptions>(options => options.AllowedHosts = [.. Hosts]);
+        services.AddHsts(options => options.MaxAge = TimeSpan.FromDays(365));
+        if (Proxy is null) return;
+        services.Configure<ForwardedHeadersOptions>(options =>
+        {
+            options.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto;
+            options.KnownIPNetworks.Clear();
+            options.KnownProxies.Clear();
+            options.KnownProxies.Add(Proxy);
+        });
+    }
+
+    /// <summary>Uses it, before anything else.</summary>
+    public void UseIn(IApplicationBuilder app)
+    {
+        if (Proxy is not null) app.UseForwardedHeaders();
+        app.UseHostFiltering();
+        if (IsSecure) app.UseHsts();
+    }
+
+    private static bool IsHere(string host) => ThisMachine.Contains(host, StringComparer.OrdinalIgnoreCase) || (IPAddress.TryParse(host, out var address) && IPAddress.IsLoopback(address));
+}

@@ -1,0 +1,84 @@
+using System.Net;
+using Umbick.Store;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>A session can be ended: a cookie that was copied before opens nothing afterwards.</summary>
+public sealed class SessionTests(Site site) : IClassFixture<Site>
+{
+    [Fact]
+    public async Task After_signing_out_a_copied_cookie_opens_nothing()
+    {
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        using var copy = Copy(teacher);
+        Assert.Equal(HttpStatusCode.OK, (await copy.Get("/day")).StatusCode);
+        await teacher.Send("/day", "Sign out");
+        await AssertShut(copy);
+        // Another session of the same teacher goes on.
+        using var other = await Visitor.TeacherOf(site, site.TeacherOfA);
+        Assert.Equal(HttpStatusCode.OK, (await other.Get("/day")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Handing_over_ends_the_teacher_s_session_on_that_device_and_not_the_child_s()
+    {
+        var (set, _) = await site.Set(site.A, (await site.Child(site.A)).Id, "next-hour");
+        using var device = await Visitor.TeacherOf(site, site.TeacherOfA);
+        using var copy = Copy(device);
+        await device.Send($"/practise/{set}", "Hand over");
+        await AssertShut(copy);
+        Assert.Equal(HttpStatusCode.OK, (await device.Get("/turn")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Whoever_is_removed_or_has_a_new_password_is_shut_out_at_once()
+    {
+        foreach (var change in new[] { "update person set security_stamp = 'another' where id = @Id", "delete from person where id = @Id" })
+        {
+            var name = $"other@{Guid.NewGuid():N}.example";
+            var person = await site.Owner.InSchool(site.A, connection => People.Add(connection, name, "Other", Site.PasswordHash));
+            using var teacher = await Visitor.TeacherOf(site, name);
+            Assert.Equal(HttpStatusCode.OK, (await teacher.Get("/day")).StatusCode);
+            await site.Owner.InSchool(site.A, connection => connection.ExecuteAsync(change, new { person.Id }));
+            await AssertShut(teacher);
+        }
+    }
+
+    [Fact]
+    public async Task After_its_ten_hours_a_session_is_over_however_much_it_was_used()
+    {
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfB);
+        Assert.Equal(HttpStatusCode.OK, (await teacher.Get("/day")).StatusCode);
+        await site.Owner.InSchool(site.B, connection => connection.ExecuteAsync("update session set ends_at = now() - interval '1 second'"));
+        await AssertShut(teacher);
+    }
+
+    [Fact]
+    public async Task A_device_that_is_taken_back_opens_nothing_any_more()
+    {
+        var sitting = await site.OnScreen(site.A, (await site.Child(site.A)).Id);
+        using var device = new Visitor(site);
+        await device.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        Assert.Equal(HttpStatusCode.OK, (await device.Get("/turn")).StatusCode);
+        await site.App.InSchool(site.A, connection => new Casework.Asking(site.Model, TimeProvider.System).Deliver(connection, sitting, DeliveryMode.Conversation));
+        Assert.Equal(HttpStatusCode.Redirect, (await device.Get("/turn")).StatusCode);
+    }
+
+    private Visitor Copy(Visitor of)
+    {
+        var copy = new Visitor(site);
+        copy.Take(of.Cookies);
+        return copy;
+    }
+
+    /// <summary>Nothing can be read or written any more: a page leads to the sign-in page, a script is told.</summary>
+    private static async Task AssertShut(Visitor visitor)
+    {
+        foreach (var path in new[] { "/day", "/children", "/token" })
+        {
+            var answer = await visitor.Get(path);
+            Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+            Assert.StartsWith("/?ReturnUrl", answer.Headers.Location!.PathAndQuery, StringComparison.Ordinal);
+        }
+    }
+}
