@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Options;
 using Npgsql;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
@@ -31,7 +32,7 @@ internal static class Prepare
         if (await database.IsDemo()) return;
         Console.WriteLine("Making demonstration data");
         // The mark comes last: what a run that was stopped half-way left is made anew.
-        await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database, new PasswordHasher<Person>().HashPassword(new Person(), DemoSchool.Password));
+        await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database, new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), DemoSchool.Password));
         await using (var mark = source.CreateCommand($"comment on database umbick is '{Database.DemoMark}'")) await mark.ExecuteNonQueryAsync();
     }
 }

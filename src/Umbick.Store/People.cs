@@ -17,14 +17,20 @@ public static class People
     public static Task<Person?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from person where id = @id", new { id });
 
-    /// <summary>Keeps a person's password and what signing in has counted.</summary>
+    /// <summary>Keeps a person's password, and until when nobody can sign in as them.</summary>
     public static Task Update(SchoolConnection connection, Person person) => connection.ExecuteAsync(
         """
-        update person set password_hash = @PasswordHash, security_stamp = @SecurityStamp,
-          access_failed_count = @AccessFailedCount, lockout_end = @LockoutEnd
-        where id = @Id
+        update person set password_hash = @PasswordHash, security_stamp = @SecurityStamp, lockout_end = @LockoutEnd where id = @Id
         """,
         person);
+
+    /// <summary>Counts a wrong password; of several at once each is counted.</summary>
+    /// <returns>How many there are now.</returns>
+    public static Task<int> CountWrong(SchoolConnection connection, Guid id) =>
+        connection.ExecuteScalarAsync<int>("update person set access_failed_count = access_failed_count + 1 where id = @id returning access_failed_count", new { id });
+
+    /// <summary>Forgets what was counted.</summary>
+    public static Task ForgetWrong(SchoolConnection connection, Guid id) => connection.ExecuteAsync("update person set access_failed_count = 0 where id = @id", new { id });
 
     /// <summary>Adds somebody who signs in. Only the owner may.</summary>
     public static async Task<Person> Add(SchoolConnection owner, string userName, string displayName, string passwordHash)

@@ -3,6 +3,9 @@ namespace Umbick.Store;
 /// <summary>Somebody who signs in.</summary>
 public sealed class Person
 {
+    /// <summary>How many rounds a password is hashed with (PBKDF2 with SHA-512), as is advised today.</summary>
+    public const int PasswordRounds = 210_000;
+
     public Guid School { get; set; }
 
     public Guid Id { get; set; }

@@ -38,6 +38,8 @@ builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
+builder.Services.AddSingleton<SignInLimit>();
+builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);
 builder.Services.AddHostedService<WarmUp>();
 
 // Tokens in forms are another text each time, so that nothing can be told of them by how a page is compressed.
@@ -54,8 +56,9 @@ if (builder.Configuration["UMBICK_KEYS"] is { } certificate)
 
 builder.Services.AddIdentityCore<Person>(options =>
 {
-    options.Lockout.MaxFailedAccessAttempts = 8;
-    options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
+    // From many addresses at once; from one, SignInLimit is there first. It is short: it must not be used to lock somebody out.
+    options.Lockout.MaxFailedAccessAttempts = 50;
+    options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(1);
 }).AddUserStore<PeopleStore>().AddClaimsPrincipalFactory<TeacherClaims>().AddSignInManager().AddDefaultTokenProviders();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
@@ -81,7 +84,7 @@ builder.Services.AddAuthorizationBuilder()
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages();
+builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.Add<OnlyWhatIsHandled>());
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();
@@ -96,6 +99,7 @@ app.UseStaticFiles();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
+app.UseFormGuard();
 app.MapGet("/alive", () => "alive").AllowAnonymous();
 foreach (var ready in new[] { "/ready", "/healthz" }) app.MapHealthChecks(ready).AllowAnonymous();
 app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken);

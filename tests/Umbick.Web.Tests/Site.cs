@@ -1,3 +1,5 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Options;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Simulation;
@@ -12,7 +14,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     public const string Password = "a long enough password";
 
     /// <summary>What is kept of it: reckoned once, for it takes long on purpose.</summary>
-    public static string PasswordHash { get; } = new Microsoft.AspNetCore.Identity.PasswordHasher<Person>().HashPassword(new Person(), Password);
+    public static string PasswordHash { get; } = new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), Password);
 
     public Uri Address => running.Address;
 

@@ -51,6 +51,8 @@ public sealed class Visitor : IDisposable
         else Assert.Fail($"{(int)answer.StatusCode} and not sent to {path}: {(await Read(answer)).Body?.TextContent}");
     }
 
+    public Task<HttpResponseMessage> Send(HttpRequestMessage request) => _client.SendAsync(request);
+
     public Task<HttpResponseMessage> Get(string path) => _client.GetAsync(new Uri(path, UriKind.Relative));
 
     public async Task<IHtmlDocument> Page(string path)

@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages;
 
 [AllowAnonymous]
-public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageModel
+public sealed class IndexModel(SignInManager<Person> signIn, SignInLimit limit, Demo demo) : PageModel
 {
     public bool IsDemo { get; private set; }
 
@@ -27,12 +27,16 @@ public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageMo
 
     public async Task<IActionResult> OnPost(string? userName, string? password)
     {
-        var result = await signIn.PasswordSignInAsync(userName ?? "", password ?? "", isPersistent: false, lockoutOnFailure: true);
-        if (result.Succeeded) return await Enter();
         UserName = userName ?? "";
-        Message = result.IsLockedOut
-            ? "Too many tries. Wait ten minutes, then try again."
-            : "That name and password do not go together. Try again.";
+        if (limit.IsOpen(HttpContext, UserName))
+        {
+            var result = await Try(UserName, password ?? "");
+            if (result.Succeeded) return await Enter();
+            limit.CountWrong(HttpContext, UserName);
+            if (!result.IsLockedOut) Message = "That name and password do not go together. Try again.";
+        }
+        if (Message is null) Response.StatusCode = StatusCodes.Status429TooManyRequests;
+        Message ??= "Too many tries. Wait a minute or two, then try again.";
         IsDemo = await demo.IsOpenTo(HttpContext);
         return Page();
     }
@@ -44,6 +48,14 @@ public sealed class IndexModel(SignInManager<Person> signIn, Demo demo) : PageMo
         if (teacher is null) return NotFound();
         await signIn.SignInAsync(teacher, isPersistent: false);
         return await Enter();
+    }
+
+    /// <summary>Tries a password. A name that nobody has costs the time of one that somebody has.</summary>
+    private async Task<Microsoft.AspNetCore.Identity.SignInResult> Try(string userName, string password)
+    {
+        if (await signIn.UserManager.FindByNameAsync(userName) is { } person) return await signIn.PasswordSignInAsync(person, password, isPersistent: false, lockoutOnFailure: true);
+        signIn.UserManager.PasswordHasher.HashPassword(new Person(), password);
+        return Microsoft.AspNetCore.Identity.SignInResult.Failed;
     }
 
     private async Task<IActionResult> Enter()

@@ -82,12 +82,13 @@ public sealed class PeopleStore(Database database) :
         return Task.CompletedTask;
     }
 
-    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(++user.AccessFailedCount);
+    public async Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) =>
+        user.AccessFailedCount = await database.InSchool(user.School, connection => People.CountWrong(connection, user.Id), cancellationToken);
 
     public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken)
     {
         user.AccessFailedCount = 0;
-        return Task.CompletedTask;
+        return database.InSchool(user.School, connection => People.ForgetWrong(connection, user.Id), cancellationToken);
     }
 
     public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount);

@@ -134,12 +134,14 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     });
 
     /// <summary>Turns this device round: from now on it shows this sitting and nothing of the teacher's.</summary>
-    public Task<IActionResult> OnPostHand(SittingId id) => Within(async connection =>
+    public async Task<IActionResult> OnPostHand(SittingId id)
     {
-        if (!await asking.Deliver(connection, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
+        // Kept first: the device's session is another transaction, and waits for whoever holds the sitting.
+        var handed = await database.InSchool(School, connection => asking.Deliver(connection, id, DeliveryMode.OnChildsScreen), HttpContext.RequestAborted);
+        if (!handed) return await Within(connection => Shown(connection, id));
         await HttpContext.EnterChildMode(School, id);
         return Redirect("/turn");
-    });
+    }
 
     /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
