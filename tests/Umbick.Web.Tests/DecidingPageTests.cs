@@ -15,7 +15,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task What_the_cold_starts_suggest_is_taken_by_one_press_and_can_be_taken_back()
     {
-        var child = await Colds("iiii", "iiii", "riii", "iiii");
+        var child = await Colds("iiii", "riii", "riii", "iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}");
         Assert.Contains("Three cold starts in a row with none or one right", page.QuerySelector("[data-offer=change-approach]")!.TextContent, StringComparison.Ordinal);
@@ -24,6 +24,12 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         page = await teacher.Page($"/children/{child.Id}");
         Assert.Null(page.QuerySelector("[data-offer]"));
         Assert.Contains("approach changed", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("0 of 4 on", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);
+        // An answer that is put right afterwards changes what follows, and not what was shown then.
+        await PutRight(child.Id);
+        page = await teacher.Page($"/children/{child.Id}");
+        Assert.Contains("1 of 4 right, 3 its way", page.QuerySelector("[data-cold-starts]")!.QuerySelectorAll("tr")[^1].TextContent, StringComparison.Ordinal);
+        Assert.Contains("0 of 4 on", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);
         // The next visit shows it another way.
         Assert.NotNull((await teacher.Page($"/visits/begin?pattern=next-hour&child={child.Id}")).QuerySelector("[data-change-approach]"));
         await teacher.Send($"/children/{child.Id}", "take it back");
@@ -37,13 +43,13 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     {
         var child = await Colds("iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var refused = await teacher.Send($"/children/{child.Id}", "Has it not", new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "  " });
+        var refused = await teacher.Send($"/children/{child.Id}", "Rule it out", new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "  " });
         Assert.Contains("noReason=true", refused.Headers.Location!.ToString(), StringComparison.Ordinal);
         var page = await teacher.Page(refused.Headers.Location.ToString());
         Assert.Contains("Nothing was kept", page.QuerySelector("#say-it [role=alert]")!.TextContent, StringComparison.Ordinal);
         Assert.Empty((await site.Record(site.A, child.Id)).Work.Decisions);
 
-        await teacher.Send($"/children/{child.Id}", "Has it not", new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "<b>a joke</b>" });
+        await teacher.Send($"/children/{child.Id}", "Rule it out", new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "<b>a joke</b>" });
         page = await teacher.Page($"/children/{child.Id}");
         Assert.DoesNotContain("hour that is coming", page.QuerySelector("[data-finding]")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("ruled out by you (“<b>a joke</b>”)", page.QuerySelector("[data-decision=rule-out]")!.TextContent, StringComparison.Ordinal);
@@ -144,6 +150,14 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         }
         Assert.Contains(child.Alias, (await teacher.Page("/patterns/next-hour")).QuerySelector("[data-who]")!.TextContent, StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get("/patterns/none-such")).StatusCode);
+    }
+
+    /// <summary>Puts the first answer of a child's last cold start right.</summary>
+    private async Task PutRight(ChildId child)
+    {
+        var cold = (await site.Record(site.A, child)).Sittings[^1];
+        var given = cold.Questions[0].Given!;
+        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, cold.Sitting.Id, new Submission(Guid.NewGuid(), 1, ".", given.AnswerMode, null) { Corrects = given.Id }, Guid.NewGuid()));
     }
 
     /// <summary>A child with cold starts a week apart, the last of them two days ago.</summary>

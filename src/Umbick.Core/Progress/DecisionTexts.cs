@@ -19,7 +19,7 @@ public static class DecisionTexts
         return offer switch
         {
             { Kind: DecisionKind.ChangeApproach } => new("Change the approach?", $"Three cold starts in a row with none or one right, and no rise: {colds}. Try another demonstration, other words or a step back, and not the same again.", "Change the approach", "Go on as it is"),
-            { Kind: DecisionKind.BackToPractice } => new("Back to practice?", $"It has come back: {Misses(offer.Grounds[^1])} went its way on {offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it again", "Wait for the next look"),
+            { Kind: DecisionKind.BackToPractice } => new("Back to practice?", $"It has come back: {Misses(offer.Grounds[^1])} went its way on {offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it again", "Wait for the next recheck"),
             { IsMastered: true } => new("Finish this pattern?", $"It is mastered: seven of the last eight cold answers right, and none its way for a week or more ({colds}). Practice can end, and the rechecks begin.", "Finish it", "Practise on"),
             _ => new("Finish this pattern?", $"Three cold starts in a row all right: {colds}. Practice can end; the rechecks begin once it is mastered.", "Finish it", "Practise on"),
         };
@@ -44,8 +44,8 @@ public static class DecisionTexts
     public static string Told(PatternPhase phase) => phase switch
     {
         PatternPhase.Finished => "practice has ended, not mastered yet",
-        PatternPhase.InRechecks => "in rechecks",
-        PatternPhase.Secure => "over, and it has lasted",
+        PatternPhase.InRechecks => "mastered, in rechecks",
+        PatternPhase.Secure => "mastered, and it has lasted",
         _ => "practised",
     };
 

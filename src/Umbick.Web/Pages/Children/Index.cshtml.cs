@@ -63,7 +63,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     {
         NextStep.GoOnAsking => "Left in the middle",
         NextStep.GiveForm => "A check form is due",
-        NextStep.Recheck => "To be looked at again",
+        NextStep.Recheck => "A recheck is due",
         NextStep.DoTheSet => "A set is ready to do",
         NextStep.Practise => "A pattern is likely: make a set",
         NextStep.AskFirst => "Not asked yet",
