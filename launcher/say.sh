@@ -16,7 +16,7 @@ help() {
 ./umbick sitting          Asks over standard output and takes answers over standard input, one JSON object a line (--seed N).
 ./umbick simulate         Tries the model on simulated children (--report: the whole table; --away: on children not made by its rules, --oracle, --held-out; --practice: sets on learners; --decisions: the rules of deciding; --children N, --seed N).
 ./umbick bench            Measures the core (bench web: the site, with thirty tablets at once; bench frames: the big clock, dragged; bench answers: 500 answers through a
-                          faulty network, three seeds; bench faults: whether the tests catch thirty faults planted in the code).
+                          faulty network, three seeds; bench faults: whether the tests catch faults planted in the code).
 ./umbick help     Says this.
 
 Everything it needs is installed from Debian's packages, NuGet and npm the first time; after that it needs no network.
