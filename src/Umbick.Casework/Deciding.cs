@@ -60,11 +60,12 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
         return true;
     }
 
-    /// <summary>Takes a decision back, whatever it is.</summary>
-    /// <returns>Whether it stood until now.</returns>
-    public async Task<bool> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by)
+    /// <summary>Takes a decision back, whatever it is; a second time changes nothing.</summary>
+    /// <returns>Whether it stood until now; null where the school has no such child.</returns>
+    public async Task<bool?> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by)
     {
         await Children.Lock(connection, child);
+        if (await Children.Find(connection, child) is null) return null;
         if (!await Decisions.TakeBack(connection, child, id, by, Now)) return false;
         await SittingEnding.RenewAll(connection, model, child);
         return true;

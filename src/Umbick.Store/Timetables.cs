@@ -39,7 +39,7 @@ public static class Timetables
         public KeptBarredTime Kept => new(Id, new BarredTime(ClassName, (DayOfWeek)Weekday, Time(Starts), Time(Ends), What));
     }
 
-    private sealed record AbsenceRow(Guid Child, DateOnly Day, bool Released);
+    private sealed record AbsenceRow(Guid Child, DateOnly Day, bool Absent);
 
     private sealed record StandInRow(Guid Slot, DateOnly Day, Guid Child);
 
@@ -65,7 +65,7 @@ public static class Timetables
               array(select child from slot_child where slot_child.school = slot.school and slot_child.slot = slot.id order by turn) as children
             from slot order by weekday, starts_at, id;
             {SelectBarred};
-            select child, day, released from absence where day between @from and @to;
+            select child, day, absent from absence where day between @from and @to;
             select slot, day, child from stand_in where day between @from and @to order by noted_at
             """,
             new { from, to },
@@ -73,12 +73,12 @@ public static class Timetables
                 await Year(read),
                 [.. (await read.ReadAsync<SlotRow>()).Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
                 [.. (await read.ReadAsync<BarredRow>()).Select(row => row.Kept.Barred)],
-                [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Released))],
+                [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Absent))],
                 [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))]));
 
     /// <summary>The days on which a child could not come, the latest first.</summary>
     public static async Task<IReadOnlyList<Absence>> AbsencesOf(SchoolConnection connection, ChildId child, DateOnly since) =>
-        [.. (await connection.QueryAsync<AbsenceRow>("select child, day, released from absence where child = @child and day >= @since order by day desc", new { child, since })).Select(row => new Absence(row.Child, row.Day, row.Released))];
+        [.. (await connection.QueryAsync<AbsenceRow>("select child, day, absent from absence where child = @child and day >= @since order by day desc", new { child, since })).Select(row => new Absence(row.Child, row.Day, row.Absent))];
 
     /// <summary>Adds a holiday; the same again under its id changes nothing.</summary>
     public static Task AddHoliday(SchoolConnection connection, Guid id, Holiday holiday) => connection.ExecuteAsync(
@@ -119,14 +119,14 @@ public static class Timetables
     public static Task Unbar(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from barred_time where id = @id", new { id });
 
     /// <summary>Notes that a child cannot come on a day; null takes that back.</summary>
-    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? released, Guid by, DateTime now) => connection.ExecuteAsync(
-        released is null
+    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? absent, Guid by, DateTime now) => connection.ExecuteAsync(
+        absent is null
             ? "delete from absence where child = @child and day = @day"
             : """
-              insert into absence (school, child, day, released, noted_by, noted_at) values (@school, @child, @day, @released, @by, @now)
-              on conflict (school, child, day) do update set released = excluded.released, noted_by = excluded.noted_by, noted_at = excluded.noted_at
+              insert into absence (school, child, day, absent, noted_by, noted_at) values (@school, @child, @day, @absent, @by, @now)
+              on conflict (school, child, day) do update set absent = excluded.absent, noted_by = excluded.noted_by, noted_at = excluded.noted_at
               """,
-        new { school = connection.School, child, day, released, by, now });
+        new { school = connection.School, child, day, absent, by, now });
 
     /// <summary>Notes that a child comes in another's place on a day, or takes that back.</summary>
     public static Task NoteStandIn(SchoolConnection connection, StandIn standIn, bool comes, Guid by, DateTime now) => connection.ExecuteAsync(

@@ -42,7 +42,7 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var (absent, other) = (await schools.Child(_school), await schools.Child(_school));
         var slot = await Slot(9, 20, absent);
-        await In(connection => Timetables.NoteAbsence(connection, absent, Monday, released: false, Teacher, Now));
+        await In(connection => Timetables.NoteAbsence(connection, absent, Monday, absent: false, Teacher, Now));
         var planned = Assert.Single((await Load(Now)).Plan.Slots);
         Assert.Equal(NotPlaced.NotReleased, Assert.Single(planned.Seats).Why);
         Assert.Equal([other.Value], planned.Substitutes);
@@ -51,7 +51,7 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal([absent.Value, other.Value], (await Load(Now)).Plan.Slots[0].Seats.Select(seat => seat.Child));
         Assert.Single((await Load(Now.AddDays(7))).Plan.Slots[0].Seats);
         await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, other.Value), comes: false, Teacher, Now));
-        await In(connection => Timetables.NoteAbsence(connection, absent, Monday, released: null, Teacher, Now));
+        await In(connection => Timetables.NoteAbsence(connection, absent, Monday, absent: null, Teacher, Now));
         Assert.Null(Assert.Single((await Load(Now)).Plan.Slots[0].Seats).Why);
     }
 

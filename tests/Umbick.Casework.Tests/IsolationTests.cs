@@ -134,7 +134,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await Timetables.AddSlot(connection, new Slot(slot, DayOfWeek.Monday, new TimeOnly(9, 40), 12, [child.Value]));
         await Timetables.Bar(connection, Guid.NewGuid(), new BarredTime("Tide class", DayOfWeek.Monday, new TimeOnly(9, 0), new TimeOnly(10, 0), "singing"));
         await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", day, day.AddDays(4)));
-        await Timetables.NoteAbsence(connection, child, day, released: true, by, DateTime.UtcNow);
+        await Timetables.NoteAbsence(connection, child, day, absent: true, by, DateTime.UtcNow);
         await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes: true, by, DateTime.UtcNow);
         await ClassTeachings.Keep(connection, "Tide class", "ten to", "quarter past", "nearest-number", DateTime.UtcNow);
         await deciding.Say(connection, Guid.NewGuid(), child, Catalogue.Find("next-hour")!, holds: true, "seen at the board", by);

@@ -20,6 +20,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         var page = await teacher.Page($"/children/{child.Id}");
         Assert.Contains("Three cold starts in a row with none or one right", page.QuerySelector("[data-offer=change-approach]")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("1 of 4 right, 3 its way", page.QuerySelector("[data-cold-starts]")!.TextContent, StringComparison.Ordinal);
+        var (_, fields) = await teacher.Form($"/children/{child.Id}", "Change the approach");
         await Visitor.AssertSentTo($"/children/{child.Id}#decided", await teacher.Send($"/children/{child.Id}", "Change the approach", new() { ["taken"] = "true" }));
         page = await teacher.Page($"/children/{child.Id}");
         Assert.Null(page.QuerySelector("[data-offer]"));
@@ -32,7 +33,12 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         Assert.Contains("0 of 4 on", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);
         // The next visit shows it another way.
         Assert.NotNull((await teacher.Page($"/visits/begin?pattern=next-hour&child={child.Id}")).QuerySelector("[data-change-approach]"));
-        await teacher.Send($"/children/{child.Id}", "take it back");
+        // A page that was opened before is told so, and decides nothing.
+        var stale = await teacher.Post($"/children/{child.Id}?handler=Decide", new(fields) { ["taken"] = "false", ["decision"] = $"{Guid.NewGuid()}" });
+        Assert.Contains("Nothing was decided", (await teacher.Page(stale.Headers.Location!.ToString())).QuerySelector("[data-stale]")!.TextContent, StringComparison.Ordinal);
+        Assert.Single((await site.Record(site.A, child.Id)).Work.Decisions);
+        var (back, form) = await teacher.Form($"/children/{child.Id}", "take it back");
+        for (var press = 0; press < 2; press++) await Visitor.AssertSentTo($"/children/{child.Id}#decided", await teacher.Post(back, form));
         page = await teacher.Page($"/children/{child.Id}");
         Assert.NotNull(page.QuerySelector("[data-offer=change-approach]"));
         Assert.Contains("taken back", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);

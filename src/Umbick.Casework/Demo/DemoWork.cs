@@ -65,8 +65,8 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         foreach (var (alias, pattern, colds) in Courses) await AddCourse(connection, _children[alias], Catalogue.Find(pattern)!, colds);
         await EndCycle(connection, "Heron");
         await new Deciding(model, At(2)).Say(connection, Guid.NewGuid(), _children["Kestrel"], Catalogue.Find("hands-swapped")!, holds: true, "showed it with both hands at the board", teacher);
-        await Timetables.NoteAbsence(connection, _children["Kestrel"], Day(0), released: true, teacher, today.UtcDateTime);
-        await Timetables.NoteAbsence(connection, _children["Plover"], Day(5), released: false, teacher, today.UtcDateTime);
+        await Timetables.NoteAbsence(connection, _children["Kestrel"], Day(0), absent: true, teacher, today.UtcDateTime);
+        await Timetables.NoteAbsence(connection, _children["Plover"], Day(5), absent: false, teacher, today.UtcDateTime);
     }
 
     private async Task AddClasses(SchoolConnection connection)

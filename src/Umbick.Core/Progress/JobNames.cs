@@ -7,7 +7,7 @@ public static class JobNames
     public static string Of(WhatNext next) => next.Step switch
     {
         NextStep.GoOnAsking => "go on asking",
-        NextStep.GiveForm => next.Heading.ToLowerInvariant()[..^1] + next.Heading[^1],
+        NextStep.GiveForm => $"form {next.Form}",
         NextStep.Recheck => "five clocks, cold",
         NextStep.DoTheSet => "a set is ready",
         NextStep.Practise => "a visit",

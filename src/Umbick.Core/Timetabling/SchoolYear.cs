@@ -9,6 +9,16 @@ public sealed record Holiday(string Name, DateOnly First, DateOnly Last)
     /// <summary>The most days that one may last.</summary>
     public const int Longest = 120;
 
+    /// <summary>The most signs that a name has.</summary>
+    public const int LongestName = 60;
+
+    /// <summary>Why it cannot stand in a timetable; null where it can.</summary>
+    public string? Fault =>
+        Name.Length is 0 or > LongestName ? "Give the holiday a name."
+        : Last < First ? "The last day has to be the first or later."
+        : Last.DayNumber - First.DayNumber >= Longest ? $"A holiday has fewer than {Longest} days."
+        : null;
+
     /// <summary>Whether a day is one of it.</summary>
     public bool Holds(DateOnly day) => First <= day && day <= Last;
 }

@@ -52,6 +52,17 @@ public sealed record Slot(Guid Id, DayOfWeek Weekday, TimeOnly From, int Minutes
 /// <param name="What">What the class does then.</param>
 public sealed record BarredTime(string Class, DayOfWeek Weekday, TimeOnly From, TimeOnly To, string What)
 {
+    /// <summary>The most signs that a class's name has, and what it does.</summary>
+    public const int LongestText = 60;
+
+    /// <summary>Why it cannot stand in a timetable; null where it can.</summary>
+    public string? Fault =>
+        Class.Length is 0 or > LongestText ? "Say which class."
+        : To <= From ? "It has to end after it begins."
+        : Weekday is DayOfWeek.Saturday or DayOfWeek.Sunday ? "Choose a day from Monday to Friday."
+        : What.Length > LongestText ? $"Say in at most {LongestText} signs what the class does then."
+        : null;
+
     /// <summary>Whether it takes any of a slot's time from a child of the class.</summary>
     public bool Bars(Slot slot, string childsClass) =>
         string.Equals(Class, childsClass, StringComparison.OrdinalIgnoreCase) && Weekday == slot.Weekday
@@ -61,8 +72,8 @@ public sealed record BarredTime(string Class, DayOfWeek Weekday, TimeOnly From, 
 /// <summary>A child who cannot come on a day.</summary>
 /// <param name="Child">The child.</param>
 /// <param name="Day">The day.</param>
-/// <param name="IsReleased">Whether the child is not there at all; else the class did not let them go.</param>
-public sealed record Absence(Guid Child, DateOnly Day, bool IsReleased = true);
+/// <param name="IsAbsent">Whether the child is not there at all; else the class did not let them go.</param>
+public sealed record Absence(Guid Child, DateOnly Day, bool IsAbsent = true);
 
 /// <summary>A child who comes on one day in another's place.</summary>
 /// <param name="Slot">The slot.</param>

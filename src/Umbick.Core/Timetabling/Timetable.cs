@@ -27,7 +27,7 @@ public sealed record Timetable(
     /// <summary>Why a child cannot come to a slot on a day, as far as the timetable says; null where they can.</summary>
     public NotPlaced? InTheWay(Slot slot, DateOnly day, Attendee attendee)
     {
-        if (Absences.FirstOrDefault(absence => absence.Child == attendee.Child && absence.Day == day) is { } absence) return absence.IsReleased ? NotPlaced.Absent : NotPlaced.NotReleased;
+        if (Absences.FirstOrDefault(absence => absence.Child == attendee.Child && absence.Day == day) is { } absence) return absence.IsAbsent ? NotPlaced.Absent : NotPlaced.NotReleased;
         return Barred.Any(barred => barred.Bars(slot, attendee.Class)) ? NotPlaced.Barred : null;
     }
 }

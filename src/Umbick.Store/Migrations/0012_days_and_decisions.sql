@@ -62,7 +62,8 @@ create table absence (
   school uuid not null,
   child uuid not null,
   day date not null,
-  released boolean not null,
+  -- Whether the child was not there; else the class did not let them go.
+  absent boolean not null,
   noted_by uuid not null,
   noted_at timestamptz not null,
   primary key (school, child, day),
@@ -162,7 +163,7 @@ begin
 end $$;
 grant delete on holiday, slot, slot_child, barred_time, absence, stand_in to umbick_app;
 grant update (wording, topic, rule_of_thumb, told_at) on class_teaching to umbick_app;
-grant update (released, noted_by, noted_at) on absence to umbick_app;
+grant update (absent, noted_by, noted_at) on absence to umbick_app;
 grant update (taken_back_by, taken_back_at) on decision to umbick_app;
 grant update (ended_on, exit_reason, ended_by) on cycle to umbick_app;
 

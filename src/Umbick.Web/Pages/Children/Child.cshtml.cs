@@ -107,9 +107,12 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     /// <summary>Whether something was said of a pattern without a reason, so that it was not kept.</summary>
     public bool NoReason { get; private set; }
 
-    public Task<IActionResult> OnGet(ChildId id, bool all, bool noReason) => Within(async connection =>
+    /// <summary>Whether something was decided that the cold starts no longer suggest, so that it was not kept.</summary>
+    public bool IsStale { get; private set; }
+
+    public Task<IActionResult> OnGet(ChildId id, bool all, bool noReason, bool stale) => Within(async connection =>
     {
-        NoReason = noReason;
+        (NoReason, IsStale) = (noReason, stale);
         if (await ChildRecord.Load(connection, model, id) is not { } record) return NotFound();
         Record = record;
         preferences.OfChild = record.Child.Preferences;
@@ -143,7 +146,12 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) => Within(async connection =>
     {
         if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered() || taken is not { } yes || decision == Guid.Empty) return BadRequest();
-        return await deciding.Take(connection, decision, id, found, what, yes, User.Teacher().Person) is null ? NotFound() : Redirect($"/children/{id}#decided");
+        return await deciding.Take(connection, decision, id, found, what, yes, User.Teacher().Person) switch
+        {
+            null => NotFound(),
+            true => Redirect($"/children/{id}#decided"),
+            false => Redirect($"/children/{id}?stale=true"),
+        };
     });
 
     /// <summary>Confirms a pattern, or rules it out.</summary>
@@ -157,7 +165,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
 
     /// <summary>Takes a decision back.</summary>
     public Task<IActionResult> OnPostTakeBack(ChildId id, Guid decision) =>
-        Within(async connection => await deciding.TakeBack(connection, id, decision, User.Teacher().Person) ? Redirect($"/children/{id}#decided") : NotFound());
+        Within(async connection => await deciding.TakeBack(connection, id, decision, User.Teacher().Person) is null ? NotFound() : Redirect($"/children/{id}#decided"));
 
     private async Task LoadVisits(SchoolConnection connection, ChildId id)
     {

@@ -13,7 +13,7 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
     public string Words => Next.Step switch
     {
         NextStep.GoOnAsking => Child.OpenVisit is null ? "Go on asking" : "Go on with the visit",
-        NextStep.GiveForm => $"Begin form {Form}",
+        NextStep.GiveForm => $"Begin form {Next.Form}",
         NextStep.Recheck => "Begin the cold start",
         NextStep.DoTheSet => "Open the set",
         NextStep.Practise => "See the set",
@@ -33,9 +33,6 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
         NextStep.LookTogether => $"/ask/begin/{Child.Id}",
         _ => null,
     };
-
-    /// <summary>The letter of the form that is due; null where none is.</summary>
-    public string? Form => Next.Step == NextStep.GiveForm ? Next.Heading[^1..] : null;
 
     /// <summary>What is asked where it starts a sitting; null: what tells most.</summary>
     public Plan? Plan => Next.Step switch { NextStep.GiveForm => Store.Plan.Form, NextStep.Recheck => Store.Plan.ColdStart, _ => null };

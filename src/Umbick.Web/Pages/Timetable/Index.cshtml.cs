@@ -11,8 +11,6 @@ namespace Umbick.Web.Pages.Timetable;
 /// <summary>What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say.</summary>
 public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
-    private const int LongestName = 60;
-
     public IReadOnlyList<Slot> Slots { get; private set; } = [];
 
     public IReadOnlyList<KeptBarredTime> Barred { get; private set; } = [];
@@ -63,13 +61,10 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     public Task<IActionResult> OnPostBar(Guid id, string? className, DayOfWeek weekday, string? from, string? to, string? what) => Change(async connection =>
     {
-        var (name, does) = ((className ?? "").Trim(), (what ?? "").Trim());
-        if (name.Length is 0 or > LongestName) return "Say which class.";
         if (Time(from) is not { } begins || Time(to) is not { } ends) return "Write both times like 9:40.";
-        if (ends <= begins) return "It has to end after it begins.";
-        if (weekday is DayOfWeek.Saturday or DayOfWeek.Sunday) return "Choose a day from Monday to Friday.";
-        if (does.Length > LongestName) return $"Say in at most {LongestName} signs what the class does then.";
-        if (id != Guid.Empty) await Timetables.Bar(connection, id, new BarredTime(name, weekday, begins, ends, does));
+        var barred = new BarredTime((className ?? "").Trim(), weekday, begins, ends, (what ?? "").Trim());
+        if (barred.Fault is { } fault) return fault;
+        if (id != Guid.Empty) await Timetables.Bar(connection, id, barred);
         return null;
     });
 
@@ -81,12 +76,10 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     public Task<IActionResult> OnPostHoliday(Guid id, string? name, DateOnly? first, DateOnly? last) => Change(async connection =>
     {
-        var called = (name ?? "").Trim();
-        if (called.Length is 0 or > LongestName) return "Give the holiday a name.";
         if (first is not { } from || last is not { } to) return "Give its first and its last day.";
-        if (to < from) return "The last day has to be the first or later.";
-        if (to.DayNumber - from.DayNumber >= Holiday.Longest) return $"A holiday has fewer than {Holiday.Longest} days.";
-        if (id != Guid.Empty) await Timetables.AddHoliday(connection, id, new Holiday(called, from, to));
+        var holiday = new Holiday((name ?? "").Trim(), from, to);
+        if (holiday.Fault is { } fault) return fault;
+        if (id != Guid.Empty) await Timetables.AddHoliday(connection, id, holiday);
         return null;
     });
 
@@ -99,7 +92,7 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     public Task<IActionResult> OnPostClass(string? className, string? wording, string? topic, string? rule) => Change(async connection =>
     {
         var (name, says, works) = ((className ?? "").Trim(), (wording ?? "").Trim(), (topic ?? "").Trim());
-        if (name.Length is 0 or > LongestName) return "Say which class.";
+        if (name.Length is 0 or > ClassTeachings.LongestName) return "Say which class.";
         if (says.Length > ClassTeachings.Longest || works.Length > ClassTeachings.Longest) return $"At most {ClassTeachings.Longest} signs for each.";
         await ClassTeachings.Keep(connection, name, says, works, RuleOfThumb.Find(rule)?.Id, clock.GetUtcNow().UtcDateTime);
         return null;
