@@ -158,6 +158,8 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
                 var item = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace).Item;
                 await asking.Answer(connection, sitting, new Casework.Submission(Guid.NewGuid(), now.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null), null);
             }
+            // Whichever clocks were drawn, it is called likely.
+            await new Casework.Deciding(site.Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child.Id, Core.Patterns.Catalogue.Find("next-hour")!, holds: true, "seen at the board", Guid.NewGuid());
         });
         return child;
     }
