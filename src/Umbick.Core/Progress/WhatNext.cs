@@ -63,7 +63,8 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
                 "A" => "A cycle begins. What comes right now is what its end is held against.",
                 "B" => "Half of the cycle is over.",
                 _ => "The cycle ends. Its last form shows what has grown.",
-            }) { Form = form },
+            })
+            { Form = form },
             { Due: { Pattern: { } due, IsRecheck: true } } => new(NextStep.Recheck, due, $"Recheck: {due.TextsIn(wording ?? Wording.Usual).Reads}", "It is mastered. Five bare clocks show whether it has stayed away."),
             { Due.Pattern: { } due } => new(NextStep.Recheck, due, $"A cold start: {due.TextsIn(wording ?? Wording.Usual).Reads}", "Its practice has ended, and it is not mastered yet. Five bare clocks show how far it is."),
             { SetOpen: true } => new(NextStep.DoTheSet, likely, "Do the set", "A practice set is ready and has not been finished."),
