@@ -29,6 +29,10 @@ compile_site() {
   say 'Building'
   quietly build dotnet build --no-restore -c Release src/Umbick.Web
   quietly build dotnet build --no-restore -c Release src/Umbick.Cli
+  publish_site
 }
+
+# What runs is a published copy: its scripts, styles and fonts are compressed, and named by what is in them.
+publish_site() { quietly publish dotnet publish --no-build -c Release src/Umbick.Web; }
 
 cli() { dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@" 9>&-; }

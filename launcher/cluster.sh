@@ -67,6 +67,7 @@ create role umbick_app login password '$app_password';
 create database umbick owner umbick_owner;
 revoke all on database umbick from public;
 grant connect on database umbick to umbick_app;
+revoke connect on database postgres, template1 from public;
 \c umbick
 alter schema public owner to umbick_owner;
 revoke all on schema public from public;

@@ -30,10 +30,10 @@ bench() {
   exec dotnet "$root/artifacts/bin/Umbick.Benchmarks/release/Umbick.Benchmarks.dll" "$@"
 }
 
-# ./umbick bench web: thirty tablets at once on the demonstration data, and two devices on one sitting.
+# ./umbick bench web: thirty tablets at once on the demonstration data, two devices on one sitting, and the memory held after every page.
 bench_web() {
   prepare_demo_site bench
-  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|FAIL'
+  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|memory|FAIL'
 }
 
 # ./umbick bench frames: how smoothly the big clock is dragged, by the browser's own trace.

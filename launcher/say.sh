@@ -15,7 +15,7 @@ help() {
 ./umbick diagnose FILE    Says what the answers in a CSV file say, as JSON (--html: a page; --dry-run: only checks the file).
 ./umbick sitting          Asks over standard output and takes answers over standard input, one JSON object a line (--seed N).
 ./umbick simulate         Tries the model on simulated children (--report: the whole table; --away: on children not made by its rules, --oracle, --held-out; --practice: sets on learners; --decisions: the rules of deciding; --children N, --seed N).
-./umbick bench            Measures the core (bench web: the site, with thirty tablets at once; bench frames: the big clock, dragged; bench answers: 500 answers through a
+./umbick bench            Measures the core (bench web: the site, with thirty tablets at once, and its memory; bench frames: the big clock, dragged; bench answers: 500 answers through a
                           faulty network, three seeds; bench faults: whether the tests catch faults planted in the code).
 ./umbick help     Says this.
 

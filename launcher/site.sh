@@ -13,7 +13,7 @@ stop_site() {
 stop_stale_site() {
   local pid
   pid=$(cat "$state/$1.pid" 2>/dev/null) || return 0
-  if tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "$root/artifacts/bin/Umbick.Web/"; then kill -TERM "$pid" 2>/dev/null || true; fi
+  if tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "$root/artifacts/publish/Umbick.Web/"; then kill -TERM "$pid" 2>/dev/null || true; fi
   rm -f "$state/$1.pid"
 }
 
@@ -22,8 +22,8 @@ start_site() {
   local name=$1 port=$2
   cli certificate "$state/keys.pfx"
   UMBICK_KEYS="$state/keys.pfx" ASPNETCORE_ENVIRONMENT=Production \
-    dotnet "$root/artifacts/bin/Umbick.Web/release/Umbick.Web.dll" \
-    --contentRoot "$root/src/Umbick.Web" --urls "http://127.0.0.1:$port" >"$state/$name.site.log" 2>&1 9>&- &
+    dotnet "$root/artifacts/publish/Umbick.Web/release/Umbick.Web.dll" \
+    --contentRoot "$root/artifacts/publish/Umbick.Web/release" --urls "http://127.0.0.1:$port" >"$state/$name.site.log" 2>&1 9>&- &
   site_pid=$!
   printf '%s' "$site_pid" >"$state/$name.pid"
   until answers "$port"; do

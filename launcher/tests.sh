@@ -9,6 +9,7 @@ run_tests() {
   restored
   say 'Building, with warnings as errors'
   quietly build dotnet build --no-restore -c Release Umbick.slnx
+  publish_site
   trap stop_all EXIT
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
@@ -18,9 +19,9 @@ run_tests() {
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root"
   say 'Testing, and checking formatting, side by side'
   # The web's tests take longest and mostly wait for a browser: the others run in what they leave. The build has held the style.
-  rm -f "$state/format.ok"
+  rm -f "$state/format.ok" "$state/lint.ok"
   test_project Web -maxThreads "${UMBICK_BROWSERS:-3}" &
-  { test_project Casework; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
+  { test_scripts; test_project Casework; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
   wait
   for project in Core Casework Web; do
     log="$state/test-$project.log"
@@ -32,11 +33,22 @@ run_tests() {
     failed=$((failed + bad))
     say "  Umbick.$project: $total tests, $(grep -o 'Time: [0-9.]*s' "$log" | tail -n 1 || true)"
   done
+  total=$(tap_summary tests) bad=$(tap_summary fail)
+  if [ "$total" -eq 0 ]; then total=1 bad=1; fi
+  [ "$bad" -eq 0 ] || grep -A 20 '^not ok' "$state/test-scripts.log" | head -n 80
+  passed=$((passed + total - bad))
+  failed=$((failed + bad))
+  say "  Scripts: $total tests"
   # Once more, last and short: whoever sees only the end of a long log sees what failed.
   for project in Core Casework Web; do failures "$state/test-$project.log"; done
   if [ ! -e "$state/format.ok" ]; then
     tail -n 40 "$state/format.log"
     say '  The formatting is not clean: dotnet format mends it.'
+    failed=$((failed + 1))
+  fi
+  if [ ! -e "$state/lint.ok" ]; then
+    tail -n 40 "$state/lint.log"
+    say '  The scripts have faults: node_modules/.bin/eslint . tells them.'
     failed=$((failed + 1))
   fi
   stop_all
@@ -51,6 +63,15 @@ test_project() {
   shift
   dotnet "artifacts/bin/Umbick.$name.Tests/release/Umbick.$name.Tests.dll" -noColor "$@" >"$state/test-$name.log" 2>&1 9>&- || true
 }
+
+# test_scripts: the scripts of the pages, outside a browser, and what a linter says of them.
+test_scripts() {
+  node --test --test-reporter=tap tests/scripts/ >"$state/test-scripts.log" 2>&1 9>&- || true
+  node_modules/.bin/eslint --max-warnings 0 . >"$state/lint.log" 2>&1 9>&- && : >"$state/lint.ok" || true
+}
+
+# tap_summary WORD: a number of the scripts' summary; of one that was cut short, none.
+tap_summary() { local n; n=$(grep -o "^# $1 [0-9]*" "$state/test-scripts.log" | grep -o '[0-9]*$') || n=0; printf '%s' "${n:-0}"; }
 
 # failures LOG: each failed test with the first lines of what it said.
 failures() { grep -A 12 '\[FAIL\]' "$1" | cut -c 1-300 || true; }
