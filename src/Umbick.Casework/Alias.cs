@@ -20,10 +20,10 @@ public static class Alias
             { Length: 0 } => "Give the child an alias.",
             { Length: > Longest } => $"An alias has {Longest} letters at most.",
             _ when signs.Any(IsBreak) => "An alias stands on one line.",
-            _ when signs.TrueForAll(GivenText.IsInvisible) => "Nobody could see this alias: none of its signs leaves a mark. Give one with letters.",
+            _ when signs.TrueForAll(GivenText.IsInvisible) => "This alias would be invisible. Give one with letters.",
             // Two aliases that look the same would be two children.
-            _ when signs.Any(sign => GivenText.IsInvisible(sign) && sign.Value != ' ') => "There is a sign in this alias that cannot be seen. Type it again without it.",
-            _ when signs.Contains(Rune.ReplacementChar) => "There is a sign in this alias that cannot be kept. Type it again without it.",
+            _ when signs.Any(sign => GivenText.IsInvisible(sign) && sign.Value != ' ') => "There is an invisible character in this alias. Type it again without it.",
+            _ when signs.Contains(Rune.ReplacementChar) => "There is a character in this alias that cannot be stored. Type it again without it.",
             _ => null,
         };
     }

@@ -96,7 +96,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var carries = mode == DeliveryMode.OwnClock ? sitting.ClockCarries ?? (await Children.PreferencesOf(connection, sitting.Child))[SettingList.OwnClock] : null;
         var held = sitting with { Delivery = mode, ClockCarries = carries };
         // A device that was with the child opens nothing any more.
-        if (sitting.Delivery == DeliveryMode.OnChildsScreen) await Sessions.EndAt(connection, sittingId, Now);
+        if (sitting.Delivery == DeliveryMode.OnChildsScreen)
+        {
+            await Sessions.EndAt(connection, sittingId, Now);
+            await Codes.Close(connection, sittingId, Now);
+        }
         await Sittings.Deliver(connection, sittingId, mode, carries, rows.Asked.Where(asked => HelpFor(held, asked.Item) != Support.Bare).Select(asked => asked.Place), TeachingPreferences.HelpOn(carries));
         if (mode != DeliveryMode.OnChildsScreen) return true;
         var aloud = rows.Asked.Where(asked => asked.Item.IsOnlyAloud && !rows.IsAnswered(asked.Place)).Select(asked => asked.Place).ToArray();

@@ -11,7 +11,7 @@ public static class CaseStates
     /// <summary>Where the case stands on a day, when patterns have these labels, this stands out beside them, and the work with them has come so far.</summary>
     public static CaseState StateWith(this CaseloadRow child, IEnumerable<(Pattern Pattern, Label Label)> labels, Unnamed unnamed, PatternWork work, DateOnly today)
     {
-        // What is finished is not practised, whatever is believed of it; when it comes back, that is a decision of its own.
+        // A finished pattern is not practised, whatever the belief; its return is a decision of its own.
         var open = labels.Where(one => !work.Finished.Contains(one.Pattern)).ToList();
         var due = work.Due;
         return new CaseState(

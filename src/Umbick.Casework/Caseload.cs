@@ -22,7 +22,7 @@ public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pat
     public IReadOnlyList<Pattern> Labelled(Label label) => CaseState.Labelled(Labels, label);
 }
 
-/// <summary>Everybody on the caseload. What is kept after each sitting is taken where nothing has come since; else it is reckoned anew, and kept where no sitting is open.</summary>
+/// <summary>Everybody on the caseload. The belief kept after a sitting is used if nothing has come since; otherwise it is worked out again, and kept unless a sitting is open.</summary>
 public static class Caseload
 {
     /// <summary>Loads the caseload, by alias.</summary>

@@ -11,7 +11,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
 {
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>Takes what is offered of a pattern, or turns it down. What is no longer offered is not decided by a page that has grown stale.</summary>
+    /// <summary>Takes what is offered of a pattern, or turns it down. A stale page cannot decide something that is no longer offered.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The decision's id, made by the page: sending it twice decides once.</param>
     /// <param name="child">The child.</param>

@@ -7,7 +7,7 @@ namespace Umbick.Casework;
 /// <summary>Ends sittings, and keeps what is believed after each: the one place where that is done.</summary>
 internal static class SittingEnding
 {
-    /// <summary>Ends a sitting: what still waits is taken back, and what is believed now is kept.</summary>
+    /// <summary>Ends a sitting: unanswered items are withdrawn, and the present belief is kept.</summary>
     public static async Task End(SchoolConnection connection, ReadingModel model, Sitting sitting, DateTime now)
     {
         await Sittings.WithdrawUnanswered(connection, sitting.Id);

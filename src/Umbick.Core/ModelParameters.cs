@@ -73,7 +73,7 @@ public static class ModelParameters
     /// <summary>How far, 0 to 1, a wrong time said in other words than a rule would use fits that rule: one in four says a time in words of their own. The likelihood of words.</summary>
     public const double OtherWordsFit = 0.25;
 
-    /// <summary>Answers with help count by their likelihood to this power: half, for help shows part of the way. The belief.</summary>
+    /// <summary>The power to which the likelihood of an answer given with help is raised: a half, since help shows part of the way. The belief.</summary>
     public const double HelpedWeight = 0.5;
 
     /// <summary>A chosen answer counts by its likelihood to this power: choosing is easier than saying. The belief.</summary>

@@ -133,7 +133,7 @@ public static class Children
     public static Task<int> TakeIn(SchoolConnection connection, ChildId id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
 
-    /// <summary>Keeps what is taught to a child so far, and what is chosen for this child alone.</summary>
+    /// <summary>Keeps how far a child has been taught, and the settings chosen for this child alone.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The child.</param>
     /// <param name="stage">Their stage.</param>

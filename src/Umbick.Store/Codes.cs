@@ -18,6 +18,9 @@ public enum CodeOutcome
     /// <summary>It opened its sitting, and will not again.</summary>
     Opened,
 
+    /// <summary>It cannot be a code as it was typed: its check figure says so. It counts for nothing.</summary>
+    Mistyped,
+
     /// <summary>There is no such code, or it was used, or its minutes are over.</summary>
     Wrong,
 
@@ -31,36 +34,36 @@ public static class Codes
     /// <summary>How long a code can be used.</summary>
     public static readonly TimeSpan Lasts = TimeSpan.FromMinutes(10);
 
-    /// <summary>How many wrong codes a mark may see within <see cref="Lasts"/>.</summary>
-    public const int MostWrong = 20;
-
-    private const int Figures = 6;
-
     /// <summary>Makes a code for a sitting; those made for it before open nothing more.</summary>
     public static async Task<string> Make(SchoolConnection connection, SittingId sitting, DateTime now)
     {
-        await connection.ExecuteAsync("update device_code set expires_at = @now where sitting = @sitting and expires_at > @now", new { sitting, now });
+        await Close(connection, sitting, now);
         var mark = await connection.QuerySingleAsync<string>("select mark from school");
         while (true)
         {
-            var figures = RandomNumberGenerator.GetInt32((int)Math.Pow(10, Figures)).ToString($"D{Figures}", CultureInfo.InvariantCulture);
+            var code = new CodeText(mark, RandomNumberGenerator.GetInt32((int)Math.Pow(10, CodeText.Drawn)).ToString($"D{CodeText.Drawn}", CultureInfo.InvariantCulture));
             var made = await connection.ExecuteAsync(
                 "insert into device_code (school, sitting, hash, expires_at) values (@school, @sitting, @hash, @expires) on conflict do nothing",
-                new { school = connection.School, sitting, hash = HashOf(mark, figures), expires = now + Lasts });
-            if (made == 1) return $"{mark} {figures}";
+                new { school = connection.School, sitting, hash = HashOf(code), expires = now + Lasts });
+            if (made == 1) return code.ToString();
         }
     }
 
+    /// <summary>Has every code of a sitting open nothing any more.</summary>
+    public static Task Close(SchoolConnection connection, SittingId sitting, DateTime now) =>
+        connection.ExecuteAsync("update device_code set expires_at = @now where sitting = @sitting and expires_at > @now", new { sitting, now });
+
     /// <summary>Opens the sitting of a code as it was typed, before any school is known.</summary>
-    public static async Task<OpenedCode> Open(DbConnection connection, string typed)
+    /// <param name="connection">A connection without a school.</param>
+    /// <param name="typed">What was typed.</param>
+    /// <param name="press">Which press of which form this is: sent twice within a minute, it opens the same twice.</param>
+    public static async Task<OpenedCode> Open(DbConnection connection, string typed, Guid press)
     {
-        var plain = string.Concat(typed.Where(char.IsAsciiLetterOrDigit)).ToUpperInvariant();
-        if (plain.Length != 3 + Figures) return new OpenedCode(CodeOutcome.Wrong, default, default);
+        if (CodeText.Read(typed) is not { } code) return new OpenedCode(CodeOutcome.Mistyped, default, default);
         var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, Guid? School, SittingId? Sitting)>(
-            "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @MostWrong, @Lasts)",
-            new { mark = plain[..3], hash = HashOf(plain[..3], plain[3..]), MostWrong, Lasts });
+            "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @press)", new { mark = code.Mark, hash = HashOf(code), press });
         return new OpenedCode(Enum.Parse<CodeOutcome>(outcome, ignoreCase: true), school ?? default, sitting ?? default);
     }
 
-    private static byte[] HashOf(string mark, string figures) => SHA256.HashData(Encoding.ASCII.GetBytes($"umbick {mark} {figures}"));
+    private static byte[] HashOf(CodeText code) => SHA256.HashData(Encoding.ASCII.GetBytes($"umbick {code.Mark} {code.Figures}"));
 }

@@ -8,6 +8,9 @@ public sealed record School(Guid Id, string Name);
 /// <summary>Schools, and what one has chosen.</summary>
 public static class Schools
 {
+    // The server reads a file for each of its zones: once is enough.
+    private static IReadOnlyList<string>? _timeZones;
+
     /// <summary>The time zone of the school that is set: asked for once a statement, and not once a row.</summary>
     internal const string TimeZone = "(select time_zone from school where id = current_school())";
 
@@ -56,7 +59,7 @@ public static class Schools
     }
 
     /// <summary>The time zones there are, by name.</summary>
-    public static async Task<IReadOnlyList<string>> TimeZones(SchoolConnection connection) =>
+    public static async Task<IReadOnlyList<string>> TimeZones(SchoolConnection connection) => _timeZones ??=
         [.. await connection.QueryAsync<string>("select name from pg_timezone_names where name ~ '^(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/' order by name")];
 
     /// <summary>Keeps the school's time zone, where there is one of this name.</summary>

@@ -1,3 +1,6 @@
+using System.Data.Common;
+using Dapper;
+
 namespace Umbick.Store;
 
 /// <summary>Sessions: what a cookie opens, until it is ended.</summary>
@@ -29,4 +32,8 @@ public static class Sessions
     /// <summary>Ends the sessions of every device at a sitting: it is taken back from the child.</summary>
     public static Task EndAt(SchoolConnection connection, SittingId sitting, DateTime now) =>
         connection.ExecuteAsync("update session set ended_at = @now where sitting = @sitting and ended_at is null", new { sitting, now });
+
+    /// <summary>Throws away what has been over for a day: sessions, codes, and wrong tries at them. It belongs to no school.</summary>
+    /// <returns>How many rows went.</returns>
+    public static Task<int> Prune(DbConnection connection) => connection.ExecuteScalarAsync<int>("select prune_doors()");
 }

@@ -153,7 +153,7 @@ public static class Sittings
     public static Task TellDay(SchoolConnection connection, IEnumerable<SittingId> sittings, DateOnly? day) =>
         connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
 
-    /// <summary>Goes on in another way; what is asked and not answered yet is asked with the help of that way.</summary>
+    /// <summary>Changes how a sitting is held; items still unanswered get the help of the new way.</summary>
     public static Task Deliver(SchoolConnection connection, SittingId id, DeliveryMode mode, string? clockCarries, IEnumerable<int> helped, Support help) => connection.ExecuteAsync(
         """
         update sitting set delivery = @delivery, clock_carries = coalesce(@clockCarries, clock_carries), version = version + 1 where id = @id;

@@ -69,7 +69,7 @@ public static partial class AnswersFile
             var line = csv.RawRow - BreaksWithin(csv.RawRecord);
             if (stray is not null)
             {
-                errors.Add(new FileError(line, ColumnOf(stray, csv.RawRecord), "A quotation mark stands where none can. Quote the whole cell and double the marks in it."));
+                errors.Add(new FileError(line, ColumnOf(stray, csv.RawRecord), "There is a quotation mark where none is allowed. Quote the whole cell and double the marks in it."));
                 stray = null;
                 continue;
             }

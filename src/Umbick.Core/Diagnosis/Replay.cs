@@ -72,7 +72,7 @@ public sealed class Replay
     /// <param name="model">The model.</param>
     /// <param name="before">What the sittings before it are known by, the earliest first.</param>
     /// <param name="last">The last sitting.</param>
-    /// <returns>The replay; null where what is before it is not remembered, and all has to be replayed.</returns>
+    /// <returns>The replay; null where nothing before it is remembered, so that everything has to be replayed.</returns>
     public static Replay? GoOn(ReadingModel model, IReadOnlyList<string> before, SittingAnswers last) =>
         (before.Count == 0 ? new ReplayCourse(model) : model.Remembered.Find(before, last.Day)) is { } course ? EndingWith(last, course) : null;
 

@@ -25,7 +25,7 @@ internal sealed class ReplayMemory
             if (!_courses.TryGetValue(name, out var course)) return null;
             _names.Remove(name);
             _names.AddLast(name);
-            // Copied under the lock: what is remembered is changed by nobody.
+            // Copied under the lock, so that nobody changes what is remembered.
             return course.Copy();
         }
     }

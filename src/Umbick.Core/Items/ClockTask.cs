@@ -41,7 +41,7 @@ public sealed record ClockTask(string Id, Stage From, Stimulus Stimulus, AnswerF
     public bool ShowsClock => Stimulus is Stimulus.Clock or Stimulus.HourHand or Stimulus.MinuteHand;
 
     /// <summary>
-    /// The task as which its answers are understood, where it is another's question in another dress: a chosen time is a reading.
+    /// The task whose answers these really are, where there is one: to choose a time is to read a clock.
     /// </summary>
     public ClockTask? ReadAs { get; init; }
 

@@ -39,7 +39,7 @@ public static class ClockTasks
     public static ClockTask ReadWords { get; } = new(
         TaskIds.ReadWords, Stage.OClock, Stimulus.Clock, AnswerForm.Words, [Step.Hands, Step.Hour, Step.Minutes, Step.PastOrTo, Step.Fractions])
     {
-        Texts = new("reading a clock, in words", "What time is it? Say it with {past} or {to}."),
+        Texts = new("reading a clock, in words", "What time is it? Say it {in words}."),
     };
 
     /// <summary>An analog clock and two to four times to choose from.</summary>
@@ -124,7 +124,7 @@ public static class ClockTasks
     public static ClockTask DigitalToWords { get; } = new(
         TaskIds.DigitalToWords, Stage.HalfPast, Stimulus.Figures, AnswerForm.Words, [Step.PastOrTo, Step.Fractions])
     {
-        Texts = new("figures, said in words", "Say this time with {past} or {to}."),
+        Texts = new("figures, said in words", "Say this time {in words}."),
     };
 
     /// <summary>A clock and three to five ways to say times; every one that fits.</summary>

@@ -62,6 +62,8 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 
     /// <summary>What the child is asked, in the school's own wording.</summary>
     public string Ask(Wording wording) => wording.Fill(Task.Texts.Ask)
+        // An o'clock has neither past nor to.
+        .Replace("{in words}", Time.Minute == 0 ? "in words" : wording.Fill("with {past} or {to}"), StringComparison.Ordinal)
         .Replace("{time}", wording.Digital(Time), StringComparison.Ordinal)
         .Replace("{words}", wording.Words(Time), StringComparison.Ordinal)
         .Replace("{minutes}", $"{Time.Minute}", StringComparison.Ordinal)

@@ -43,8 +43,8 @@ public static class OtherSkillItems
     public static OtherSkillItem DayTime(int hour, int minute)
     {
         var time = new ClockTime(Hours.Named(hour), minute);
-        var half = hour < 12 ? "am" : "pm";
-        return new OtherSkillItem(ClockTasks.DayPart, $"{time} {half}", $"Write {time} {half} as a 24-hour time.", $"{hour}:{minute:00}", QuestionKind.DayTime) { Time = time, HourOfDay = hour };
+        var half = hour < 12 ? "a.m." : "p.m.";
+        return new OtherSkillItem(ClockTasks.DayPart, $"{time} {(hour < 12 ? "am" : "pm")}", $"Write {time} {half} as a 24-hour time.", $"{hour}:{minute:00}", QuestionKind.DayTime) { Time = time, HourOfDay = hour };
     }
 
     private static OtherSkillItem? Made(ClockTask task, string given)
@@ -80,7 +80,7 @@ public static class OtherSkillItems
         foreach (var (what, hour, minute) in Day)
         {
             var time = new ClockTime(Hours.Named(hour), minute);
-            yield return new(ClockTasks.DayPart, what, $"“{Capital(what)}”, {time}: a.m. or p.m.?", hour < 12 ? "am" : "pm", QuestionKind.HalfOfDay) { Choices = ["am", "pm"], Time = time, HourOfDay = hour };
+            yield return new(ClockTasks.DayPart, what, $"“{Capital(what)}”, {time}: a.m. or p.m.?", hour < 12 ? "a.m." : "p.m.", QuestionKind.HalfOfDay) { Choices = ["a.m.", "p.m."], Time = time, HourOfDay = hour };
             yield return DayTime(hour, minute);
         }
         foreach (var (what, right, minutes, from) in new[]

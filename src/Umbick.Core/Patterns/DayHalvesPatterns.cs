@@ -38,10 +38,10 @@ internal static class DayHalvesPatterns
     ];
 
     private static string? NoonInTheMorning(OtherSkillItem question) =>
-        question is { Kind: QuestionKind.HalfOfDay, HourOfDay: 12 } ? "am" : null;
+        question is { Kind: QuestionKind.HalfOfDay, HourOfDay: 12 } ? "a.m." : null;
 
     private static string? MidnightInTheEvening(OtherSkillItem question) =>
-        question is { Kind: QuestionKind.HalfOfDay, HourOfDay: 0 } ? "pm" : null;
+        question is { Kind: QuestionKind.HalfOfDay, HourOfDay: 0 } ? "p.m." : null;
 
     private static string? TwelveAdded(OtherSkillItem question) =>
         question is { Kind: QuestionKind.DayTime, HourOfDay: > 0 and < 12 } ? $"{question.HourOfDay + 12}:{question.Time.Minute:00}" : null;

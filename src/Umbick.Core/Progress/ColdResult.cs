@@ -24,7 +24,7 @@ public sealed record ColdAnswer(TellingOutcome Outcome, bool BySetting = false)
     }
 }
 
-/// <summary>How a cold start came out: a few bare clocks before a word of help. What is decided is decided from these.</summary>
+/// <summary>How a cold start came out: a few clocks without help, before anything is said. Decisions rest on these.</summary>
 /// <param name="Id">The id of its sitting.</param>
 /// <param name="Day">Its day.</param>
 /// <param name="Telling">Its telling answers, in order.</param>

@@ -12,7 +12,7 @@ public static class JobNames
         NextStep.DoTheSet => "a set is ready",
         NextStep.Practise => "a visit",
         NextStep.AskFirst => "first asking",
-        NextStep.AskAgain => "ask again, bare",
+        NextStep.AskAgain => "ask again, without help",
         NextStep.AskMore => "a few more questions",
         NextStep.LookTogether => "look at answers together",
         _ => "look in again",

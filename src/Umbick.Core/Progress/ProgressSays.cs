@@ -36,9 +36,9 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
     {
         var whole = course.Colds.Where(cold => cold.IsWhole).ToList();
         var trend = Trend.PerWeek([.. whole.Select(cold => (cold.Day, (double)cold.Right))]);
-        var grounds = whole.Count == 0 ? "No cold start has been held yet."
+        var grounds = whole.Count == 0 ? "There has been no cold start yet."
             : whole.Count == 1 ? $"One cold start: {whole[0].Right} of 4 right."
-            : $"Of 4 right, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.";
+            : $"Right out of 4, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.";
         var withTrend = whole.Count < 2 ? grounds : $"{grounds} {(trend is null ? "With fewer than four no trend is claimed." : Told(trend.Value))}";
         return course switch
         {
@@ -54,6 +54,6 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
         };
     }
 
-    private static string Told(double perWeek) => Math.Abs(perWeek) < 0.05 ? "As many now as before."
+    private static string Told(double perWeek) => Math.Abs(perWeek) < 0.05 ? "No change from week to week."
         : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"About {Math.Abs(perWeek):0.#} {(perWeek > 0 ? "more" : "fewer")} of 4 each week.");
 }

@@ -3,15 +3,15 @@ namespace Umbick.Core.Teaching;
 /// <summary>Every setting, in the order in which they are shown. To add one is an entry here and a property of <see cref="TeachingPreferences"/>.</summary>
 public static class SettingList
 {
-    private const string Teaching = "How clocks are taught";
-    private const string Words = "Words and figures";
-    private const string Face = "The clock itself";
-    private const string Practising = "Practising";
-    private const string Asking = "While asking";
+    private const SettingGroup Teaching = SettingGroup.Teaching;
+    private const SettingGroup Words = SettingGroup.Words;
+    private const SettingGroup Face = SettingGroup.Face;
+    private const SettingGroup Practising = SettingGroup.Practising;
+    private const SettingGroup Asking = SettingGroup.Asking;
 
     /// <summary>Which hand is read first.</summary>
     public static Setting Reading { get; } = new(
-        "reading", Teaching, "Which hand is read first?", "A time is said and written with the hour in front, and this way carries on past the half hours.",
+        "reading", Teaching, "Which hand is read first?", "We say and write the hour first, and this order still works after the half hour.",
         [new("hour-first", "the hour hand"), new("minute-first", "the minute hand")]);
 
     /// <summary>Which hand is set first.</summary>
@@ -36,17 +36,17 @@ public static class SettingList
 
     /// <summary>What is said of the hour hand between two numerals.</summary>
     public static Setting HourWords { get; } = new(
-        "hour-words", Teaching, "What is asked of the hour hand?", "“Nearest” teaches a wrong hour after the half; the numeral it has passed is always right.",
+        "hour-words", Teaching, "What is asked of the hour hand?", "“Nearest” gives the wrong hour after half {past}; the number it has passed is always right.",
         [new("passed", "which number it has passed"), new("at", "which number it is at, or just after"), new("nearest", "which number it is nearest to")]);
 
     /// <summary>What is said of the minute hand.</summary>
     public static Setting MinuteWords { get; } = new(
-        "minute-words", Teaching, "What is said of the minute hand?", "Where it points is enough up to half {past}; from counting in fives on it is counted.",
+        "minute-words", Teaching, "What is said of the minute hand?", "Up to half {past} it is enough to say where it points; after that the minutes are counted.",
         [new("by-stage", "its direction at first, the count later"), new("numeral", "the number it is at, as a place; then the count"), new("count", "always the count, never the number")]);
 
     /// <summary>How noon and midnight are told apart.</summary>
     public static Setting Noon { get; } = new(
-        "noon", Teaching, "How are morning and afternoon told apart?", "Light and dark say what the hours feel like, the count says where they turn.",
+        "noon", Teaching, "How are morning and afternoon told apart?", "Light and dark show what the hours are like; the count shows where they change.",
         [new("both", "by light and dark, and by the count"), new("light", "by light and dark"), new("count", "by where the count turns")]);
 
     /// <summary>How near the hour hand has to be.</summary>
@@ -61,7 +61,7 @@ public static class SettingList
 
     /// <summary>How much help the first faces of a practice set carry.</summary>
     public static Setting Support { get; } = new(
-        "support", Practising, "Help on the first clocks of a set?", "Help that follows from how it went is soon not needed. The last two clocks of a set are bare in any case.",
+        "support", Practising, "Help on the first clocks of a set?", "Help that depends on how the last set went soon fades. The last two clocks of a set never have any.",
         [
             new("by-last", "by how the last set went"), new("full", "minute numbers, the halves and the hour’s space"),
             new("most", "minute numbers and the hour’s space"), new("some", "the hour’s space"), new("bare", "none"),
@@ -74,12 +74,12 @@ public static class SettingList
 
     /// <summary>Whether a child checks the short hand against the long one once an item is settled.</summary>
     public static Setting HandsAgree { get; } = new(
-        "hands-agree", Practising, "Is ‘do the hands agree?’ asked after each clock?", "It is the child’s own check, and the strongest habit to leave behind. It is never scored.",
+        "hands-agree", Practising, "Is ‘do the hands agree?’ asked after each clock?", "This is the child’s own check, and the best habit to leave them with. It is never scored.",
         [new("off", "no"), new("asked", "yes, after each clock that is read or set")]);
 
     /// <summary>How long an answer is waited for where they practise to read at ease.</summary>
     public static Setting Waiting { get; } = new(
-        "waiting", Practising, "How long is an answer waited for?", "Nothing runs down while a child is asked or mends a pattern. Where it is only reading at ease, a line may; an answer counts all the same.",
+        "waiting", Practising, "How long may an answer take?", "No child is hurried while being asked or working on a pattern. In reading at ease a line may run down; a late answer counts all the same.",
         [new("as-long", "as long as it takes"), new("countdown", "a line runs down, only for reading at ease")]);
 
     /// <summary>The word for minutes after the hour.</summary>
@@ -103,7 +103,7 @@ public static class SettingList
 
     /// <summary>Whether there is a second hand.</summary>
     public static Setting SecondHand { get; } = new(
-        "second-hand", Face, "A second hand", "It is read last, and mostly let be.", [new("none", "no"), new("thin", "yes, a thin one at the 12")]);
+        "second-hand", Face, "A second hand", "It is taught last. In most lessons the clock does without one.", [new("none", "no"), new("thin", "yes, a thin one at the 12")]);
 
     /// <summary>The colours of the hands.</summary>
     public static Setting HandColours { get; } = new(
@@ -112,7 +112,7 @@ public static class SettingList
 
     /// <summary>Whether answers are timed.</summary>
     public static Setting Timing { get; } = new(
-        "timing", Asking, "Measure how long an answer takes?", "Quietly: nothing ticks, and no child sees it. It shows weeks later how reading gets easier.", [new("on", "yes, quietly"), new("off", "no")]);
+        "timing", Asking, "Measure how long an answer takes?", "Nothing ticks, and the child sees nothing. Weeks later it shows whether reading has become easier.", [new("on", "yes, quietly"), new("off", "no")]);
 
     /// <summary>How many questions an asking has.</summary>
     public static Setting Length { get; } = new(

@@ -67,7 +67,7 @@ public sealed class TeachingPreferences
     private readonly IReadOnlyDictionary<string, string> _school;
     private readonly IReadOnlyDictionary<string, string> _child;
 
-    /// <summary>A preferences from choices by the ids of settings; what is unknown is left aside.</summary>
+    /// <summary>Preferences from choices by the ids of settings; unknown ones are ignored.</summary>
     /// <param name="school">What the school has chosen.</param>
     /// <param name="child">What was chosen for this child; it goes before the school's.</param>
     public TeachingPreferences(IReadOnlyDictionary<string, string> school, IReadOnlyDictionary<string, string>? child = null)

@@ -1,6 +1,6 @@
 namespace Umbick.Core.Timetabling;
 
-/// <summary>A place in the week that is fixed for the term. Whoever it is for comes then; what is done is decided from day to day.</summary>
+/// <summary>A place in the week that is fixed for the term. Its children come then; what they do is decided from day to day.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Weekday">The day of the week.</param>
 /// <param name="From">When it begins, by the school's clock.</param>
@@ -60,7 +60,7 @@ public sealed record BarredTime(string Class, DayOfWeek Weekday, TimeOnly From, 
         Class.Length is 0 or > LongestText ? "Say which class."
         : To <= From ? "It has to end after it begins."
         : Weekday is DayOfWeek.Saturday or DayOfWeek.Sunday ? "Choose a day from Monday to Friday."
-        : What.Length > LongestText ? $"Say in at most {LongestText} signs what the class does then."
+        : What.Length > LongestText ? $"Say in at most {LongestText} characters what the class does then."
         : null;
 
     /// <summary>Whether it takes any of a slot's time from a child of the class.</summary>
