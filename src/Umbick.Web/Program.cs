@@ -30,6 +30,7 @@ var connection = builder.Configuration["UMBICK_APP"]
 builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 }));
 builder.Services.AddSingleton<Database>();
 builder.Services.AddSingleton<ReadingModel>();
+builder.Services.AddSingleton<Umbick.Web.Pages.Patterns.PatternFaces>();
 builder.Services.AddSingleton(AheadClock.FromEnvironment());
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
@@ -41,6 +42,7 @@ builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<SignInLimit>();
 builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);
 builder.Services.AddHostedService<WarmUp>();
+builder.Services.AddHostedService<Pruning>();
 
 // Tokens in forms are another text each time, so that nothing can be told of them by how a page is compressed.
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
@@ -66,7 +68,6 @@ builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
         (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick"), transport.CookiePolicy);
         options.Cookie.SameSite = SameSiteMode.Lax;
         options.LoginPath = "/";
-        options.AccessDeniedPath = "/";
         options.BindToSession(SessionCookies.Teachers);
         TellScripts(options);
     })
@@ -75,12 +76,15 @@ builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
         (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName(Who.ChildScheme), transport.CookiePolicy);
         options.Cookie.SameSite = SameSiteMode.Strict;
         options.LoginPath = "/";
-        options.AccessDeniedPath = "/";
         options.BindToSession(SessionCookies.Childs);
         TellScripts(options);
     });
 builder.Services.AddAuthorizationBuilder()
-    .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser().Build())
+    // A page that says nothing is for nobody.
+    .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAssertion(_ => false).Build())
+    .AddPolicy(Who.Records, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole))
+    .AddPolicy(Who.Sittings, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole, Who.AssistantRole))
+    .AddPolicy(Who.SignedIn, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser())
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
@@ -95,24 +99,30 @@ app.UseSecurityHeaders();
 app.UseExceptionHandler(FailurePage.Answer);
 app.UseStatusCodePagesWithReExecute("/error/{0}");
 app.UseResponseCompression();
-app.UseStaticFiles();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseFormGuard();
 app.MapGet("/alive", () => "alive").AllowAnonymous();
 foreach (var ready in new[] { "/ready", "/healthz" }) app.MapHealthChecks(ready).AllowAnonymous();
-app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken);
-app.MapRazorPages();
+app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken).RequireAuthorization(Who.SignedIn);
+app.MapStaticAssets().AllowAnonymous();
+app.MapRazorPages().WithStaticAssets();
 app.Run();
 
 // A script that is not signed in is told so: a page in place of what it asked for would be taken for that.
 static void TellScripts(CookieAuthenticationOptions options)
 {
-    options.Events.OnRedirectToLogin = options.Events.OnRedirectToAccessDenied = context =>
+    options.Events.OnRedirectToLogin = context =>
     {
         if (context.Request.IsScripted()) context.Response.StatusCode = StatusCodes.Status401Unauthorized;
         else context.Response.Redirect(context.RedirectUri);
+        return Task.CompletedTask;
+    };
+    // Whoever is signed in, and may not, is not sent to sign in again.
+    options.Events.OnRedirectToAccessDenied = context =>
+    {
+        context.Response.StatusCode = StatusCodes.Status403Forbidden;
         return Task.CompletedTask;
     };
 }

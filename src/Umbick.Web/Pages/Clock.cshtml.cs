@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
@@ -19,6 +20,7 @@ public sealed record ClockShown(HandPositions Hands, DayTime? Day);
 public sealed record ClockTools(HandPositions Start, bool IsFree);
 
 /// <summary>A clock to show things with: turned freely, or position by position through a demonstration.</summary>
+[Authorize(Who.Sittings)]
 public sealed class ClockModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     private static readonly HandPositions AtFirst = HandPositions.Of(new ClockTime(10, 10));

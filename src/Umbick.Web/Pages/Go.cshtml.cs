@@ -14,22 +14,29 @@ public sealed class GoModel(Database database) : PageModel
 
     public string Typed { get; private set; } = "";
 
+    /// <summary>Which press this is: a second one, sent before the first was answered, opens what the first did.</summary>
+    public Guid Press { get; private set; } = Guid.NewGuid();
+
     public void OnGet()
     {
     }
 
-    public async Task<IActionResult> OnPost(string? code)
+    public async Task<IActionResult> OnPost(string? code, Guid? press)
     {
-        Typed = code is { Length: > 14 } ? code[..14] : code ?? "";
-        var opened = await database.BeforeSchool(connection => Codes.Open(connection, Typed), HttpContext.RequestAborted);
+        Typed = code is { Length: > 24 } ? code[..24] : code ?? "";
+        Press = press ?? Press;
+        var opened = await database.BeforeSchool(connection => Codes.Open(connection, Typed, Press), HttpContext.RequestAborted);
         if (opened.Outcome == CodeOutcome.Opened)
         {
             await HttpContext.EnterChildMode(opened.School, opened.Sitting);
             return Redirect("/turn");
         }
-        Message = opened.Outcome == CodeOutcome.Wait
-            ? "Too many codes were tried. Wait ten minutes, then ask for a new one."
-            : "That code does not open anything. Look again, or ask for a new one.";
+        Message = opened.Outcome switch
+        {
+            CodeOutcome.Wait => "Too many codes were tried. Wait ten minutes, then ask for a new one.",
+            CodeOutcome.Mistyped => "A letter or a figure is not right. Look at the code again.",
+            _ => "That code does not open anything. Ask for a new one.",
+        };
         Response.StatusCode = StatusCodes.Status400BadRequest;
         return Page();
     }

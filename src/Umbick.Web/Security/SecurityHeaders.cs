@@ -7,7 +7,7 @@ public static class SecurityHeaders
         "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
         + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
-    /// <summary>Set as an answer begins, so that what clears an answer which failed does not clear them too.</summary>
+    /// <summary>Set when the response starts, so that clearing a failed response does not remove them.</summary>
     public static IApplicationBuilder UseSecurityHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
     {
         context.Response.OnStarting(() =>

@@ -5,7 +5,7 @@ using Umbick.Store;
 
 namespace Umbick.Web.Security;
 
-/// <summary>Adds the school's name to what a signed-in teacher's cookie holds, so that no page has to ask for it.</summary>
+/// <summary>Adds the role and the school's name to what a signed-in teacher's cookie holds, so that no page has to ask for them.</summary>
 public sealed class TeacherClaims(UserManager<Person> people, IOptions<IdentityOptions> options, Database database)
     : UserClaimsPrincipalFactory<Person>(people, options)
 {
@@ -16,6 +16,7 @@ public sealed class TeacherClaims(UserManager<Person> people, IOptions<IdentityO
         var identity = await base.GenerateClaimsAsync(user);
         var school = await database.InSchool(user.School, Schools.Current);
         identity.AddClaim(new Claim(SchoolName, school.Name));
+        identity.AddClaim(new Claim(identity.RoleClaimType, Who.TeacherRole));
         return identity;
     }
 }

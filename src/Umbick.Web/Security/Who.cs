@@ -13,6 +13,18 @@ public static class Who
     /// <summary>The policy of the child's side.</summary>
     public const string ChildPolicy = "child";
 
+    /// <summary>The policy of pages that show findings, records, or what is settled: for teachers.</summary>
+    public const string Records = "records";
+
+    /// <summary>The policy of pages by which sittings and visits are run: for teachers, and for whoever helps them.</summary>
+    public const string Sittings = "sittings";
+
+    /// <summary>The policy of what concerns nobody but whoever is signed in.</summary>
+    public const string SignedIn = "signed-in";
+
+    /// <summary>The roles that somebody of a school can have.</summary>
+    public const string TeacherRole = "teacher", AssistantRole = "assistant";
+
     private const string SittingClaim = "sitting";
     private const string SchoolClaim = "school";
 

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
@@ -11,6 +12,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
+[Authorize(Who.Sittings)]
 public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;

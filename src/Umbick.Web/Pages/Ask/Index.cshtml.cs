@@ -1,9 +1,11 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
+[Authorize(Who.Sittings)]
 public sealed class IndexModel(Database database) : PageModel
 {
     public IReadOnlyList<CaseloadRow> Open { get; private set; } = [];

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
@@ -22,6 +23,7 @@ public sealed class HowGiven
 }
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
+[Authorize(Who.Sittings)]
 public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public AskingView View { get; private set; } = null!;

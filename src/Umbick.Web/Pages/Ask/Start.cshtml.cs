@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
@@ -10,6 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Starts a sitting with a child, or opens the one that was left in the middle.</summary>
+[Authorize(Who.Sittings)]
 public sealed class StartModel(Database database, Asking asking) : PageModel
 {
     private static readonly string[] Forms = ["A", "B", "C"];

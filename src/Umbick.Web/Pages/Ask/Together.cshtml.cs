@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
@@ -7,6 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Begins with several children who share a clock.</summary>
+[Authorize(Who.Sittings)]
 public sealed class TogetherModel(Database database, Asking asking) : PageModel
 {
     private const int Fewest = 2;
@@ -38,7 +40,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
         }
         if (Children.FirstOrDefault(one => Chosen.Contains(one.Id) && one.OpenAsking is not null) is { } busy)
         {
-            Message = $"{busy.Alias}’s last sitting was left in the middle. Finish or stop it first, or leave {busy.Alias} out.";
+            Message = $"{busy.Alias}’s last sitting is unfinished. Finish or stop it first, or leave {busy.Alias} out.";
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }

@@ -25,6 +25,12 @@ public sealed class AnswerFields
 
     public string? MinuteHand { get; set; }
 
+    /// <summary>Where the hour hand was put by number: what counts where no hand was moved, and where pages run no scripts.</summary>
+    public string? HourPut { get; set; }
+
+    /// <summary>Where the minute hand was put by number.</summary>
+    public string? MinutePut { get; set; }
+
     public string? HourOf { get; set; }
 
     public string? PlaceOf { get; set; }
@@ -39,10 +45,10 @@ public sealed class AnswerFields
 
     public string?[] Numerals { get; set; } = [];
 
-    /// <summary>The answer as it would be typed; empty where nothing was put in, or a hand was left alone. What was left out of words is a gap.</summary>
+    /// <summary>The answer as it would be typed; empty where nothing was put in, or a hand was left alone. A part left out of a time in words is a gap.</summary>
     public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.Of(item) switch
     {
-        AnswerBox.HandAndTime => $"{(MinuteHand is null ? "" : Placed())} {Raw}".Trim(),
+        AnswerBox.HandAndTime => $"{(Minute is null ? "" : Placed())} {Raw}".Trim(),
         AnswerBox.Clocks => ClockLetters.Spelled(item, Raw ?? ""),
         _ when !string.IsNullOrWhiteSpace(Raw) => Raw,
         AnswerBox.Words => InWords(),
@@ -68,19 +74,26 @@ public sealed class AnswerFields
     private bool AreHandsPut(Item item)
     {
         var (hour, minute) = AnswerBoxes.LooseHands(item);
-        var (hourPut, minutePut) = (Position(HourHand) is not null, Position(MinuteHand) is not null);
+        var (hourPut, minutePut) = (HourAt is not null, Minute is not null);
         return item.Task == ClockTasks.RepairClock ? hourPut || minutePut : (hourPut || !hour) && (minutePut || !minute);
     }
 
     private string Placed()
     {
-        var (hour, minute) = (Position(HourHand), Position(MinuteHand));
+        var (hour, minute) = (HourAt, Minute);
         var placed = HandPositions.Wrapped(Math.Round(hour ?? 0, 2), Math.Round(minute ?? 0, 2));
         return new PlacedAnswer(hour is null ? null : placed.Hour, minute is null ? null : placed.Minute).Raw;
     }
 
+    private double? HourAt => Position(HourHand) ?? Numbered(HourPut, 12);
+
+    private double? Minute => Position(MinuteHand) ?? Numbered(MinutePut, 60);
+
     private static double? Position(string? text) =>
         double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var at) && double.IsFinite(at) ? at : null;
+
+    private static double? Numbered(string? text, double round) =>
+        Position(text is null ? null : GivenText.Plain(text).Replace(',', '.')) is { } at && at >= 0 && at <= round ? at : null;
 
     private string InWords()
     {

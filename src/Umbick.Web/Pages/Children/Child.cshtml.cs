@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
@@ -14,6 +15,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
+[Authorize(Who.Records)]
 public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     private const int MostShown = 8;
@@ -189,7 +191,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         Practised = Next.Step is NextStep.Recheck or NextStep.LookInAgain ? null : Next.Pattern;
         Demonstrations = Practised is null ? [] : Demonstration.Offered(Practised, [.. Demonstrated.Select(one => one.Demonstration)]);
         Reason = Next.Step == NextStep.Practise && Record.First.FirstOrDefault(impact => impact.Finding.Pattern == Practised) is { } impact
-            ? $"It spoils {Spoils.Told(impact.Spoils)} of the times at this stage{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
+            ? $"It gets {Spoils.Told(impact.Spoils)} of the times at this stage wrong{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
             : Next.Reason;
         Progress = Record.FirstAndNow;
         if (Progress is not null) ProgressLine = Compare(Progress);

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Clocks;
@@ -23,6 +24,7 @@ public sealed record CaseloadLine(CaseloadChild Known, WhatNext Next, string Fin
 }
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     private const int Glance = 10;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
@@ -7,6 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>Adds a child to the caseload.</summary>
+[Authorize(Who.Records)]
 public sealed class NewModel(Database database, TimeProvider clock) : PageModel
 {
     public string Alias { get; private set; } = "";

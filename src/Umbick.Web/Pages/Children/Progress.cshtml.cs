@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
@@ -13,6 +14,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>How the work with a child went: one sentence with its grounds, and the figures.</summary>
+[Authorize(Who.Records)]
 public sealed class ProgressModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : PageModel
 {
     public ProgressRecord Record { get; private set; } = null!;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
@@ -9,6 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>One sitting of a child, answer by answer.</summary>
+[Authorize(Who.Records)]
 public sealed class SittingModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
@@ -8,6 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
+[Authorize(Who.Records)]
 public sealed class TeachingModel(Database database, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;

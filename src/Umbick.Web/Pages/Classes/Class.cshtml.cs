@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Progress;
@@ -8,6 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A screened class, sorted.</summary>
+[Authorize(Who.Records)]
 public sealed class ClassModel(Database database, ClassScreening screen, TimeProvider clock) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;

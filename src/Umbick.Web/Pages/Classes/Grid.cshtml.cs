@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -17,6 +18,7 @@ namespace Umbick.Web.Pages.Classes;
 public sealed record CellNote(string Alias, int Place, string Raw, AmbiguousHalf? Half);
 
 /// <summary>Answers typed from paper, a row a child.</summary>
+[Authorize(Who.Sittings)]
 public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences preferences) : PageModel
 {
     public ScreenedClass Class { get; private set; } = null!;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
@@ -8,6 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>Classes that are screened.</summary>
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database, ClassScreening screen) : PageModel
 {
     private const int LongestTitle = 120;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
@@ -8,6 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A class's form on paper, to be copied for everyone.</summary>
+[Authorize(Who.Sittings)]
 public sealed class SheetModel(Database database, ClassScreening screen) : PageModel
 {
     public SheetView View { get; private set; } = null!;

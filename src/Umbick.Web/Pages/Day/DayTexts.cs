@@ -14,7 +14,7 @@ public static class DayTexts
     {
         NotPlaced.Absent => "absent",
         NotPlaced.NotReleased => "not released",
-        NotPlaced.Barred => "the class may not be fetched then",
+        NotPlaced.Barred => "the class cannot spare them then",
         NotPlaced.Elsewhere => "in another slot at that time",
         NotPlaced.Gone => "no longer on the caseload",
         NotPlaced.NoRoom => "every slot that is kept free is full",

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
@@ -10,6 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Day;
 
 /// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public DayWork Work { get; private set; } = null!;

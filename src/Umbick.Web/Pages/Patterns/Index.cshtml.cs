@@ -1,16 +1,18 @@
+using Umbick.Web.Security;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
 namespace Umbick.Web.Pages.Patterns;
 
 /// <summary>The catalogue, step by step.</summary>
-public sealed class IndexModel(ReadingModel model, RequestPreferences preferences) : PageModel
+[Authorize(Who.Records)]
+public sealed class IndexModel(PatternFaces faces, RequestPreferences preferences) : PageModel
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
-    public void OnGet() => Steps = [.. Catalogue.All.Select(new PatternFaces(model, preferences.Wording).Best).GroupBy(example => example.Pattern.Step)];
+    public void OnGet() => Steps = [.. Catalogue.All.Select(pattern => faces.Best(pattern, preferences.Wording)).GroupBy(example => example.Pattern.Step)];
 
     public static string Heading(Step step) => step switch
     {

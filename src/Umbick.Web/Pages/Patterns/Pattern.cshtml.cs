@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
@@ -13,7 +14,8 @@ namespace Umbick.Web.Pages.Patterns;
 public sealed record LookAlike(Pattern Pattern, (string Asked, Example This, Example Other)? Question);
 
 /// <summary>One pattern: what it looks like, why it arises, what it is taken for, what to do, and who shows it now.</summary>
-public sealed class PatternModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+[Authorize(Who.Records)]
+public sealed class PatternModel(Database database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : PageModel
 {
     public Pattern Pattern { get; private set; } = null!;
 
@@ -32,11 +34,11 @@ public sealed class PatternModel(Database database, ReadingModel model, RequestP
     {
         if (Catalogue.Find(pattern) is not { } found) return NotFound();
         Pattern = found;
-        var faces = new PatternFaces(model, preferences.Wording);
-        (Showing, ComingRight) = (faces.Of(found), faces.ComingRight(found));
+        var wording = preferences.Wording;
+        (Showing, ComingRight) = (faces.Of(found, wording), faces.ComingRight(found, wording));
         // Two that look alike are named with either of them.
         var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id)).Select(Catalogue.Find).OfType<Pattern>();
-        Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other)))];
+        Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other, wording)))];
         Demonstrations = Demonstration.Offered(found, []);
         var caseload = await database.InSchool(User.Teacher().School, connection => Caseload.Load(connection, model), HttpContext.RequestAborted);
         Children =

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -14,17 +15,21 @@ namespace Umbick.Web.Pages.Patterns;
 /// <param name="Face">It as a clock.</param>
 public sealed record Example(Pattern Pattern, string Asked, string Answered, Face Face);
 
-/// <summary>Patterns as faces.</summary>
-public sealed class PatternFaces(ReadingModel model, Wording wording)
+/// <summary>Patterns as faces. What shows a pattern depends on the wording alone: it is looked for once.</summary>
+public sealed class PatternFaces(ReadingModel model)
 {
+    private readonly ConcurrentDictionary<(Pattern, Wording), IReadOnlyList<Example>> _showing = [];
+
     private const int Showing = 4;
     private const int Agreeing = 2;
 
     /// <summary>The answer that shows a pattern best.</summary>
-    public Example Best(Pattern pattern) => Of(pattern)[0];
+    public Example Best(Pattern pattern, Wording wording) => Of(pattern, wording)[0];
 
     /// <summary>Answers that show a pattern, at hours and minutes far apart, the plainest first.</summary>
-    public IReadOnlyList<Example> Of(Pattern pattern)
+    public IReadOnlyList<Example> Of(Pattern pattern, Wording wording) => _showing.GetOrAdd((pattern, wording), key => Found(key.Item1, key.Item2));
+
+    private IReadOnlyList<Example> Found(Pattern pattern, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule own)
         {
@@ -38,23 +43,23 @@ public sealed class PatternFaces(ReadingModel model, Wording wording)
             return [new Example(pattern, wording.Digital(shown), said, Face.Of(FaceSize.Middle, shown, given, isRight: false, $"{wording.Digital(shown)}, answered {said}"))];
         }
         var held = HeldPattern.Plain(model, pattern);
-        return [.. Apart(BankOf(pattern).Where(held.IsTelling).OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => Math.Abs(item.Time.Hour - 7)), Showing).Select(item => Drawn(pattern, item, held.AnswerTo(item), isRight: false))];
+        return [.. Apart(BankOf(pattern).Where(held.IsTelling).OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => Math.Abs(item.Time.Hour - 7)), Showing).Select(item => Drawn(pattern, item, held.AnswerTo(item), isRight: false, wording))];
     }
 
     /// <summary>Clocks that come right by themselves: they show nothing of the pattern, and a set begins with one.</summary>
-    public IReadOnlyList<Example> ComingRight(Pattern pattern)
+    public IReadOnlyList<Example> ComingRight(Pattern pattern, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule) return [];
         var held = HeldPattern.Plain(model, pattern);
-        return [.. Apart(BankOf(pattern).Where(held.ComesRight), Agreeing).Select(item => Drawn(pattern, item, item.Right, isRight: true))];
+        return [.. Apart(BankOf(pattern).Where(held.ComesRight), Agreeing).Select(item => Drawn(pattern, item, item.Right, isRight: true, wording))];
     }
 
     /// <summary>The question that tells a pattern from one that looks like it, drawn as each of them answers it.</summary>
-    public (string Asked, Example This, Example Other)? Apart(Pattern pattern, Pattern other)
+    public (string Asked, Example This, Example Other)? Apart(Pattern pattern, Pattern other, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule || other.Rule is OtherSkillRule or RepeatingRule) return null;
         if (TellingApart.Of(model, pattern, other) is not { } telling) return null;
-        var (one, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer)), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer)));
+        var (one, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer), wording), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer), wording));
         return ($"{telling.Item.Task.Texts.Name}: {one.Asked}", one, two);
     }
 
@@ -78,7 +83,7 @@ public sealed class PatternFaces(ReadingModel model, Wording wording)
         return chosen;
     }
 
-    private Example Drawn(Pattern pattern, Item item, Answer answer, bool isRight)
+    private static Example Drawn(Pattern pattern, Item item, Answer answer, bool isRight, Wording wording)
     {
         var inWords = isRight ? "right" : answer is PlacedAnswer ? "placed like this" : answer.Short(wording);
         var asked = item.Task.Stimulus == Stimulus.Words ? wording.Words(item.Time) : wording.Digital(item.Time);

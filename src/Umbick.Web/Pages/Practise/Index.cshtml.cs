@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
@@ -8,6 +9,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
+[Authorize(Who.Sittings)]
 public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     private const int MostDone = 60;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
@@ -13,6 +14,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
+[Authorize(Who.Records)]
 public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : PageModel
 {
     [BindProperty(SupportsGet = true, Name = "")]

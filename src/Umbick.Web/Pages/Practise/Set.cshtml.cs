@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
@@ -10,6 +11,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>A set that was given: hand the device over, or see what came of it.</summary>
+[Authorize(Who.Sittings)]
 public sealed class SetModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public AssignedSet Set { get; private set; } = null!;

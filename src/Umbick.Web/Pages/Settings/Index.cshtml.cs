@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
@@ -6,6 +7,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Settings;
 
 /// <summary>A school's settings.</summary>
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database, RequestPreferences preferences) : PageModel
 {
     public bool Kept { get; private set; }

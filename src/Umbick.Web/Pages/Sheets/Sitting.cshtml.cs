@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
@@ -8,6 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Sheets;
 
 /// <summary>A list that was made before, on paper: a form, chosen tasks, or a practice set.</summary>
+[Authorize(Who.Sittings)]
 public sealed class SittingModel(Database database, RequestPreferences preferences) : PageModel
 {
     public SheetView View { get; private set; } = null!;

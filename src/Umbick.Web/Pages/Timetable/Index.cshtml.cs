@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -9,6 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Timetable;
 
 /// <summary>What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say.</summary>
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public IReadOnlyList<Slot> Slots { get; private set; } = [];

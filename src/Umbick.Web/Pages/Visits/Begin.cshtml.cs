@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
@@ -12,6 +13,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Visits;
 
 /// <summary>Who comes to a visit, and what will be shown.</summary>
+[Authorize(Who.Sittings)]
 public sealed class BeginModel(Database database, ReadingModel model, Visiting visiting) : PageModel
 {
     public Pattern Pattern { get; private set; } = null!;
@@ -62,7 +64,7 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
         {
             var demonstration = Demonstration.Find(show) is { } one && one.For.Contains(found.Id) ? one.Id : null;
             if (await visiting.Begin(connection, id, found, Chosen, demonstration, User.Teacher().Person) is not [var busy, ..]) return Redirect($"/visits/{id}");
-            Message = $"{busy.Alias} was left in the middle of something. Finish or stop that first, or leave {busy.Alias} out.";
+            Message = $"{busy.Alias} has something unfinished. Finish or stop that first, or leave {busy.Alias} out.";
         }
         await Load(connection, child, Chosen);
         Response.StatusCode = StatusCodes.Status400BadRequest;

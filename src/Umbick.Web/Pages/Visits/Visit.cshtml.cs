@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
@@ -11,6 +12,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Visits;
 
 /// <summary>A visit on one page: the same faces for all, a box a child, and what was done is kept wherever it is stopped.</summary>
+[Authorize(Who.Sittings)]
 public sealed class VisitModel(Database database, Visiting visiting, RequestPreferences preferences) : PageModel
 {
     public VisitView View { get; private set; } = null!;

@@ -122,7 +122,7 @@
 
   // Other presses change the question too.
   document.addEventListener("htmx:beforeRequest", (event) => {
-    if (event.target.matches("[data-watch]") && (changing || queue.waiting().length > 0)) event.preventDefault();
+    if (event.target.matches("[data-watch]") && (document.hidden || changing || queue.waiting().length > 0)) event.preventDefault();
     else if (event.target.closest("#asking form")) changing = true;
   });
   for (const kind of ["htmx:sendError", "htmx:timeout", "htmx:responseError"])

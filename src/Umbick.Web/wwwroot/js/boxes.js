@@ -8,6 +8,12 @@
     else if (hit("data-feel")) feel(hit("data-feel"));
   });
 
+  // The keys on the page are enough: the device's own keyboard would cover them. Without scripts it is needed.
+  const withoutKeyboard = () => { for (const entry of document.querySelectorAll("[data-pad]")) entry.parentElement.querySelector("[data-entry]").inputMode = "none"; };
+  document.addEventListener("umbick:question", withoutKeyboard);
+  document.addEventListener("htmx:load", withoutKeyboard);
+  withoutKeyboard();
+
   function press(key) {
     const entry = document.querySelector("[data-entry]");
     if (entry) entry.value = key === "back" ? entry.value.slice(0, -1) : entry.value + key;

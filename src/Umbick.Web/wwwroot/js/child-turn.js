@@ -114,12 +114,13 @@
     else if (form) lock(form, true);
   }
 
-  // A list that was made before is fetched whole, so that it can go on without a connection.
+  // A list that was made before is fetched whole, once, so that it can go on without a connection.
   async function fetchAhead() {
-    if (!document.querySelector("#turn[data-listed=yes]")) return;
+    if (ahead.length > 0 || !document.querySelector("#turn[data-listed=yes]")) return;
     try {
       const answer = await fetch("/turn?handler=ahead", { headers: { "HX-Request": "true" } });
       if (answer.status !== 200) return;
+      document.dispatchEvent(new CustomEvent("umbick:ahead", { detail: answer.clone() }));
       const page = new DOMParser().parseFromString(await answer.text(), "text/html");
       ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => ({ place: Number(placeOf(part) ?? Infinity), html: part.innerHTML }));
       turn().dataset.aheadReady = "yes";
@@ -144,8 +145,9 @@
   });
 
   // While answers wait, where the sitting stands on the server is not where the child is.
+  // Nor does a page that nobody sees ask.
   document.addEventListener("htmx:beforeRequest", (event) => {
-    if (event.target.matches("[data-watch]") && (sending !== null || queue.waiting().length > 0)) event.preventDefault();
+    if (event.target.matches("[data-watch]") && (document.hidden || sending !== null || queue.waiting().length > 0)) event.preventDefault();
   });
 
   // The teacher has moved on while the child is in the middle of an answer: it is not taken out of the child's hands.
@@ -180,19 +182,15 @@
   document.addEventListener("keydown", (event) => { if (event.key === "Enter" && event.repeat) event.preventDefault(); }, true);
 
   function speaker() {
-    const question = document.querySelector("[data-speak]");
-    if (!question || !window.speechSynthesis || document.querySelector("[data-speaker]")) return;
-    const button = document.createElement("button");
-    button.type = "button";
-    button.className = "as-link";
-    button.dataset.speaker = "";
-    button.textContent = "Read it to me";
-    question.after(button);
+    if (window.speechSynthesis) document.querySelector("[data-speaker]")?.classList.remove("invisible");
   }
 
   document.addEventListener("click", (event) => {
-    if (event.target.closest?.("[data-speaker]"))
-      speechSynthesis.speak(new SpeechSynthesisUtterance(document.querySelector("[data-speak]").textContent));
+    if (!event.target.closest?.("[data-speaker]")) return;
+    // What is asked, what is given, and what there is to choose from.
+    const texts = [...turn().querySelectorAll("[data-speak]")].map((part) => part.textContent.trim());
+    speechSynthesis.cancel();
+    speechSynthesis.speak(new SpeechSynthesisUtterance(texts.join(". ")));
   });
 
   fresh();

@@ -52,6 +52,10 @@ globalThis.Notices = (() => {
     bar().hidden = parts.length === 0;
   }
 
+  // A press that stays in sight stands above what is told, and is not covered by it.
+  const stack = document.querySelector(".notices");
+  if (stack) new ResizeObserver(() => document.documentElement.style.setProperty("--notices", `${stack.offsetHeight}px`)).observe(stack);
+
   // A request that changed nothing because it did not arrive. What repeats itself catches up by itself.
   function tell(text) {
     alertLine().textContent = text;

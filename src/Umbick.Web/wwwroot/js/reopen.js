@@ -3,10 +3,17 @@
 (async () => {
   if (!navigator.serviceWorker) return;
   const store = "umbick.turn";
+  // What is fetched ahead is kept as it comes, and fetched a second time only where it came before this script did.
+  let heard = false;
+  document.addEventListener("umbick:ahead", async (event) => {
+    heard = true;
+    await (await caches.open(store)).put("/turn?handler=ahead", event.detail);
+  });
   await navigator.serviceWorker.register("/turn-worker.js", { scope: "/turn" });
   const parts = performance.getEntriesByType("resource").map((part) => new URL(part.name)).filter((part) => /^\/(js|built)\//.test(part.pathname));
   const cache = await caches.open(store);
-  await cache.addAll(["/turn?handler=ahead", ...new Set(parts.map(String))]);
+  await cache.addAll([...new Set(parts.map(String))].filter((part) => !part.includes("handler=")));
+  if (!heard && document.querySelector("#turn[data-ahead-ready]")) await cache.add("/turn?handler=ahead");
   // A page put together here is bound by the same policy as one that was sent.
   const policy = (await cache.match(document.querySelector("script[src]").src)).headers.get("Content-Security-Policy");
 
