@@ -247,9 +247,9 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
             return (await _asking.Start(connection, child))!.Value;
         });
         var code = await schools.App.InSchool(schools.B, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
-        var wrong = $"{code[..4]}{(code[4] == '9' ? '0' : '9')}{code[5..]}";
-        var tries = await Task.WhenAll(Enumerable.Range(0, 60).Select(_ => Open(wrong)));
-        Assert.Equal(20, tries.Count(one => one.Outcome == CodeOutcome.Wrong));
+        var wrong = Another(code);
+        var tries = await Task.WhenAll(Enumerable.Range(0, 100).Select(_ => Open(wrong)));
+        Assert.Equal(60, tries.Count(one => one.Outcome == CodeOutcome.Wrong));
         Assert.Equal(40, tries.Count(one => one.Outcome == CodeOutcome.Wait));
         Assert.Equal(CodeOutcome.Wait, (await Open(code)).Outcome);
     }
@@ -259,7 +259,73 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     [InlineData("ABC 12")]
     [InlineData("' or 1=1 --")]
     [InlineData("AAA 000000 and much more")]
-    public async Task What_is_no_code_opens_nothing(string typed) => Assert.Equal(CodeOutcome.Wrong, (await Open(typed)).Outcome);
+    public async Task What_is_no_code_opens_nothing(string typed) => Assert.Equal(CodeOutcome.Mistyped, (await Open(typed)).Outcome);
+
+    [Fact]
+    public async Task A_mistyped_code_counts_for_nothing_and_the_right_one_still_opens()
+    {
+        var code = await MakeCode(await Begin(await schools.Child(schools.A)));
+        for (var place = 4; place < code.Length; place++)
+        {
+            if (code[place] == ' ') continue;
+            for (var figure = '0'; figure <= '9'; figure++)
+                if (figure != code[place]) Assert.Equal(CodeOutcome.Mistyped, (await Open($"{code[..place]}{figure}{code[(place + 1)..]}")).Outcome);
+        }
+        Assert.Equal(CodeOutcome.Opened, (await Open(code)).Outcome);
+    }
+
+    [Fact]
+    public async Task A_press_that_is_sent_twice_opens_the_same_twice_and_another_press_nothing()
+    {
+        var sitting = await Begin(await schools.Child(schools.A));
+        var (code, press) = (await MakeCode(sitting), Guid.NewGuid());
+        Assert.Equal((CodeOutcome.Opened, sitting), await OpenedBy(press));
+        Assert.Equal((CodeOutcome.Opened, sitting), await OpenedBy(press));
+        Assert.Equal(CodeOutcome.Wrong, (await OpenedBy(Guid.NewGuid())).Outcome);
+
+        async Task<(CodeOutcome Outcome, SittingId Sitting)> OpenedBy(Guid press)
+        {
+            var opened = await schools.App.BeforeSchool(connection => Codes.Open(connection, code, press));
+            return (opened.Outcome, opened.Sitting);
+        }
+    }
+
+    /// <summary>Back, and sent once more: the device was taken from the child meanwhile.</summary>
+    [Fact]
+    public async Task A_press_opens_nothing_again_once_the_device_was_taken_back_or_a_minute_is_over()
+    {
+        var sitting = await Begin(await schools.Child(schools.A), new AskingOptions(Delivery: DeliveryMode.OnChildsScreen));
+        var (taken, press) = (await MakeCode(sitting), Guid.NewGuid());
+        Assert.Equal(CodeOutcome.Opened, await Pressed(taken));
+        await schools.InA(connection => _asking.Deliver(connection, sitting, DeliveryMode.Conversation));
+        Assert.Equal(CodeOutcome.Wrong, await Pressed(taken));
+
+        var late = await MakeCode(sitting);
+        Assert.Equal(CodeOutcome.Opened, await Pressed(late));
+        await schools.Owner.InSchool(schools.A, connection => connection.ExecuteAsync("update device_code set used_at = used_at - interval '61 seconds' where sitting = @sitting", new { sitting }));
+        Assert.Equal(CodeOutcome.Wrong, await Pressed(late));
+
+        async Task<CodeOutcome> Pressed(string code) => (await schools.App.BeforeSchool(connection => Codes.Open(connection, code, press))).Outcome;
+    }
+
+    [Fact]
+    public async Task What_has_been_over_for_a_day_is_thrown_away_and_nothing_else()
+    {
+        var sitting = await Begin(await schools.Child(schools.A));
+        var mark = (await MakeCode(sitting, DateTime.UtcNow.AddDays(-2)))[..3];
+        var fresh = await MakeCode(sitting);
+        await schools.InA(async connection =>
+        {
+            await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow.AddDays(-3), DateTime.UtcNow.AddDays(-2));
+            await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
+            return true;
+        });
+        Assert.InRange(await schools.App.BeforeSchool(Sessions.Prune), 2, int.MaxValue);
+        Assert.Equal((1, 1), await schools.InA(connection => connection.QuerySingleAsync<(int, int)>(
+            "select (select count(*) from device_code where sitting = @sitting)::int, (select count(*) from session where sitting = @sitting)::int", new { sitting })));
+        Assert.Equal(mark, fresh[..3]);
+        Assert.Equal(CodeOutcome.Opened, (await Open(fresh)).Outcome);
+    }
 
     [Fact]
     public async Task Only_a_code_s_hash_is_kept()
@@ -302,5 +368,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     private Task<string> MakeCode(SittingId sitting, DateTime? at = null) =>
         schools.InA(connection => Codes.Make(connection, sitting, at ?? DateTime.UtcNow));
 
-    private Task<OpenedCode> Open(string typed) => schools.App.BeforeSchool(connection => Codes.Open(connection, typed));
+    private Task<OpenedCode> Open(string typed) => schools.App.BeforeSchool(connection => Codes.Open(connection, typed, Guid.NewGuid()));
+
+    /// <summary>Another code of the same school, with a check figure that is right.</summary>
+    private static string Another(string code) => new CodeText(code[..3], CodeText.Read(code)!.Figures == "999999" ? "000000" : "999999").ToString();
 }

@@ -215,5 +215,6 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private static Standing At(int daysAgo) => new(DateTimeOffset.UtcNow.AddDays(-daysAgo));
+    /// <summary>So many days ago, in the middle of the day: near midnight a change of clocks would make it another day.</summary>
+    private static Standing At(int daysAgo) => new(daysAgo == 0 ? DateTimeOffset.UtcNow : new DateTimeOffset(DateTime.UtcNow.Date.AddDays(-daysAgo).AddHours(11), TimeSpan.Zero));
 }

@@ -98,8 +98,46 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
-        Assert.Equal(["add_key", "find_person", "new_mark", "open_code", "read_keys"], functions.Select(function => function.Name).Order());
+        Assert.Equal(["add_key", "find_person", "new_mark", "open_code", "prune_doors", "read_keys"], functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
+    }
+
+    /// <summary>All that the site's role can do without a school: a new function is here, or refused to it.</summary>
+    [Fact]
+    public async Task The_site_can_run_these_functions_and_no_other()
+    {
+        var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<string>(
+            """
+            select p.oid::regprocedure::text || ': ' || pg_get_function_result(p.oid) from pg_proc p
+            where pronamespace = 'public'::regnamespace and prosecdef and has_function_privilege('umbick_app', p.oid, 'execute')
+            """));
+        Assert.Equal(
+            [
+                "add_key(text,text): void",
+                "find_person(text): TABLE(school uuid, id uuid)",
+                "open_code(text,bytea,uuid): TABLE(outcome text, opened_school uuid, opened_sitting uuid)",
+                "prune_doors(): integer",
+                "read_keys(): SETOF text",
+            ],
+            functions.Order(StringComparer.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("postgres")]
+    [InlineData("template1")]
+    public async Task The_site_s_role_connects_to_no_other_database(string other)
+    {
+        await using var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { Database = other, Pooling = false });
+        var error = await Assert.ThrowsAsync<PostgresException>(async () => await source.OpenConnectionAsync(TestContext.Current.CancellationToken));
+        Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
+    }
+
+    [Fact]
+    public async Task An_item_that_has_an_answer_cannot_be_withdrawn()
+    {
+        await Fill(schools.A);
+        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync("update asked_item set withdrawn = true where not withdrawn")));
+        Assert.Equal(PostgresErrorCodes.RestrictViolation, error.SqlState);
     }
 
     [Fact]
@@ -109,7 +147,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Noss")));
         await Fill(school);
         var mark = await schools.App.InSchool(school, connection => connection.QuerySingleAsync<string>("select mark from school"));
-        await schools.App.BeforeSchool(connection => Codes.Open(connection, $"{mark} 000000"));
+        await schools.App.BeforeSchool(connection => Codes.Open(connection, new CodeText(mark, "000000").ToString(), Guid.NewGuid()));
         Task<int> Rows(string from) => schools.Owner.InSchool(school, connection => connection.ExecuteScalarAsync<int>($"select count(*) from {from}", new { mark, school }));
         Assert.Equal(1, await Rows("code_try where mark = @mark"));
 

@@ -164,6 +164,22 @@ public sealed class Browser : IDisposable
     /// <summary>Forgets who is signed in, as when a session ends.</summary>
     public void ForgetCookies() => _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
 
+    /// <summary>Forgets every file it has kept, as on a first visit.</summary>
+    public void ForgetFiles() => _driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
+
+    /// <summary>How much has moved on the page while it came, as browsers count it: 0 is nothing.</summary>
+    public double Shifted() => Convert.ToDouble(
+        _driver.ExecuteAsyncScript(
+            """
+            const done = arguments[arguments.length - 1];
+            let sum = 0;
+            const add = (entries) => { for (const entry of entries) if (!entry.hadRecentInput) sum += entry.value; };
+            const observer = new PerformanceObserver((list) => add(list.getEntries()));
+            observer.observe({ type: "layout-shift", buffered: true });
+            requestAnimationFrame(() => setTimeout(() => { add(observer.takeRecords()); done(sum); }));
+            """),
+        System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>Goes one back with Shift and Tab.</summary>
     public void TabBack() => new Actions(_driver).KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();
 
@@ -278,6 +294,15 @@ public sealed class Browser : IDisposable
     /// <summary>Whatever a screen reader is given of the page: roles, names, values and descriptions.</summary>
     public string AccessibilityTree() => System.Text.Json.JsonSerializer.Serialize(_driver.ExecuteCdpCommand("Accessibility.getFullAXTree", []));
 
+    /// <summary>What a screen reader calls everything of one role.</summary>
+    public IReadOnlyList<string> NamesOf(string role)
+    {
+        using var tree = System.Text.Json.JsonDocument.Parse(AccessibilityTree());
+        return [.. tree.RootElement.GetProperty("nodes").EnumerateArray()
+            .Where(node => node.TryGetProperty("role", out var plays) && plays.GetProperty("value").GetString() == role)
+            .Select(node => node.GetProperty("name").GetProperty("value").GetString() ?? "")];
+    }
+
     /// <summary>The page's own source as it stands now.</summary>
     public string Source => Script<string>("return document.documentElement.outerHTML");
 
@@ -319,6 +344,12 @@ public sealed class Browser : IDisposable
 
     /// <summary>Shows it as it prints, or as it stands on a screen.</summary>
     public void ShowAsPrinted(bool printed) => _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = printed ? "print" : "" });
+
+    /// <summary>Shows it in a reader's own few colours, or in its own.</summary>
+    public void ForcedColours(bool forced) => _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
+    {
+        ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = forced ? "active" : "none" } },
+    });
 
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
 

@@ -40,7 +40,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("hands", "geared", "tablet set-from-digital", "data-geared=\"no\"", "data-geared=\"no\""),
         ("hands", "loose", "clock", "data-geared=\"no\"", "data-geared=\"yes\""),
         ("hands-agree", "asked", "settled read-digital", "Do the hands agree", "^(?!.*Do the hands agree)"),
-        ("waiting", "countdown", "set", "A line runs down in 20 seconds", "as long as it takes"),
+        ("waiting", "countdown", "set", "A line runs down in 20 seconds", "There is no hurry"),
         ("waiting", "countdown", "practise read-digital", "data-line=\"20\"", "^(?!.*data-line)"),
         ("waiting", "countdown", "tablet read-digital", "^(?!.*data-line)", "^(?!.*data-line)"),
         ("past", "after", "pattern half-names-next", "half after eight", "half past eight"),

@@ -90,27 +90,6 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         Assert.Superset(tasks.Split(' ').ToHashSet(), seen);
     }
 
-    [Fact]
-    public async Task Every_task_on_the_child_s_screen()
-    {
-        var child = await site.Child(site.A, Stage.EveryMinute);
-        string[] tasks = [.. ClockTasks.All.Select(task => task.Id)];
-        var sitting = await site.OnScreen(site.A, child.Id, tasks);
-        using var browser = new Browser(site.Address);
-        ChildAtScreen.Enter(browser, await site.Code(site.A, sitting));
-        for (var done = 0; done < tasks.Length; done++)
-        {
-            browser.Await($"#turn[data-done='{done}'] [data-question]");
-            Check(browser, tasks[done]);
-            var small = browser.SmallTargets();
-            Assert.True(small.Count == 0, $"{tasks[done]}: {string.Join("; ", small)}");
-            // Three in a row without an answer would be the end.
-            if (done % 3 == 2) ChildAtScreen.Answer(browser, (await site.Current(site.A, sitting)).Item, byTouch: true);
-            else browser.Click("I don’t know");
-        }
-        browser.Await("[data-finished]");
-    }
-
     /// <summary>A sitting that has been answered to its end.</summary>
     private async Task<SittingId> Over(AskingOptions beginning)
     {

@@ -180,7 +180,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     {
         var child = await WithTheComingHour();
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains("Five bare clocks", (await teacher.Page($"/ask/begin/{child.Id}")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Five plain clocks", (await teacher.Page($"/ask/begin/{child.Id}")).Body!.TextContent, StringComparison.Ordinal);
         await teacher.Send($"/ask/begin/{child.Id}", "Begin", new() { ["plan"] = $"{Plan.ColdStart}" });
         var sitting = (await site.Record(site.A, child.Id)).Child.OpenAsking!.Value;
         var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting];

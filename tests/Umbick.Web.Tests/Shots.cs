@@ -51,8 +51,8 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         browser.Click("See the set");
         browser.AwaitText("Give Marram this set");
         Picture(browser, "set");
-        browser.Open("/practise");
-        Picture(browser, "practise");
+        browser.Open("/patterns");
+        Picture(browser, "patterns");
         browser.Open("/patterns/next-hour");
         Picture(browser, "pattern");
 

@@ -12,6 +12,16 @@ public sealed class SiteProcess : IDisposable
 
     public Uri Address { get; }
 
+    /// <summary>The memory that it holds now, in megabytes.</summary>
+    public long Megabytes
+    {
+        get
+        {
+            _process.Refresh();
+            return _process.WorkingSet64 / 1_000_000;
+        }
+    }
+
     /// <summary>Starts a process and waits until it answers.</summary>
     /// <param name="address">Where it answers.</param>
     /// <param name="database">Its connection to the database; null for the usual one.</param>
@@ -21,7 +31,7 @@ public sealed class SiteProcess : IDisposable
     public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready", TimeSpan ahead = default, Dictionary<string, string>? settings = null)
     {
         var root = Site.Setting("UMBICK_ROOT");
-        var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/bin/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/src/Umbick.Web", "--urls", address.ToString()])
+        var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/publish/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/artifacts/publish/Umbick.Web/release", "--urls", address.ToString()])
         {
             RedirectStandardOutput = true,
         };

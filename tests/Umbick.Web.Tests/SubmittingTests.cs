@@ -177,7 +177,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var answer = await teacher.Send(path, press, new() { [field] = alias, ["title"] = "Class", ["stage"] = "9" });
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        Assert.Contains("sign", (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("invisible", (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -1,0 +1,103 @@
+using System.Diagnostics;
+using System.Net;
+using Umbick.Casework;
+using Umbick.Core.Items;
+using Umbick.Store;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Every page is HTML without errors, by a validator.</summary>
+public sealed class HtmlTests(Site site) : IClassFixture<Site>
+{
+    [Fact]
+    public async Task Every_page_of_every_side_is_valid()
+    {
+        var folder = Directory.CreateTempSubdirectory("umbick-html");
+        try
+        {
+            await TeachersPages(folder.FullName);
+            await ChildsPages(folder.FullName);
+            await AnybodysPages(folder.FullName);
+            var count = folder.EnumerateFiles().Count();
+            Assert.True(count > Door.All.Count + ClockTasks.All.Count, $"only {count} pages");
+
+            var root = Site.Setting("UMBICK_ROOT");
+            using var validator = Process.Start(new ProcessStartInfo("node", [Path.Combine(root, "node_modules", "html-validate", "bin", "html-validate.mjs"), "--config", Path.Combine(root, ".htmlvalidate.json"), "--formatter", "text", folder.FullName])
+            {
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            })!;
+            var said = await validator.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken) + await validator.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+            await validator.WaitForExitAsync(TestContext.Current.CancellationToken);
+            Assert.True(validator.ExitCode == 0, said);
+            TestContext.Current.TestOutputHelper?.WriteLine($"{count} pages without an error");
+        }
+        finally
+        {
+            folder.Delete(recursive: true);
+        }
+    }
+
+    private async Task TeachersPages(string folder)
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.Sitting(site.A, child.Id);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            var asking = new Asking(site.Model, TimeProvider.System);
+            for (var place = 1; place <= 3; place++) await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, "4:12", AnswerMode.Said, null), null);
+        });
+        var (set, practice) = await site.Set(site.A, child.Id, "next-hour");
+        var (visit, _) = await site.Visit(site.A, 2);
+        var ids = new Dictionary<string, Guid>
+        {
+            ["children"] = child.Id.Value,
+            ["ask"] = sitting.Value,
+            ["practise"] = set.Value,
+            ["visits"] = visit,
+            ["classes"] = await site.Class(site.A, Stage.OClock, "Skua"),
+            ["sheets"] = practice.Value,
+        };
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        foreach (var door in Door.All) await Keep(teacher, door.Filled(ids), folder, "teacher");
+        await Keep(teacher, $"/practise/new/{child.Id}?pattern=next-hour", folder, "teacher");
+        await Keep(teacher, $"/visits/begin?pattern=next-hour&child={child.Id}", folder, "teacher");
+        await Keep(teacher, $"/ask/begin/{child.Id}", folder, "teacher");
+    }
+
+    private async Task ChildsPages(string folder)
+    {
+        foreach (var task in ClockTasks.All)
+        {
+            using var device = await AtTurn(await site.OnScreen(site.A, (await site.Child(site.A, Stage.EveryMinute)).Id, task.Id));
+            await Keep(device, "/turn", folder, task.Id);
+        }
+        using var practising = await AtTurn((await site.Set(site.A, (await site.Child(site.A)).Id, "to-as-past")).Sitting);
+        await Keep(practising, "/turn", folder, "practice");
+        await practising.Send("/turn", "I don’t know", new() { ["instead"] = "?" });
+        await Keep(practising, "/turn", folder, "look-again");
+        await practising.Send("/turn", "I don’t know", new() { ["instead"] = "?" });
+        await Keep(practising, "/turn", folder, "told");
+    }
+
+    private async Task AnybodysPages(string folder)
+    {
+        using var anybody = new Visitor(site);
+        foreach (var path in new[] { "/", "/go", "/error/404", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=4:00" }) await Keep(anybody, path, folder, "anybody");
+    }
+
+    private async Task<Visitor> AtTurn(SittingId sitting)
+    {
+        var device = new Visitor(site);
+        await device.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
+        return device;
+    }
+
+    private static async Task Keep(Visitor visitor, string path, string folder, string name)
+    {
+        var answer = await visitor.Get(path);
+        if (answer.StatusCode != HttpStatusCode.OK || answer.Content.Headers.ContentType?.MediaType != "text/html") return;
+        var file = $"{name}{string.Concat(path.Select(sign => char.IsAsciiLetterOrDigit(sign) || sign == '-' ? sign : '_'))}.html";
+        await File.WriteAllTextAsync(Path.Combine(folder, file), await answer.Content.ReadAsStringAsync());
+    }
+}
