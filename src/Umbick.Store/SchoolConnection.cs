@@ -47,6 +47,9 @@ public sealed class SchoolConnection(DbConnection connection, Guid school, Cance
     /// <summary>How many round trips to the database it has cost so far.</summary>
     public int RoundTrips { get; private set; }
 
+    /// <summary>What was noted as done, to be told of once it is kept.</summary>
+    internal List<NotedDeed> Noted { get; } = [];
+
     private CommandDefinition Command(string sql, object? values)
     {
         RoundTrips++;

@@ -3,18 +3,21 @@ using Dapper;
 
 namespace Umbick.Store;
 
+/// <summary>A session that is open.</summary>
+public sealed record OpenSession(Guid Id, DateTime StartedAt, DateTime EndsAt);
+
 /// <summary>Sessions: what a cookie opens, until it is ended.</summary>
 public static class Sessions
 {
     /// <summary>Whether a teacher's session is open: it has not ended, its person is there and has had no new password since.</summary>
-    internal const string IsOpenToTeacher =
+    internal const string IsOpenToPerson =
         """
-        exists (select from session join person on person.school = session.school and person.id = session.person
-          where session.id = @session and person.id = @person and person.security_stamp = @stamp and ended_at is null and ends_at > @now)
+        exists (select from session join person on person.school = session.school and person.id = session.person join account on account.id = person.id
+          where session.id = @session and person.id = @person and account.security_stamp = @stamp and left_at is null and ended_at is null and ends_at > @now)
         """;
 
     /// <summary>Begins a teacher's session.</summary>
-    public static Task BeginOfTeacher(SchoolConnection connection, Guid id, Guid person, DateTime now, DateTime ends) => connection.ExecuteAsync(
+    public static Task BeginOfPerson(SchoolConnection connection, Guid id, Guid person, DateTime now, DateTime ends) => connection.ExecuteAsync(
         "insert into session (school, id, person, started_at, ends_at) values (@school, @id, @person, @now, @ends)", new { school = connection.School, id, person, now, ends });
 
     /// <summary>Begins a session of a child's device at one sitting.</summary>
@@ -33,7 +36,15 @@ public static class Sessions
     public static Task EndAt(SchoolConnection connection, SittingId sitting, DateTime now) =>
         connection.ExecuteAsync("update session set ended_at = @now where sitting = @sitting and ended_at is null", new { sitting, now });
 
-    /// <summary>Throws away what has been over for a day: sessions, codes, and wrong tries at them. It belongs to no school.</summary>
+    /// <summary>Ends every session of somebody at the school.</summary>
+    public static Task EndOf(SchoolConnection connection, Guid person, DateTime now) =>
+        connection.ExecuteAsync("update session set ended_at = @now where person = @person and ended_at is null", new { person, now });
+
+    /// <summary>Somebody's sessions at the school that are open, the latest first.</summary>
+    public static async Task<IReadOnlyList<OpenSession>> Of(SchoolConnection connection, Guid person, DateTime now) =>
+        [.. await connection.QueryAsync<OpenSession>("select id, started_at, ends_at from session where person = @person and ended_at is null and ends_at > @now order by started_at desc", new { person, now })];
+
+    /// <summary>Throws away what has been over for a day: sessions, codes, wrong tries at them, invitations; and who did what, a year ago. It belongs to no school.</summary>
     /// <returns>How many rows went.</returns>
     public static Task<int> Prune(DbConnection connection) => connection.ExecuteScalarAsync<int>("select prune_doors()");
 }

@@ -28,7 +28,7 @@ var connection = builder.Configuration["UMBICK_APP"]
     ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
 // The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
 builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 }));
-builder.Services.AddSingleton<Database>();
+builder.Services.AddSingleton(services => new Database(services.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(services.GetRequiredService<ILoggerFactory>())));
 builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Patterns.PatternFaces>();
 builder.Services.AddSingleton(AheadClock.FromEnvironment());
@@ -41,6 +41,8 @@ builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<SignInLimit>();
 builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);
+builder.Services.AddSingleton<SiteMeters>();
+builder.Services.AddHostedService(services => services.GetRequiredService<SiteMeters>());
 builder.Services.AddHostedService<WarmUp>();
 builder.Services.AddHostedService<Pruning>();
 
@@ -61,7 +63,9 @@ builder.Services.AddIdentityCore<Person>(options =>
     // From many addresses at once; from one, SignInLimit is there first. It is short: it must not be used to lock somebody out.
     options.Lockout.MaxFailedAccessAttempts = 50;
     options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(1);
-}).AddUserStore<PeopleStore>().AddClaimsPrincipalFactory<TeacherClaims>().AddSignInManager().AddDefaultTokenProviders();
+    // PasswordFaults has the only rule there is.
+    (options.Password.RequiredLength, options.Password.RequireDigit, options.Password.RequireLowercase, options.Password.RequireUppercase, options.Password.RequireNonAlphanumeric) = (1, false, false, false, false);
+}).AddUserStore<PeopleStore>().AddPasswordValidator<PasswordFaults>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager().AddDefaultTokenProviders();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
     {
@@ -70,6 +74,13 @@ builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
         options.LoginPath = "/";
         options.BindToSession(SessionCookies.Teachers);
         TellScripts(options);
+    })
+    .AddCookie(IdentityConstants.TwoFactorUserIdScheme, options =>
+    {
+        // Who has typed a right password and not the code yet: it opens nothing but the page that asks for it.
+        (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.step"), transport.CookiePolicy);
+        options.Cookie.SameSite = SameSiteMode.Strict;
+        options.ExpireTimeSpan = TimeSpan.FromMinutes(5);
     })
     .AddCookie(Who.ChildScheme, options =>
     {
@@ -84,11 +95,15 @@ builder.Services.AddAuthorizationBuilder()
     .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAssertion(_ => false).Build())
     .AddPolicy(Who.Records, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole))
     .AddPolicy(Who.Sittings, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole, Who.AssistantRole))
+    .AddPolicy(Who.InCharge, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.InChargeRole))
     .AddPolicy(Who.SignedIn, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser())
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages().AddMvcOptions(options => options.Filters.Add<OnlyWhatIsHandled>());
+builder.Services.AddRazorPages().AddMvcOptions(options => {
+    options.Filters.Add<OnlyWhatIsHandled>();
+    options.Filters.Add<NoteOpenedRecords>();
+});
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();

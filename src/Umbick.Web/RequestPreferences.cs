@@ -18,6 +18,11 @@ public sealed class RequestPreferences
     /// <summary>The name of the school's time zone.</summary>
     public string TimeZone { get; set; } = "Europe/London";
 
+    /// <summary>A moment as clocks at the school show it.</summary>
+    public DateTime AtSchool(DateTime moment) => TimeZoneInfo.TryFindSystemTimeZoneById(TimeZone, out var zone)
+        ? TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(moment, DateTimeKind.Utc), zone)
+        : moment;
+
     /// <summary>The day that it is, where the school is.</summary>
     public DateOnly Today { get; set; } = DateOnly.FromDateTime(DateTime.UtcNow);
 

@@ -278,14 +278,14 @@ public sealed class Browser : IDisposable
         static double Number(object value) => Convert.ToDouble(value, System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    /// <summary>Cuts the browser's network, or joins it again.</summary>
-    public void Network(bool offline)
+    /// <summary>Cuts the browser's network, or joins it again; a reply then takes so many milliseconds longer.</summary>
+    public void Network(bool offline, int latency = 0)
     {
         _driver.ExecuteCdpCommand("Network.enable", []);
         _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?>
         {
             ["offline"] = offline,
-            ["latency"] = 0,
+            ["latency"] = latency,
             ["downloadThroughput"] = -1,
             ["uploadThroughput"] = -1,
         });

@@ -41,12 +41,16 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         }
     }
 
-    [Fact]
-    public async Task What_is_typed_after_an_answer_that_is_refused_is_shown_and_not_sent()
+    /// <summary>Also where the reply comes long after the last key: what was typed was meant for another question.</summary>
+    [Theory]
+    [InlineData(0)]
+    [InlineData(900)]
+    public async Task What_is_typed_after_an_answer_that_is_refused_is_shown_and_not_sent(int latency)
     {
         var (browser, child) = await Asking();
         using (browser)
         {
+            browser.Network(offline: false, latency);
             browser.TypeBlind("half 8" + Keys.Enter + "720" + Keys.Enter, 20);
             browser.AwaitText("7:30 or 8:30");
             browser.AwaitText("Typed meanwhile, and not used: 720⏎");

@@ -51,7 +51,7 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
         IReadOnlyList<DemonstrationShown> shown = [];
         if (child is { } id)
         {
-            (Child, shown) = await database.InSchool(User.Teacher().School, async connection => (await Store.Children.Find(connection, id), await Demonstrated.To(connection, id)), HttpContext.RequestAborted);
+            (Child, shown) = await database.InSchool(User.Person().School, async connection => (await Store.Children.Find(connection, id), await Demonstrated.To(connection, id)), HttpContext.RequestAborted);
             if (Child is null) return NotFound();
             preferences.OfChild = Child.Preferences;
         }
@@ -64,7 +64,7 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
     public async Task<IActionResult> OnPost(string? show, string? pattern, ChildId child, Guid id)
     {
         if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found) || id == default) return BadRequest();
-        var (school, person) = User.Teacher();
+        var (school, person) = User.Person();
         var known = await database.InSchool(
             school,
             async connection =>
@@ -74,7 +74,7 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
                 return true;
             },
             HttpContext.RequestAborted);
-        return known ? Redirect($"/children/{child}") : NotFound();
+        return known ? Redirect(User.SeesRecords() ? $"/children/{child}" : "/clock") : NotFound();
     }
 
     /// <summary>What hands show that are turned like this.</summary>

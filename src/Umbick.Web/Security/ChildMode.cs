@@ -17,7 +17,7 @@ public static class ChildMode
     /// <summary>Signs a teacher out, and has the browser forget every page it has kept.</summary>
     public static Task Leave(this HttpContext context)
     {
-        if (context.User.IsTeacher()) context.Response.Headers["Clear-Site-Data"] = "\"cache\"";
+        if (context.User.IsSignedIn()) context.Response.Headers["Clear-Site-Data"] = "\"cache\"";
         return context.SignOutAsync(IdentityConstants.ApplicationScheme);
     }
 }

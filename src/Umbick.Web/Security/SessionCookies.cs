@@ -32,9 +32,16 @@ public static class SessionCookies
         var (services, user) = (context.HttpContext.RequestServices, context.Principal!);
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
         var (id, ends) = (Guid.CreateVersion7(), now + context.Options.ExpireTimeSpan);
-        await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => user.IsTeacher()
-            ? Sessions.BeginOfTeacher(connection, id, user.Teacher().Person, now, ends)
-            : Sessions.BeginOfChild(connection, id, user.Child().Sitting, now, ends));
+        await services.GetRequiredService<Database>().InSchool(SchoolOf(user), async connection =>
+        {
+            if (!user.IsSignedIn())
+            {
+                await Sessions.BeginOfChild(connection, id, user.Child().Sitting, now, ends);
+                return;
+            }
+            await Sessions.BeginOfPerson(connection, id, user.Person().Id, now, ends);
+            await Audit.Note(connection, user.Person().Id, AuditKinds.SignedIn, now);
+        });
         ((ClaimsIdentity)user.Identity!).AddClaim(new Claim(SessionClaim, id.ToString()));
     }
 
@@ -45,7 +52,7 @@ public static class SessionCookies
         if (context.HttpContext.Request.Path.StartsWithSegments("/error")) return;
         var (services, user) = (context.HttpContext.RequestServices, context.Principal!);
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
-        if (Guid.TryParse(user.FindFirstValue(SessionClaim), out var session) && await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => user.IsTeacher()
+        if (Guid.TryParse(user.FindFirstValue(SessionClaim), out var session) && await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => user.IsSignedIn()
             ? IsOpen(connection, services.GetRequiredService<RequestPreferences>(), user, session, now)
             : Sessions.IsOpenToChild(connection, session, user.Child().Sitting, now))) return;
         context.RejectPrincipal();
@@ -53,7 +60,7 @@ public static class SessionCookies
 
     private static async Task<bool> IsOpen(SchoolConnection connection, RequestPreferences preferences, ClaimsPrincipal user, Guid session, DateTime now)
     {
-        if (await Schools.SettingsAndDay(connection, now, session, user.Teacher().Person, user.FindFirstValue(StampClaim) ?? "") is not { IsOpen: true } school) return false;
+        if (await Schools.SettingsAndDay(connection, now, session, user.Person().Id, user.FindFirstValue(StampClaim) ?? "") is not { IsOpen: true } school) return false;
         (preferences.OfSchool, preferences.TimeZone, preferences.Today, preferences.Now) = (new TeachingPreferences(school.Settings), school.TimeZone, school.Today, school.Now);
         return true;
     }
@@ -62,8 +69,16 @@ public static class SessionCookies
     {
         var services = context.HttpContext.RequestServices;
         if ((await context.HttpContext.AuthenticateAsync(context.Scheme.Name)).Principal is not { } user || !Guid.TryParse(user.FindFirstValue(SessionClaim), out var session)) return;
-        await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => Sessions.End(connection, session, services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime));
+        var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
+        await services.GetRequiredService<Database>().InSchool(SchoolOf(user), async connection =>
+        {
+            await Sessions.End(connection, session, now);
+            if (user.IsSignedIn()) await Audit.Note(connection, user.Person().Id, AuditKinds.SignedOut, now);
+        });
     }
 
-    private static Guid SchoolOf(ClaimsPrincipal user) => user.IsTeacher() ? user.Teacher().School : user.Child().School;
+    /// <summary>The session that a request goes by.</summary>
+    public static Guid Session(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(SessionClaim)!);
+
+    private static Guid SchoolOf(ClaimsPrincipal user) => user.IsSignedIn() ? user.Person().School : user.Child().School;
 }

@@ -12,7 +12,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
-[Authorize(Who.Sittings)]
+[Authorize(Who.Records)]
 public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
@@ -31,7 +31,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
     public async Task<IActionResult> OnGet(ChildId id, bool none)
     {
         NoneChosen = none;
-        var record = await database.InSchool(User.Teacher().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
+        var record = await database.InSchool(User.Person().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
         if (record is null) return NotFound();
         Child = record.Child;
         preferences.OfChild = Child.Preferences;

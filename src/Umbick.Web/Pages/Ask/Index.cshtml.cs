@@ -5,7 +5,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
-[Authorize(Who.Sittings)]
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database) : PageModel
 {
     public IReadOnlyList<CaseloadRow> Open { get; private set; } = [];
@@ -14,7 +14,7 @@ public sealed class IndexModel(Database database) : PageModel
 
     public async Task OnGet()
     {
-        var children = (await database.InSchool(User.Teacher().School, Store.Children.All, HttpContext.RequestAborted)).ToList();
+        var children = (await database.InSchool(User.Person().School, Store.Children.All, HttpContext.RequestAborted)).ToList();
         Open = [.. children.Where(child => child.OpenAsking is not null)];
         // Who has waited longest stands first.
         Others = [.. children.Where(child => child.OpenAsking is null).OrderBy(child => child.LastSeen ?? DateOnly.MinValue)];

@@ -31,7 +31,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>What was typed that cannot be read: sent once more, it is kept as it is.</summary>
     private string? Unreadable { get; set; }
 
-    private Guid School => User.Teacher().School;
+    private Guid School => User.Person().School;
 
     public Task<IActionResult> OnGet(SittingId id) => Within(async connection =>
         await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null } && await Store.Visits.Find(connection, visit) is { EndedAt: null }
@@ -72,7 +72,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
             Prompted = given.Prompted == "true",
             How = HowDone.Find(given.How)?.Id,
         };
-        switch (await asking.Answer(connection, id, submission, User.Teacher().Person))
+        switch (await asking.Answer(connection, id, submission, User.Person().Id))
         {
             case Submitted.Kept or Submitted.KeptBefore:
                 Response.Kept(answer);

@@ -11,14 +11,14 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Starts a sitting with a child, or opens the one that was left in the middle.</summary>
-[Authorize(Who.Sittings)]
+[Authorize(Who.Records)]
 public sealed class StartModel(Database database, Asking asking) : PageModel
 {
     private static readonly string[] Forms = ["A", "B", "C"];
 
     public async Task<IActionResult> OnPost(ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? pattern)
     {
-        var school = User.Teacher().School;
+        var school = User.Person().School;
         var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
         var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, ColdPattern = Catalogue.Find(pattern), ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null, Id = sitting is { } made && made != default ? made : null };

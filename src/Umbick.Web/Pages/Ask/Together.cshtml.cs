@@ -8,7 +8,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Begins with several children who share a clock.</summary>
-[Authorize(Who.Sittings)]
+[Authorize(Who.Records)]
 public sealed class TogetherModel(Database database, Asking asking) : PageModel
 {
     private const int Fewest = 2;
@@ -20,7 +20,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
 
     public string? Message { get; private set; }
 
-    private Guid School => User.Teacher().School;
+    private Guid School => User.Person().School;
 
     public async Task OnGet() => await Load();
 

@@ -16,6 +16,7 @@ namespace Umbick.Web.Pages.Children;
 
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
 [Authorize(Who.Records)]
+[OpensRecord]
 public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     private const int MostShown = 8;
@@ -135,7 +136,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         return await Within(async connection =>
         {
             if (await Store.Children.Find(connection, id) is null) return NotFound();
-            await NamedWays.Name(connection, id, at, given, User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+            await NamedWays.Name(connection, id, at, given, User.Person().Id, clock.GetUtcNow().UtcDateTime);
             return Redirect($"/children/{id}");
         });
     }
@@ -148,7 +149,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) => Within(async connection =>
     {
         if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered() || taken is not { } yes || decision == Guid.Empty) return BadRequest();
-        return await deciding.Take(connection, decision, id, found, what, yes, User.Teacher().Person) switch
+        return await deciding.Take(connection, decision, id, found, what, yes, User.Person().Id) switch
         {
             null => NotFound(),
             true => Redirect($"/children/{id}#decided"),
@@ -162,12 +163,12 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         var why = (reason ?? "").Trim();
         if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes || decision == Guid.Empty || why.Length > Decisions.LongestReason) return BadRequest();
         if (why.Length == 0) return Redirect($"/children/{id}?noReason=true#say-it");
-        return await deciding.Say(connection, decision, id, found, yes, why, User.Teacher().Person) is null ? NotFound() : Redirect($"/children/{id}#decided");
+        return await deciding.Say(connection, decision, id, found, yes, why, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided");
     });
 
     /// <summary>Takes a decision back.</summary>
     public Task<IActionResult> OnPostTakeBack(ChildId id, Guid decision) =>
-        Within(async connection => await deciding.TakeBack(connection, id, decision, User.Teacher().Person) is null ? NotFound() : Redirect($"/children/{id}#decided"));
+        Within(async connection => await deciding.TakeBack(connection, id, decision, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided"));
 
     private async Task LoadVisits(SchoolConnection connection, ChildId id)
     {
@@ -213,5 +214,5 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         return first.Day == last.Day && progress.Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day:d MMMM} {last.Right} of {last.Telling}.";
     }
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

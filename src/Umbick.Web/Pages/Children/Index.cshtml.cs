@@ -51,7 +51,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public async Task OnGet(string? find, string? pattern, Stage? stage, string? @class, string? waiting)
     {
-        var lines = await database.InSchool(User.Teacher().School, Lines, HttpContext.RequestAborted);
+        var lines = await database.InSchool(User.Person().School, Lines, HttpContext.RequestAborted);
         IsLong = lines.Count > Glance;
         Filter = CaseloadFilter.Of(find, pattern, stage, @class, waiting);
         Patterns = [.. lines.SelectMany(line => line.Known.ToPractise).Distinct().OrderBy(one => one.Step)];

@@ -34,7 +34,7 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
         Message = Umbick.Casework.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
         if (Message is not null) return Refused();
         Stage = stage;
-        var (school, now) = (User.Teacher().School, clock.GetUtcNow());
+        var (school, now) = (User.Person().School, clock.GetUtcNow());
         var child = new Child(NewId, Alias, stage);
         var (joined, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, child, now.UtcDateTime), HttpContext.RequestAborted);
         if (!wasThere) return Redirect($"/children/{joined}");

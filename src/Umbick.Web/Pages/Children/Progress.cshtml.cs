@@ -15,6 +15,7 @@ namespace Umbick.Web.Pages.Children;
 
 /// <summary>How the work with a child went: one sentence with its grounds, and the figures.</summary>
 [Authorize(Who.Records)]
+[OpensRecord]
 public sealed class ProgressModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : PageModel
 {
     public ProgressRecord Record { get; private set; } = null!;
@@ -47,7 +48,7 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
         if (await Store.Children.Find(connection, id) is null) return NotFound();
         if (why.Length > 0)
         {
-            await deciding.BeginCycle(connection, cycle, id, weeks, goal, why, User.Teacher().Person);
+            await deciding.BeginCycle(connection, cycle, id, weeks, goal, why, User.Person().Id);
             return Redirect($"/children/{id}/progress#cycle");
         }
         Message = "Say in a few words why the child comes in. No cycle was begun.";
@@ -61,7 +62,7 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
         if (why.Length > Cycles.LongestReason) return BadRequest();
         if (why.Length > 0)
         {
-            await deciding.EndCycle(connection, cycle, id, why, User.Teacher().Person);
+            await deciding.EndCycle(connection, cycle, id, why, User.Person().Id);
             return Redirect($"/children/{id}/progress#cycle");
         }
         Message = "Say in a few words why the cycle ends. It goes on.";
@@ -82,5 +83,5 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
         return Page();
     }
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -10,6 +10,7 @@ namespace Umbick.Web.Pages.Children;
 
 /// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
 [Authorize(Who.Records)]
+[OpensRecord]
 public sealed class TeachingModel(Database database, RequestPreferences preferences) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
@@ -27,7 +28,7 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
     /// <summary>The alias that was typed and refused.</summary>
     public string? Typed { get; private set; }
 
-    private Guid School => User.Teacher().School;
+    private Guid School => User.Person().School;
 
     public async Task<IActionResult> OnGet(ChildId id, bool kept)
     {

@@ -44,7 +44,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 
     public async Task<IActionResult> OnPostTakeIn(Guid id, ChildId child)
     {
-        var taken = await database.InSchool(User.Teacher().School, connection => Store.Children.TakeIn(connection, child, onCaseload: true), HttpContext.RequestAborted);
+        var taken = await database.InSchool(User.Person().School, connection => Store.Children.TakeIn(connection, child, onCaseload: true), HttpContext.RequestAborted);
         if (taken == 0) return NotFound();
         if (Request.Headers["HX-Request"] != "true") return Redirect($"/classes/{id}");
         return await Load(id) ? Page() : NotFound();
@@ -54,7 +54,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
     public async Task<IActionResult> OnPostCodes(Guid id)
     {
         if (!await Load(id)) return NotFound();
-        var school = User.Teacher().School;
+        var school = User.Person().School;
         CodeOf = await database.InSchool(
             school,
             async connection =>
@@ -70,7 +70,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 
     private async Task<bool> Load(Guid id)
     {
-        if (await database.InSchool(User.Teacher().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return false;
+        if (await database.InSchool(User.Person().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return false;
         Class = found;
         return true;
     }

@@ -28,7 +28,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
 
-    private Guid School => User.Teacher().School;
+    private Guid School => User.Person().School;
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 
@@ -58,7 +58,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 var child = await Sittings.Find(connection, sitting) is { } found && found.Screening == id ? await Store.Children.Find(connection, found.Child) : null;
                 if (screening is null) return NotFound();
                 if (child is null || text.Length is 0 or > AnswerParser.LongestAnswer || screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
-                var kept = await screen.Enter(connection, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Teacher().Person);
+                var kept = await screen.Enter(connection, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Person().Id);
                 if (kept is not (Submitted.Kept or Submitted.KeptBefore))
                     return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
                 Response.Kept(answer);
@@ -84,7 +84,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 await Enter(sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects });
             }
         }
-        return Redirect($"/classes/{id}");
+        return Redirect(User.SeesRecords() ? $"/classes/{id}" : $"/classes/{id}/grid");
     }
 
     private static string Why(CaseloadRow? child, string text) =>
@@ -100,7 +100,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     }
 
     private Task<Submitted> Enter(SittingId sitting, Submission submission) =>
-        database.InSchool(School, connection => screen.Enter(connection, sitting, submission, User.Teacher().Person), HttpContext.RequestAborted);
+        database.InSchool(School, connection => screen.Enter(connection, sitting, submission, User.Person().Id), HttpContext.RequestAborted);
 
     private async Task<bool> Load(Guid id)
     {

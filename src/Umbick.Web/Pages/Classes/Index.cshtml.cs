@@ -32,7 +32,7 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
 
     public Stage Stage { get; private set; } = Stage.FiveMinutesTo;
 
-    private Guid School => User.Teacher().School;
+    private Guid School => User.Person().School;
 
     public Task OnGet(bool all) => Load(all);
 

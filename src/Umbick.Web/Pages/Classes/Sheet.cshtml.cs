@@ -16,7 +16,7 @@ public sealed class SheetModel(Database database, ClassScreening screen) : PageM
 
     public async Task<IActionResult> OnGet(Guid id)
     {
-        if (await database.InSchool(User.Teacher().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return NotFound();
+        if (await database.InSchool(User.Person().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return NotFound();
         View = new SheetView(found.Screening.Title, null, null, [.. found.Items.Select(item => new SheetItem(item, Support.Bare))]);
         return Page();
     }

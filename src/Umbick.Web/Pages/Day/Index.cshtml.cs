@@ -24,7 +24,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public async Task OnGet()
     {
-        Work = await database.InSchool(User.Teacher().School, connection => DayWork.Load(connection, model, preferences.Today, preferences.Now), HttpContext.RequestAborted);
+        Work = await database.InSchool(User.Person().School, connection => DayWork.Load(connection, model, preferences.Today, preferences.Now), HttpContext.RequestAborted);
         Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }
@@ -38,7 +38,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     /// <param name="staysAway">A slot and the child who does not, after all.</param>
     public Task<IActionResult> OnPost(DateOnly day, ChildId? absent, ChildId? notReleased, ChildId? canCome, string? comes, string? staysAway) => Within(async connection =>
     {
-        var (by, now) = (User.Teacher().Person, clock.GetUtcNow().UtcDateTime);
+        var (by, now) = (User.Person().Id, clock.GetUtcNow().UtcDateTime);
         if ((absent ?? notReleased ?? canCome) is { } child)
         {
             if (await Store.Children.Find(connection, child) is null) return NotFound();
@@ -54,5 +54,5 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>
         text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var one) && ChildId.TryParse(child, null, out var other) ? (one, other) : null;
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

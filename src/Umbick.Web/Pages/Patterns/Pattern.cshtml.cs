@@ -40,7 +40,7 @@ public sealed class PatternModel(Database database, ReadingModel model, PatternF
         var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id)).Select(Catalogue.Find).OfType<Pattern>();
         Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other, wording)))];
         Demonstrations = Demonstration.Offered(found, []);
-        var caseload = await database.InSchool(User.Teacher().School, connection => Caseload.Load(connection, model), HttpContext.RequestAborted);
+        var caseload = await database.InSchool(User.Person().School, connection => Caseload.Load(connection, model), HttpContext.RequestAborted);
         Children =
         [
             .. caseload.Where(child => child.ToPractise.Contains(found)).Select(child => (child.Child, true)),

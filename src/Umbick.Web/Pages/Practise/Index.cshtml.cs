@@ -9,7 +9,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-[Authorize(Who.Sittings)]
+[Authorize(Who.Records)]
 public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
 {
     private const int MostDone = 60;
@@ -30,7 +30,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     public Wording WordingOf(ChildId child) => _wordings.GetValueOrDefault(child, preferences.Wording);
 
     public Task OnGet() => database.InSchool(
-        User.Teacher().School,
+        User.Person().School,
         async connection =>
         {
             Waiting = [.. await Sets.Waiting(connection)];

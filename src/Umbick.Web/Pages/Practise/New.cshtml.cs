@@ -59,7 +59,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
         var record = await database.InSchool(
-            User.Teacher().School,
+            User.Person().School,
             async connection =>
             {
                 Demonstrated = await Store.Demonstrated.To(connection, child);
@@ -86,7 +86,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     {
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
-        var (school, person) = User.Teacher();
+        var (school, person) = User.Person();
         var given = await database.InSchool<AssignedSet?>(
             school,
             async connection =>

@@ -33,7 +33,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     {
         Waited = waited;
         var found = await database.InSchool(
-            User.Teacher().School,
+            User.Person().School,
             async connection =>
             {
                 if (await Sets.Find(connection, id) is not { } set) return false;
@@ -57,7 +57,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     /// <summary>Drops this device to the child's sitting: the teacher's own cookie goes.</summary>
     public async Task<IActionResult> OnPost(SetId id)
     {
-        var school = User.Teacher().School;
+        var school = User.Person().School;
         var set = await database.InSchool(school, connection => Sets.Find(connection, id), HttpContext.RequestAborted);
         if (set is not { DoneAt: null, Sitting: { } sitting }) return NotFound();
         await HttpContext.EnterChildMode(school, sitting);

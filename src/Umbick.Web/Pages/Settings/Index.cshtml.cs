@@ -8,7 +8,7 @@ namespace Umbick.Web.Pages.Settings;
 
 /// <summary>A school's settings.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, RequestPreferences preferences) : PageModel
+public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public bool Kept { get; private set; }
 
@@ -20,18 +20,19 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     public async Task OnGet(bool kept)
     {
         Kept = kept;
-        TimeZones = await database.InSchool(User.Teacher().School, Schools.TimeZones, HttpContext.RequestAborted);
+        TimeZones = await database.InSchool(User.Person().School, Schools.TimeZones, HttpContext.RequestAborted);
         Choices = SettingChoices.OfSchool(preferences.Teaching);
     }
 
     public async Task<IActionResult> OnPost(string? zone)
     {
         await database.InSchool(
-            User.Teacher().School,
+            User.Person().School,
             async connection =>
             {
                 await Schools.Choose(connection, SettingChoices.Read(Request.Form));
                 if (!string.IsNullOrEmpty(zone)) await Schools.MoveTo(connection, zone);
+                await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime);
             },
             HttpContext.RequestAborted);
         return Redirect("/settings?kept=true");

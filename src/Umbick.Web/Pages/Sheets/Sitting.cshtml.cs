@@ -17,7 +17,7 @@ public sealed class SittingModel(Database database, RequestPreferences preferenc
     public async Task<IActionResult> OnGet(SittingId id)
     {
         var found = await database.InSchool(
-            User.Teacher().School,
+            User.Person().School,
             async connection =>
             {
                 if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return false;

@@ -33,7 +33,7 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     public string NameOf(Guid child) => Children.FirstOrDefault(one => one.Id.Value == child)?.Alias ?? "a child who has left";
 
-    public Task OnGet() => database.InSchool(User.Teacher().School, Load, HttpContext.RequestAborted);
+    public Task OnGet() => database.InSchool(User.Person().School, Load, HttpContext.RequestAborted);
 
     public Task<IActionResult> OnPostSlot(Guid slot, DayOfWeek weekday, string? from, int minutes, Guid[]? child) => Change(async connection =>
     {
@@ -128,5 +128,5 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     private static TimeOnly? Time(string? text) =>
         TimeOnly.TryParseExact((text ?? "").Trim(), ["H:mm", "HH:mm", "H.mm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -13,7 +13,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Visits;
 
 /// <summary>Who comes to a visit, and what will be shown.</summary>
-[Authorize(Who.Sittings)]
+[Authorize(Who.Records)]
 public sealed class BeginModel(Database database, ReadingModel model, Visiting visiting) : PageModel
 {
     public Pattern Pattern { get; private set; } = null!;
@@ -63,7 +63,7 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
         if (Message is null)
         {
             var demonstration = Demonstration.Find(show) is { } one && one.For.Contains(found.Id) ? one.Id : null;
-            if (await visiting.Begin(connection, id, found, Chosen, demonstration, User.Teacher().Person) is not [var busy, ..]) return Redirect($"/visits/{id}");
+            if (await visiting.Begin(connection, id, found, Chosen, demonstration, User.Person().Id) is not [var busy, ..]) return Redirect($"/visits/{id}");
             Message = $"{busy.Alias} has something unfinished. Finish or stop that first, or leave {busy.Alias} out.";
         }
         await Load(connection, child, Chosen);
@@ -109,7 +109,7 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
 
     private static string NoteOf(DemonstrationShown? shown) => shown is null ? "not shown yet" : $"shown on {shown.Day:d MMMM}; now only its contrast, as a reminder";
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 
     private static bool TryFind(string? id, out Pattern pattern) => (pattern = Catalogue.Find(id)!) is { } found && Steps.OfReading.Contains(found.Step);
 }

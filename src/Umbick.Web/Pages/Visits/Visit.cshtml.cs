@@ -17,7 +17,7 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
 {
     public VisitView View { get; private set; } = null!;
 
-    private Guid Teacher => User.Teacher().Person;
+    private Guid Teacher => User.Person().Id;
 
     public Task<IActionResult> OnGet(Guid id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
 
@@ -147,5 +147,5 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
         return await Load(connection, id) ? Partial("_Visit", View) : NotFound();
     }
 
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Teacher().School, act, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

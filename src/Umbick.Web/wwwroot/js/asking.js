@@ -24,7 +24,8 @@
     (raw ?? find("#asking [autofocus]"))?.focus();
     // Gone back to, an answer is typed over, not added to.
     raw?.select();
-    typingOn = Boolean(find("[data-told]")?.textContent) && performance.now() - typedAt < pause;
+    // Whatever was typed on before a refusal was meant for another question, however long the reply took.
+    typingOn = Boolean(find("[data-told]")?.textContent) && (typedOn.length > 0 || performance.now() - typedAt < pause);
     if (typingOn) divert();
     else replay();
   }

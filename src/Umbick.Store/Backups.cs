@@ -1,0 +1,19 @@
+namespace Umbick.Store;
+
+/// <summary>A backup that was made.</summary>
+public sealed record BackupMade(DateTime MadeAt, string FileName, long Bytes);
+
+/// <summary>When backups were made, and how much there is.</summary>
+public static class Backups
+{
+    /// <summary>The latest ones, the latest first.</summary>
+    public static async Task<IReadOnlyList<BackupMade>> Latest(SchoolConnection connection, int count) =>
+        [.. await connection.QueryAsync<BackupMade>("select made_at, file_name, bytes from backup_made order by made_at desc limit @count", new { count })];
+
+    /// <summary>How large the database is, in bytes.</summary>
+    public static Task<long> DatabaseBytes(SchoolConnection connection) => connection.QuerySingleAsync<long>("select pg_database_size(current_database())");
+
+    /// <summary>Keeps that one was made. Only the owner may.</summary>
+    public static Task Note(SchoolConnection owner, BackupMade made) =>
+        owner.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@MadeAt, @FileName, @Bytes)", made);
+}

@@ -1,0 +1,75 @@
+using System.Buffers.Text;
+using System.Data.Common;
+using System.Security.Cryptography;
+using Dapper;
+
+namespace Umbick.Store;
+
+/// <summary>Links that let somebody in once. What stands in the link is 256 bits; only their hash is kept.</summary>
+public static class Invitations
+{
+    private const string Select = "select id, person, display_name, role, in_charge, expires_at from invitation";
+
+    /// <summary>Makes a link. Another for the same person that is not used yet can no longer be.</summary>
+    /// <returns>What stands in the link.</returns>
+    public static async Task<string> Make(SchoolConnection connection, Guid? person, string displayName, PersonRole role, bool inCharge, Guid? by, DateTime now)
+    {
+        var secret = RandomNumberGenerator.GetBytes(32);
+        if (person is not null) await connection.ExecuteAsync("update invitation set expires_at = @now where person = @person and used_at is null and expires_at > @now", new { person, now });
+        await connection.ExecuteAsync(
+            """
+            insert into invitation (school, id, person, display_name, role, in_charge, hash, made_by, made_at, expires_at)
+            values (@school, @id, @person, @displayName, @role, @inCharge, @hash, @by, @now, @expires)
+            """,
+            new
+            {
+                school = connection.School,
+                id = Guid.CreateVersion7(),
+                person,
+                displayName,
+                role = role.ToString().ToLowerInvariant(),
+                inCharge,
+                hash = SHA256.HashData(secret),
+                by,
+                now,
+                expires = now + (person is null ? Invitation.ForSomebodyNew : Invitation.ToGetIn),
+            });
+        return Base64Url.EncodeToString(secret);
+    }
+
+    /// <summary>Where a link leads: the school and the invitation's id; null where it leads nowhere, or does no longer.</summary>
+    public static async Task<(Guid School, Guid Id)?> Find(DbConnection connection, string link) => HashOf(link) is { } hash
+        ? await connection.QuerySingleOrDefaultAsync<(Guid School, Guid Id)?>("select school, id from find_invitation(@hash)", new { hash })
+        : null;
+
+    /// <summary>An invitation of the school that is set.</summary>
+    public static Task<Invitation?> Find(SchoolConnection connection, Guid id) => connection.QuerySingleOrDefaultAsync<Invitation>($"{Select} where id = @id", new { id });
+
+    /// <summary>Those that wait to be used, the latest first.</summary>
+    public static async Task<IReadOnlyList<Invitation>> Waiting(SchoolConnection connection, DateTime now) =>
+        [.. await connection.QueryAsync<Invitation>($"{Select} where used_at is null and expires_at > @now order by made_at desc", new { now })];
+
+    /// <summary>Uses one up.</summary>
+    /// <returns>Whether it could be used: of two at once, one can.</returns>
+    public static async Task<bool> Use(SchoolConnection connection, Guid id, DateTime now) =>
+        await connection.ExecuteAsync("update invitation set used_at = @now where id = @id and used_at is null and expires_at > @now", new { id, now }) > 0;
+
+    /// <summary>Has one that was used wait again: what it was used for could not be done.</summary>
+    public static Task GiveBack(SchoolConnection connection, Guid id) => connection.ExecuteAsync("update invitation set used_at = null where id = @id", new { id });
+
+    /// <summary>Takes one back.</summary>
+    public static Task TakeBack(SchoolConnection connection, Guid id, DateTime now) =>
+        connection.ExecuteAsync("update invitation set expires_at = @now where id = @id and used_at is null", new { id, now });
+
+    private static byte[]? HashOf(string link)
+    {
+        try
+        {
+            return SHA256.HashData(Base64Url.DecodeFromChars(link));
+        }
+        catch (FormatException)
+        {
+            return null;
+        }
+    }
+}

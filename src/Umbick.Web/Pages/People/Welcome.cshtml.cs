@@ -1,0 +1,141 @@
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework.Accounts;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.People;
+
+/// <summary>Where a link leads that was handed over: somebody new chooses a name and a password, somebody who could not get in a password.</summary>
+[AllowAnonymous]
+public sealed class WelcomeModel(Database database, SignInManager<Person> signIn, SignInLimit limit, TimeProvider clock) : PageModel
+{
+    /// <summary>The invitation; null where the link leads nowhere, or does no longer.</summary>
+    public Invitation? Invitation { get; private set; }
+
+    public string SchoolName { get; private set; } = "";
+
+    /// <summary>The user name of whoever could not get in.</summary>
+    public string? Known { get; private set; }
+
+    public string UserName { get; private set; } = "";
+
+    public string? Message { get; private set; }
+
+    private Guid _school;
+
+    public async Task OnGet(string link) => await Find(link);
+
+    /// <summary>Somebody new, or a new password.</summary>
+    public async Task<IActionResult> OnPost(string link, string? userName, string? password)
+    {
+        if (await Find(link) is not { } invitation) return Page();
+        UserName = (userName ?? "").Trim();
+        Message = (invitation.IsReset ? null : UserNames.Fault(UserName)) ?? PasswordRule.Fault(password ?? "");
+        if (Message is not null) return Page();
+        var hash = signIn.UserManager.PasswordHasher.HashPassword(new Person(), password!);
+        var person = await database.InSchool(
+            _school,
+            async connection =>
+            {
+                if (!await Invitations.Use(connection, invitation.Id, Now)) return null;
+                return invitation.Person is { } known ? await LetIn(connection, known, hash) : await Add(connection, invitation, hash);
+            },
+            HttpContext.RequestAborted);
+        if (person is not null) return await Enter(person);
+        return Message is null ? await Again(link) : Page();
+    }
+
+    /// <summary>Somebody who works at another school already, and comes in by what they have.</summary>
+    public async Task<IActionResult> OnPostKnown(string link, string? userName, string? password)
+    {
+        if (await Find(link) is not { IsReset: false } invitation) return Page();
+        UserName = (userName ?? "").Trim();
+        if (!limit.IsOpen(HttpContext, UserName)) return Refuse("Too many tries. Wait a minute or two, then try again.");
+        if (await signIn.UserManager.FindByNameAsync(UserName) is not { } account
+            || !(await signIn.CheckPasswordSignInAsync(account, password ?? "", lockoutOnFailure: true)).Succeeded)
+        {
+            limit.CountWrong(HttpContext, UserName);
+            return Refuse("That name and password do not go together. Try again.");
+        }
+        var joined = await database.InSchool(
+            _school,
+            async connection =>
+            {
+                if (!await Invitations.Use(connection, invitation.Id, Now)) return false;
+                await Store.People.Employ(connection, account.Id, invitation.DisplayName, invitation.Role, invitation.InCharge);
+                await Audit.Note(connection, account.Id, AuditKinds.Joined, Now);
+                return true;
+            },
+            HttpContext.RequestAborted);
+        // They sign in as always, with their second step where they have one, and choose the school.
+        return joined ? Redirect("/") : await Again(link);
+    }
+
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    private async Task<Person?> Add(SchoolConnection connection, Invitation invitation, string hash)
+    {
+        if (await Store.People.TryAdd(connection, UserName, invitation.DisplayName, hash, invitation.Role, invitation.InCharge) is not { } person)
+        {
+            Message = "Somebody has that user name. Choose another, or say below that it is yours.";
+            await Invitations.GiveBack(connection, invitation.Id);
+            return null;
+        }
+        await Audit.Note(connection, person.Id, AuditKinds.Joined, Now);
+        return person;
+    }
+
+    private async Task<Person?> LetIn(SchoolConnection connection, Guid known, string hash)
+    {
+        if (await Store.People.Find(connection, known) is not { } person) return null;
+        (person.PasswordHash, person.SecurityStamp, person.LockoutEnd) = (hash, Guid.NewGuid().ToString("N"), null);
+        // Whoever lost the device cannot take the second step; it is turned on again from the page of their own.
+        (person.TwoFactor, person.AuthenticatorKey, person.RecoveryCodes) = (false, null, "");
+        await Store.People.Update(connection, person);
+        await Store.People.ForgetWrong(connection, known);
+        await Sessions.EndOf(connection, known, Now);
+        await Audit.Note(connection, known, AuditKinds.NewPassword, Now);
+        return person;
+    }
+
+    private async Task<Invitation?> Find(string link)
+    {
+        if (await database.BeforeSchool(connection => Invitations.Find(connection, link), HttpContext.RequestAborted) is not var (school, id)) return null;
+        _school = school;
+        await database.InSchool(
+            school,
+            async connection =>
+            {
+                SchoolName = (await Schools.Current(connection)).Name;
+                Invitation = await Invitations.Find(connection, id);
+                if (Invitation?.Person is { } person) Known = (await Store.People.Find(connection, person))?.UserName;
+            },
+            HttpContext.RequestAborted);
+        return Invitation;
+    }
+
+    private PageResult Refuse(string why)
+    {
+        Message = why;
+        return Page();
+    }
+
+    private async Task<IActionResult> Again(string link)
+    {
+        Invitation = null;
+        await Find(link);
+        return Page();
+    }
+
+    private async Task<IActionResult> Enter(Person person)
+    {
+        await HttpContext.SignOutAsync(Who.ChildScheme);
+        if (User.IsSignedIn()) await HttpContext.Leave();
+        await signIn.SignInAsync(person, isPersistent: false);
+        return Redirect(await this.AfterSignIn(database, person));
+    }
+}

@@ -1,0 +1,41 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.SchoolRun;
+
+/// <summary>Who did what at the school, the latest first.</summary>
+[Authorize(Who.InCharge)]
+public sealed class WhoDidWhatModel(Database database) : PageModel
+{
+    public IReadOnlyList<AuditEntry> Entries { get; private set; } = [];
+
+    public IReadOnlyDictionary<Guid, string> People { get; private set; } = new Dictionary<Guid, string>();
+
+    public Guid? Person { get; private set; }
+
+    public string? What { get; private set; }
+
+    public ChildId? Child { get; private set; }
+
+    /// <summary>The alias of the child that is filtered by.</summary>
+    public string? Alias { get; private set; }
+
+    public DateOnly? Until { get; private set; }
+
+    /// <summary>The address of the entries before these; null where there are none.</summary>
+    public string? Earlier => Entries.Count < Audit.PageLength ? null
+        : $"/who-did-what?person={Person}&what={What}&child={Child}&until={Until:yyyy-MM-dd}&before={Entries[^1].Id}";
+
+    public Task OnGet(Guid? person, string? what, ChildId? child, DateOnly? until, long? before) => database.InSchool(
+        User.Person().School,
+        async connection =>
+        {
+            (Person, What, Child, Until) = (person, AuditKinds.All.Any(one => one.Id == what) ? what : null, child, until);
+            People = await Store.People.Names(connection);
+            Entries = await Audit.Latest(connection, Person, What, Child, Until, before);
+            if (child is { } one) Alias = (await Store.Children.Find(connection, one))?.Alias;
+        },
+        HttpContext.RequestAborted);
+}

@@ -1,0 +1,44 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages;
+
+/// <summary>The second step of signing in: a code from a device, or one of those on paper.</summary>
+[AllowAnonymous]
+public sealed class SecondStepModel(SignInManager<Person> signIn, SignInLimit limit, Database database, TimeProvider clock) : PageModel
+{
+    public string? Message { get; private set; }
+
+    public async Task<IActionResult> OnGet() => await signIn.GetTwoFactorAuthenticationUserAsync() is null ? Redirect("/") : Page();
+
+    public async Task<IActionResult> OnPost(string? code)
+    {
+        if (await signIn.GetTwoFactorAuthenticationUserAsync() is not { } person) return Redirect("/");
+        if (limit.IsOpen(HttpContext, person.UserName))
+        {
+            var typed = Plain(code ?? "");
+            var result = typed.Length == 6 ? await signIn.TwoFactorAuthenticatorSignInAsync(typed, isPersistent: false, rememberClient: false) : await signIn.TwoFactorRecoveryCodeSignInAsync(typed);
+            if (result.Succeeded)
+            {
+                await HttpContext.SignOutAsync(Who.ChildScheme);
+                return Redirect(await this.AfterSignIn(database, person));
+            }
+            limit.CountWrong(HttpContext, person.UserName);
+            await database.InSchool(person.School, connection => Audit.Note(connection, null, AuditKinds.WrongPassword, clock.GetUtcNow().UtcDateTime, whom: person.Id), HttpContext.RequestAborted);
+            Message = "That code does not open it, or has run out. Type the one that is shown now.";
+        }
+        if (Message is null) Response.StatusCode = StatusCodes.Status429TooManyRequests;
+        Message ??= "Too many tries. Wait a minute or two, then try again.";
+        return Page();
+    }
+
+    /// <summary>A code without spaces and dashes; digits of other scripts are digits too.</summary>
+    private static string Plain(string code) => string.Concat(code.Where(char.IsLetterOrDigit)
+        .Select(sign => char.IsDigit(sign) ? ((int)char.GetNumericValue(sign)).ToString(CultureInfo.InvariantCulture) : sign.ToString()));
+}

@@ -1,0 +1,160 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using QRCoder;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.You;
+
+/// <summary>What somebody settles for themselves: their password, the second step, where they are signed in.</summary>
+[Authorize(Who.SignedIn)]
+public sealed class IndexModel(Database database, SignInManager<Person> signIn, SignInLimit limit, TimeProvider clock) : PageModel
+{
+    private const int RecoveryCodeCount = 10;
+
+    public Person Person { get; private set; } = null!;
+
+    public IReadOnlyList<OpenSession> Sessions { get; private set; } = [];
+
+    /// <summary>What codes are made of, while the second step is being turned on, in groups of four; null else.</summary>
+    public string? Key { get; private set; }
+
+    /// <summary>The same as a picture for a camera: the dark squares of a code, as the outline of an SVG, and how wide it is.</summary>
+    public (string Outline, int Side)? Picture { get; private set; }
+
+    /// <summary>The codes on paper that were just made; they are shown once.</summary>
+    public IReadOnlyList<string> Codes { get; private set; } = [];
+
+    public string? Message { get; private set; }
+
+    public string? Done { get; private set; }
+
+    public Task OnGet() => Load();
+
+    public async Task<IActionResult> OnPostPassword(string? current, string? password)
+    {
+        await Load();
+        if (!await IsTheirs(current)) return Page();
+        var result = await signIn.UserManager.ChangePasswordAsync(Person, current!, password ?? "");
+        if (!result.Succeeded) return Refuse(result.Errors.First().Description);
+        await AfterChange(AuditKinds.NewPassword);
+        Done = "You have a new password. Wherever else you were signed in, you no longer are.";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostBeginSecondStep(string? current)
+    {
+        await Load();
+        if (!await IsTheirs(current)) return Page();
+        if (!Person.TwoFactor)
+        {
+            await signIn.UserManager.ResetAuthenticatorKeyAsync(Person);
+            await AfterChange(null);
+            await ShowKey();
+        }
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostTurnOn(string? code)
+    {
+        await Load();
+        if (Person.TwoFactor) return Redirect("/you");
+        var typed = string.Concat((code ?? "").Where(char.IsDigit).Select(sign => (char)('0' + (int)char.GetNumericValue(sign))));
+        if (!limit.IsOpen(HttpContext, Person.UserName) || !await signIn.UserManager.VerifyTwoFactorTokenAsync(Person, TokenOptions.DefaultAuthenticatorProvider, typed))
+        {
+            limit.CountWrong(HttpContext, Person.UserName);
+            await ShowKey();
+            return Refuse("That is not the code for this key. Look that the device’s clock is right, then type the code that is shown now.");
+        }
+        await signIn.UserManager.SetTwoFactorEnabledAsync(Person, true);
+        Codes = [.. await signIn.UserManager.GenerateNewTwoFactorRecoveryCodesAsync(Person, RecoveryCodeCount) ?? []];
+        await AfterChange(AuditKinds.SecondFactorOn);
+        Done = "From now on a code is asked for after your password.";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostTurnOff(string? current)
+    {
+        await Load();
+        if (!await IsTheirs(current)) return Page();
+        await signIn.UserManager.SetTwoFactorEnabledAsync(Person, false);
+        await AfterChange(AuditKinds.SecondFactorOff);
+        Done = "Your password alone is asked for now.";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostEnd(Guid session)
+    {
+        await Load();
+        if (Sessions.Any(one => one.Id == session)) await InSchool(connection => Store.Sessions.End(connection, session, Now));
+        return Redirect(session == User.Session() ? "/" : "/you");
+    }
+
+    public async Task<IActionResult> OnPostEverywhere()
+    {
+        await Load();
+        // At their other schools too: a session is worth nothing under another stamp.
+        await signIn.UserManager.UpdateSecurityStampAsync(Person);
+        await InSchool(async connection =>
+        {
+            await Store.Sessions.EndOf(connection, Person.Id, Now);
+            await Audit.Note(connection, Person.Id, AuditKinds.SignedOutEverywhere, Now);
+        });
+        await HttpContext.Leave();
+        return Redirect("/");
+    }
+
+    private DateTime Now => clock.GetUtcNow().UtcDateTime;
+
+    /// <summary>Whether the password that was typed is theirs: a device that was left open changes nothing.</summary>
+    private async Task<bool> IsTheirs(string? password)
+    {
+        if (!limit.IsOpen(HttpContext, Person.UserName))
+        {
+            Refuse("Too many tries. Wait a minute or two, then try again.");
+            return false;
+        }
+        if (await signIn.UserManager.CheckPasswordAsync(Person, password ?? "")) return true;
+        limit.CountWrong(HttpContext, Person.UserName);
+        Refuse("That is not your password now. Nothing was changed.");
+        return false;
+    }
+
+    /// <summary>Ends every session under what stood before, and goes on in a new one here.</summary>
+    private async Task AfterChange(string? what)
+    {
+        await InSchool(async connection =>
+        {
+            await Store.Sessions.EndOf(connection, Person.Id, Now);
+            if (what is not null) await Audit.Note(connection, Person.Id, what, Now);
+        });
+        await signIn.SignInAsync(Person, isPersistent: false);
+        Sessions = await InSchool(connection => Store.Sessions.Of(connection, Person.Id, Now));
+    }
+
+    private async Task ShowKey()
+    {
+        if (await signIn.UserManager.GetAuthenticatorKeyAsync(Person) is not { } key) return;
+        Key = string.Join(' ', key.Chunk(4).Select(four => new string(four)));
+        using var code = new QRCodeGenerator().CreateQrCode($"otpauth://totp/Umbick:{Uri.EscapeDataString(Person.UserName)}?secret={key}&issuer=Umbick&digits=6", QRCodeGenerator.ECCLevel.M);
+        Picture = (string.Concat(code.ModuleMatrix.SelectMany((row, y) => Enumerable.Range(0, row.Count).Where(x => row[x]).Select(x => $"M{x} {y}h1v1h-1z"))), code.ModuleMatrix.Count);
+    }
+
+    private async Task Load()
+    {
+        (Person, Sessions) = await InSchool(async connection => ((await Store.People.Find(connection, User.Person().Id))!, await Store.Sessions.Of(connection, User.Person().Id, Now)));
+    }
+
+    private PageResult Refuse(string why)
+    {
+        Message = why;
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        return Page();
+    }
+
+    private Task InSchool(Func<SchoolConnection, Task> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
+
+    private Task<T> InSchool<T>(Func<SchoolConnection, Task<T>> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
+}
