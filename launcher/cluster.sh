@@ -21,7 +21,7 @@ make_cluster_folder() {
   fi
 }
 
-# start_cluster NAME [fresh]: starts the cluster, making it if it is not there, and sets UMBICK_OWNER and UMBICK_APP.
+# start_cluster NAME [fresh]: starts the cluster, making it if it is not there, and sets the connections to it.
 start_cluster() {
   local name=$1 bin secrets="$state/$1.secrets" durable=''
   bin=$(postgres_bin)
@@ -39,6 +39,13 @@ start_cluster() {
     -o "-p $cluster_port $durable -c listen_addresses=127.0.0.1 -c unix_socket_directories=$cluster -c max_connections=120" \
     || fail "the database did not start; see $cluster/log"
   [ -e "$state/$name.roles" ] || make_roles "$bin" "$name"
+  # A cluster of an earlier version left them open.
+  PGPASSWORD=$super_password "$bin/psql" -q -h 127.0.0.1 -p "$cluster_port" -U postgres -d postgres -c 'revoke connect on database postgres, template1 from public' 9>&-
+  connect_to_cluster
+}
+
+# Sets the connections to the cluster on cluster_port, whose passwords have been read.
+connect_to_cluster() {
   export UMBICK_OWNER="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_owner;Password=$owner_password"
   export UMBICK_APP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_app;Password=$app_password"
 }
@@ -52,7 +59,7 @@ init_cluster() {
   passwords="$clusters/.password"
   (umask 077; printf '%s' "$super_password" >"$passwords")
   [ "$(id -u)" != 0 ] || chown postgres "$passwords"
-  as_postgres "$bin/initdb" --no-sync -D "$cluster" -U postgres --auth=scram-sha-256 --pwfile="$passwords" -E UTF8 --locale=C >"$state/initdb.log" 2>&1 \
+  as_postgres "$bin/initdb" --no-sync --data-checksums -D "$cluster" -U postgres --auth=scram-sha-256 --pwfile="$passwords" -E UTF8 --locale=C >"$state/initdb.log" 2>&1 \
     || fail "the database could not be made; see $state/initdb.log"
   rm -f "$passwords"
 }

@@ -9,17 +9,37 @@ fail() {
 
 help() {
   cat <<'TEXT'
-./umbick demo     Starts Umbick with demonstration data on http://127.0.0.1:5180 (UMBICK_PORT to change it). Ctrl-C stops it.
-./umbick test     Checks formatting, builds with warnings as errors, and runs every test.
-./umbick shots    Takes every picture in docs/screenshots anew.
-./umbick diagnose FILE    Says what the answers in a CSV file say, as JSON (--html: a page; --dry-run: only checks the file).
-./umbick sitting          Asks over standard output and takes answers over standard input, one JSON object a line (--seed N).
-./umbick simulate         Tries the model on simulated children (--report: the whole table; --away: on children not made by its rules, --oracle, --held-out; --practice: sets on learners; --decisions: the rules of deciding; --children N, --seed N).
-./umbick bench            Measures the core (bench web: the site, with thirty tablets at once, and its memory; bench frames: the big clock, dragged; bench answers: 500 answers through a
-                          faulty network, three seeds; bench faults: whether the tests catch faults planted in the code).
-./umbick help     Says this.
+To look at it
+./umbick demo                  Starts Umbick with demonstration data on http://127.0.0.1:5180 (UMBICK_PORT to change it). Ctrl-C stops it.
+
+To run it for a school (docs/running.md)
+./umbick new-school            Makes a school and its first teacher. Asks, or takes --name, --zone, --teacher and --user-name.
+./umbick start                 Starts the site: on this machine alone; with --certificate FILE --key FILE --host NAME by TLS; with --proxy ADDRESS --host NAME
+                               behind a proxy that has the certificate. --port N changes the port (5180, by TLS 8443).
+./umbick add-teacher           Adds a teacher (--school, --teacher, --user-name, --in-charge).
+./umbick let-in NAME           Makes a link by which somebody who is locked out chooses a new password.
+./umbick backup FILE           Makes a backup while the site runs. FILE may be a folder; --keep N keeps the latest N there.
+./umbick check-backup FILE     Restores a backup into a database that is thrown away, and counts its rows.
+./umbick restore FILE          Puts a backup in the place of the database (--replace where that holds a school).
+./umbick upgrade               Backs up, brings the database up to date, and says the way back.
+./umbick import FILE           Takes answers or children in from CSV, whole or not at all (--dry-run only says what would be added; --school; --caseload).
+./umbick export [answers|children]   Writes them as CSV to standard output (--school).
+
+To try the reading model
+./umbick diagnose FILE         Says what the answers in a CSV file say, as JSON (--html: a page; --dry-run: only checks the file).
+./umbick sitting               Asks over standard output and takes answers over standard input, one JSON object a line (--seed N).
+./umbick simulate              Tries the model on simulated children (--report: the whole table; --away: on children not made by its rules, --oracle, --held-out;
+                               --practice: sets on learners; --decisions: the rules of deciding; --children N, --seed N).
+
+To build it
+./umbick test                  Checks formatting, builds with warnings as errors, and runs every test.
+./umbick shots                 Takes every picture in docs/screenshots anew.
+./umbick bench                 Measures the core (bench web: the site, with thirty tablets at once, and its memory; bench frames: the big clock, dragged; bench answers:
+                               500 answers through a faulty network, three seeds; bench faults: whether the tests catch faults planted in the code; bench school: a
+                               school's first day, from a fresh clone to a restored backup).
+./umbick help                  Says this.
 
 Everything it needs is installed from Debian's packages, NuGet and npm the first time; after that it needs no network.
-The database is a private one for this folder, on this machine only.
+The database is a private one for this folder, on this machine only, unless UMBICK_OWNER, UMBICK_APP and UMBICK_BACKUP name another.
 TEXT
 }

@@ -17,6 +17,7 @@ run_tests() {
   cli prepare --demo
   cli certificate "$state/keys.pfx"
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root"
+  export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password" UMBICK_PG_BIN=$(postgres_bin)
   say 'Testing, and checking formatting, side by side'
   # The web's tests take longest and mostly wait for a browser: the others run in what they leave. The build has held the style.
   rm -f "$state/format.ok" "$state/lint.ok"

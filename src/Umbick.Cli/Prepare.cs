@@ -18,9 +18,11 @@ internal static class Prepare
             await Console.Error.WriteLineAsync("UMBICK_OWNER, the owner's connection, is not set. Start this through ./umbick.");
             return 2;
         }
-        Migrator.Migrate(owner);
-        if (demo) await FillDemo(owner);
-        return 0;
+        return await School.VerbException.Told(async () =>
+        {
+            Migrator.Migrate(owner);
+            if (demo) await FillDemo(owner);
+        });
     }
 
     public static void PrintSignIn() => Console.WriteLine($"{DemoSchool.UserName} with the password “{DemoSchool.Password}”");
@@ -30,6 +32,8 @@ internal static class Prepare
         await using var source = NpgsqlDataSource.Create(connectionString);
         var database = new Database(source);
         if (await database.IsDemo()) return;
+        if ((await database.BeforeSchool(Schools.All)).FirstOrDefault(school => school.Id != DemoSchool.Id) is { } real)
+            throw new School.VerbException($"This database holds a real school, {real.Name}. The demonstration needs a database of its own.");
         Console.WriteLine("Making demonstration data");
         // The mark comes last: what a run that was stopped half-way left is made anew.
         await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database, new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), DemoSchool.Password));

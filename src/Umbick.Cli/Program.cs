@@ -1,5 +1,6 @@
 using System.CommandLine;
 using Umbick.Cli;
+using Umbick.Cli.School;
 
 var root = new RootCommand("The launcher's verbs that need the job's own rules. Start them through ./umbick.");
 
@@ -17,7 +18,7 @@ var signIn = new Command("demo-sign-in", "Prints how to sign in to the demonstra
 signIn.SetAction(_ => Prepare.PrintSignIn());
 root.Subcommands.Add(signIn);
 
-var file = new Argument<string>("file") { Description = "Answers in CSV." };
+var file = new Argument<string>("file") { Description = "The file." };
 var html = new Option<bool>("--html") { Description = "Makes a page instead of JSON." };
 var dryRun = new Option<bool>("--dry-run") { Description = "Only checks the file." };
 var diagnose = new Command("diagnose", "Says what the answers in a file say, child by child.") { file, html, dryRun };
@@ -45,5 +46,55 @@ simulate.SetAction(parsed => parsed.GetValue(decisions)
     ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(oracle), parsed.GetValue(heldOut))
     : Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
 root.Subcommands.Add(simulate);
+
+var school = new Option<string?>("--school") { Description = "The school's name; needed where there are several." };
+var schoolName = new Option<string?>("--name") { Description = "The school's name." };
+var zone = new Option<string?>("--zone") { Description = "Its time zone, such as Europe/London." };
+var teacher = new Option<string?>("--teacher") { Description = "The teacher's name, as colleagues know it." };
+var userName = new Option<string?>("--user-name") { Description = "What they sign in with." };
+var inCharge = new Option<bool>("--in-charge") { Description = "Whether they see to the school's people and records." };
+var newSchool = new Command("new-school", "Makes a school with its first teacher, who is in charge.") { schoolName, zone, teacher, userName };
+newSchool.SetAction((parsed, cancel) => NewPeople.NewSchool(parsed.GetValue(schoolName), parsed.GetValue(zone), parsed.GetValue(teacher), parsed.GetValue(userName)));
+root.Subcommands.Add(newSchool);
+var addTeacher = new Command("add-teacher", "Adds a teacher to a school.") { school, teacher, userName, inCharge };
+addTeacher.SetAction((parsed, cancel) => NewPeople.AddTeacher(parsed.GetValue(school), parsed.GetValue(teacher), parsed.GetValue(userName), parsed.GetValue(inCharge)));
+root.Subcommands.Add(addTeacher);
+var lockedOut = new Argument<string>("name") { Description = "What they sign in with." };
+var address = new Option<string?>("--address") { Description = "Where the site is reached." };
+var letIn = new Command("let-in", "Makes a link that lets somebody in again.") { lockedOut, address };
+letIn.SetAction((parsed, cancel) => NewPeople.LetIn(parsed.GetRequiredValue(lockedOut), parsed.GetValue(address)));
+root.Subcommands.Add(letIn);
+
+var keep = new Option<int?>("--keep") { Description = "In a folder: how many backups are kept, the latest." };
+var backup = new Command("backup", "Makes a backup while the site goes on.") { file, keep };
+backup.SetAction((parsed, cancel) => Backup.Make(parsed.GetRequiredValue(file), parsed.GetValue(keep)));
+root.Subcommands.Add(backup);
+var replace = new Option<bool>("--replace") { Description = "Put it in the place of a database that holds a school." };
+var asItWas = new Option<bool>("--as-it-was") { Description = "Leave it as it was made, for the version that made it." };
+var restore = new Command("restore", "Puts a backup in the place of the database.") { file, replace, asItWas };
+restore.SetAction((parsed, cancel) => Backup.Restore(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas)));
+root.Subcommands.Add(restore);
+var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file };
+checkBackup.SetAction((parsed, cancel) => Backup.Check(parsed.GetRequiredValue(file)));
+root.Subcommands.Add(checkBackup);
+
+var onCaseload = new Option<bool>("--caseload") { Description = "Put children who are new to the school on the caseload." };
+var import = new Command("import", "Takes answers or children in from CSV, whole or not at all.") { file, school, dryRun, onCaseload };
+import.SetAction((parsed, cancel) => InAndOut.Import(parsed.GetRequiredValue(file), parsed.GetValue(school), parsed.GetValue(dryRun), parsed.GetValue(onCaseload)));
+root.Subcommands.Add(import);
+var what = new Argument<string>("what") { Description = "answers or children.", DefaultValueFactory = _ => "answers" };
+what.AcceptOnlyFromAmong("answers", "children");
+var export = new Command("export", "Writes answers or children as CSV to standard output.") { what, school };
+export.SetAction((parsed, cancel) => InAndOut.Export(parsed.GetRequiredValue(what), parsed.GetValue(school)));
+root.Subcommands.Add(export);
+
+var mayStart = new Command("may-start", "Whether a school's site may start on this database.");
+mayStart.SetAction((parsed, cancel) => Standing.MayStart());
+root.Subcommands.Add(mayStart);
+var at = new Argument<string>("address");
+var process = new Option<int>("--process");
+var awaitReady = new Command("await-ready", "Waits until a site is ready.") { at, process };
+awaitReady.SetAction((parsed, cancel) => Standing.AwaitReady(parsed.GetRequiredValue(at), parsed.GetValue(process)));
+root.Subcommands.Add(awaitReady);
 
 return await root.Parse(args).InvokeAsync();

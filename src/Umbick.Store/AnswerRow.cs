@@ -39,6 +39,9 @@ public sealed record AnswerRow
     /// <summary>The answer that it puts right; null where it is the first.</summary>
     public Guid? Corrects { get; init; }
 
+    /// <summary>When it was given, where it was read from the database.</summary>
+    public DateTime GivenAt { get; init; }
+
     /// <summary>Who typed it; null where the child did.</summary>
     public Guid? By { get; init; }
 

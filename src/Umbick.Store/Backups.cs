@@ -12,8 +12,4 @@ public static class Backups
 
     /// <summary>How large the database is, in bytes.</summary>
     public static Task<long> DatabaseBytes(SchoolConnection connection) => connection.QuerySingleAsync<long>("select pg_database_size(current_database())");
-
-    /// <summary>Keeps that one was made. Only the owner may.</summary>
-    public static Task Note(SchoolConnection owner, BackupMade made) =>
-        owner.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@MadeAt, @FileName, @Bytes)", made);
 }

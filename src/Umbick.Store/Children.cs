@@ -7,6 +7,23 @@ namespace Umbick.Store;
 /// <summary>A child, by alias.</summary>
 public sealed record Child(ChildId Id, string Alias, Stage Stage);
 
+/// <summary>A child as a list of all has them.</summary>
+public sealed record ListedChild
+{
+    public ChildId Id { get; init; }
+
+    public string Alias { get; init; } = "";
+
+    public string ClassName { get; init; } = "";
+
+    public Stage Stage { get; init; }
+
+    public bool OnCaseload { get; init; }
+
+    /// <summary>Until when the record is kept; null where that is not settled.</summary>
+    public DateOnly? KeepUntil { get; init; }
+}
+
 /// <summary>Children of a school.</summary>
 public static class Children
 {
@@ -42,6 +59,8 @@ public static class Children
         ) last on true
         """;
 
+    private const string SelectListed = "select id, alias, class_name, stage, on_caseload, keep_until from child";
+
     private const string Insert = "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)";
 
     /// <summary>Every child on the caseload with what is waiting, by alias.</summary>
@@ -75,16 +94,58 @@ public static class Children
     public static Task Add(SchoolConnection connection, Child child, DateTime now, bool onCaseload = true) =>
         connection.ExecuteAsync(Insert, Row(connection.School, child, now, onCaseload));
 
-    /// <summary>Adds the children of a class's list, in one statement.</summary>
-    public static Task AddAll(SchoolConnection connection, IReadOnlyList<Child> children, DateTime now) => connection.ExecuteAsync(
+    /// <summary>The ids and stages of the children with these aliases.</summary>
+    public static async Task<IReadOnlyDictionary<string, (ChildId Id, Stage Stage)>> StagesByAlias(SchoolConnection connection, IEnumerable<string> aliases)
+    {
+        var found = await connection.QueryAsync<(string Alias, ChildId Id, int Stage)>("select alias, id, stage::int from child where alias = any(@aliases)", new { aliases = aliases.Distinct().ToArray() });
+        return found.ToDictionary(child => child.Alias, child => (child.Id, (Stage)child.Stage));
+    }
+
+    /// <summary>Every child of the school, on the caseload or not, by alias.</summary>
+    public static async Task<IReadOnlyList<ListedChild>> Aliases(SchoolConnection connection) =>
+        [.. await connection.QueryAsync<ListedChild>($"{SelectListed} order by alias")];
+
+    /// <summary>One child as a list of all has them.</summary>
+    public static Task<ListedChild?> Listed(SchoolConnection connection, ChildId id) => connection.QuerySingleOrDefaultAsync<ListedChild>($"{SelectListed} where id = @id", new { id });
+
+    /// <summary>How many records are kept until a day before this one.</summary>
+    public static Task<int> CountKeptUntilBefore(SchoolConnection connection, DateOnly today) => connection.ExecuteScalarAsync<int>("select count(*)::int from child where keep_until < @today", new { today });
+
+    /// <summary>Keeps until when a child's record is kept; null is not settled.</summary>
+    public static Task<int> KeepUntil(SchoolConnection connection, ChildId id, DateOnly? day) => connection.ExecuteAsync("update child set keep_until = @day where id = @id", new { id, day });
+
+    /// <summary>Keeps how far a child has been taught.</summary>
+    public static Task<int> SetStage(SchoolConnection connection, ChildId id, Stage stage) => connection.ExecuteAsync("update child set stage = @stage where id = @id", new { id, stage = (int)stage });
+
+    /// <summary>Gives classes new names and moves the stages of their children on, all at once: a class may take the name that another leaves.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="from">The names that they have.</param>
+    /// <param name="to">The names that they get, in the same order.</param>
+    /// <param name="stages">By how many stages each moves on; beyond the last there is none.</param>
+    /// <returns>How many children were moved on.</returns>
+    public static Task<int> MoveOn(SchoolConnection connection, string[] from, string[] to, int[] stages) => connection.ExecuteAsync(
+        """
+        update child set class_name = moved.becomes, stage = least(child.stage + moved.stages, 12)
+        from unnest(@from, @to, @stages) as moved (was, becomes, stages)
+        where child.class_name = moved.was and (moved.becomes <> moved.was or moved.stages > 0)
+        """,
+        new { from, to, stages });
+
+    /// <summary>Erases a child's record whole, where this is their alias.</summary>
+    /// <returns>Whether it was.</returns>
+    public static Task<bool> Erase(SchoolConnection connection, ChildId id, string alias) => connection.ExecuteScalarAsync<bool>("select erase_child(@id, @alias)", new { id = id.Value, alias });
+
+    /// <summary>Adds several children, in one statement.</summary>
+    public static Task AddAll(SchoolConnection connection, IReadOnlyList<Child> children, DateTime now, bool onCaseload = false) => connection.ExecuteAsync(
         """
         insert into child (school, id, alias, stage, added_at, on_caseload)
-        select @school, id, alias, stage, @now, false from unnest(@ids, @aliases, @stages) as one (id, alias, stage)
+        select @school, id, alias, stage, @now, @onCaseload from unnest(@ids, @aliases, @stages) as one (id, alias, stage)
         """,
         new
         {
             school = connection.School,
             now,
+            onCaseload,
             ids = children.Select(child => child.Id).ToArray(),
             aliases = children.Select(child => child.Alias).ToArray(),
             stages = children.Select(child => (int)child.Stage).ToArray(),

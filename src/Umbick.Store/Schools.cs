@@ -1,3 +1,5 @@
+using System.Data.Common;
+using Dapper;
 using Umbick.Core.Clocks;
 
 namespace Umbick.Store;
@@ -17,9 +19,15 @@ public static class Schools
     /// <summary>The school that is set.</summary>
     public static Task<School> Current(SchoolConnection connection) => connection.QuerySingleAsync<School>("select id, name from school");
 
+    /// <summary>Every school. Only the owner sees them.</summary>
+    public static async Task<IReadOnlyList<School>> All(DbConnection owner) => [.. await owner.QueryAsync<School>("select id, name from school order by name")];
+
     /// <summary>What the school has chosen, by the ids of settings.</summary>
     public static async Task<IReadOnlyDictionary<string, string>> Settings(SchoolConnection connection) =>
         SettingsText.Read(await connection.QuerySingleAsync<string>("select settings::text from school"));
+
+    /// <summary>The name of the school's time zone.</summary>
+    public static Task<string> Zone(SchoolConnection connection) => connection.QuerySingleAsync<string>("select time_zone from school where id = current_school()");
 
     /// <summary>The day that it is, where the school is.</summary>
     public static Task<DateOnly> Today(SchoolConnection connection, DateTime now) =>

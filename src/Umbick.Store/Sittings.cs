@@ -25,7 +25,7 @@ public static class Sittings
     private const string InOrder = $"order by {Day} nulls last, first_answer_at, started_at, id";
 
     private const string AnswerColumns =
-        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_by as by";
+        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_at, given_by as by";
 
     private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
 
@@ -88,6 +88,21 @@ public static class Sittings
             where sitting.child = @child and sitting.first_answer_at is not null {InOrder}
             """,
             new { child })];
+
+    /// <summary>What some children have answered, with the days: the answer that stands at each place.</summary>
+    public static async Task<IReadOnlyList<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime, string Raw)>> Answered(SchoolConnection connection, IEnumerable<ChildId> children) =>
+        [.. await connection.QueryAsync<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime, string Raw)>(
+            $"""
+            select distinct on (sitting.id, asked_item.place) sitting.id, child, {Day}, asked_item.place::int, task, clock_time, raw
+            from sitting join asked_item on asked_item.school = sitting.school and asked_item.sitting = sitting.id and not withdrawn
+            join answer on answer.school = sitting.school and answer.sitting = sitting.id and answer.place = asked_item.place and try = 1
+            where child = any(@children) order by sitting.id, asked_item.place, seq desc
+            """,
+            new { children = children.Select(child => child.Value).ToArray() })];
+
+    /// <summary>Which of some sittings there are.</summary>
+    public static async Task<IReadOnlyList<SittingId>> Present(SchoolConnection connection, IEnumerable<SittingId> ids) =>
+        [.. await connection.QueryAsync<SittingId>("select id from sitting where id = any(@ids)", new { ids = ids.Select(id => id.Value).ToArray() })];
 
     /// <summary>Starts a sitting, unless it was started before, or another asking of the child stands open.</summary>
     /// <returns>Whether it was started.</returns>

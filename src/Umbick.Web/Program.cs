@@ -22,7 +22,8 @@ builder.Services.AddSerilog(logs => logs
     .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
     // It warns of every page with a form that its no-store is kept, which is what is wanted.
     .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", Serilog.Events.LogEventLevel.Error)
-    .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+    .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture)
+    .KeptIn(builder.Configuration["UMBICK_LOGS"]));
 
 var connection = builder.Configuration["UMBICK_APP"]
     ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
@@ -41,6 +42,7 @@ builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<SignInLimit>();
 builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);
+builder.Services.AddSingleton<Umbick.Web.Pages.Records.FileJobs>();
 builder.Services.AddSingleton<SiteMeters>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SiteMeters>());
 builder.Services.AddHostedService<WarmUp>();
@@ -100,13 +102,16 @@ builder.Services.AddAuthorizationBuilder()
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options => (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
-builder.Services.AddRazorPages().AddMvcOptions(options => {
+builder.Services.AddRazorPages().AddMvcOptions(options =>
+{
     options.Filters.Add<OnlyWhatIsHandled>();
     options.Filters.Add<NoteOpenedRecords>();
 });
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();
+if (builder.Configuration[AheadClock.Variable] is not null && !await app.Services.GetRequiredService<Database>().IsDemo())
+    throw new InvalidOperationException($"{AheadClock.Variable} is set: the clock would run ahead. Only the demonstration does that.");
 if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<Database>().IsDemo())
     throw new InvalidOperationException("UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
 transport.UseIn(app);

@@ -285,7 +285,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         Assert.True(await schools.App.IsDemo());
         var teacher = await schools.App.BeforeSchool(connection => People.FindByName(connection, DemoSchool.UserName.ToUpperInvariant()));
-        var children = (await schools.App.InSchool(teacher!.Value.School, Children.All)).ToList();
+        var children = (await schools.App.InSchool(Assert.Single(teacher).School, Children.All)).ToList();
         Assert.Equal(24, children.Count);
         Assert.Contains(children, child => child.Sittings == 0);
         Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen <= DateOnly.FromDateTime(DateTime.UtcNow)));

@@ -12,7 +12,7 @@ namespace Umbick.Casework.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle", "session"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle", "session", "invitation", "audit_entry"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -22,7 +22,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             select relname::text, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner)::text from pg_class
             where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schemaversions'
             """));
-        Assert.Equal(SchoolTables.Append("data_protection_key").Append("code_try").Append("ready_probe").Order(), tables.Select(table => table.Name).Order());
+        Assert.Equal(SchoolTables.Concat(["account", "backup_made", "data_protection_key", "code_try", "ready_probe"]).Order(), tables.Select(table => table.Name).Order());
         Assert.All(tables, table => Assert.True(table is { Enabled: true, Forced: true, Owner: "umbick_owner" }, table.Name));
     }
 
@@ -30,7 +30,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     public async Task Without_a_school_no_row_of_any_table_is_seen()
     {
         await Fill(schools.A);
-        foreach (var table in SchoolTables)
+        foreach (var table in SchoolTables.Append("account"))
             Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table}")));
         await Refused("select * from data_protection_key");
         await Refused("select * from schemaversions");
@@ -49,6 +49,21 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             var seen = await schools.InA(connection => connection.QueryAsync<Guid>($"select distinct {column} from {table}"));
             Assert.Equal([schools.A], seen);
         }
+    }
+
+    /// <summary>An account is seen where it works, and can be changed nowhere else.</summary>
+    [Fact]
+    public async Task An_account_is_seen_and_changed_only_at_the_schools_where_it_works()
+    {
+        var names = await schools.InA(connection => connection.QueryAsync<string>("select user_name from account"));
+        Assert.Equal([$"teacher@{schools.A:N}.example"], names);
+        Assert.Equal(1, await schools.InA(connection => connection.ExecuteAsync("update account set lockout_end = null")));
+        await Refused("update account set normalized_user_name = 'X'");
+        await Refused("delete from account");
+        await Refused("delete from person");
+        await Refused("insert into backup_made (made_at, file_name, bytes) values (now(), 'x', 1)");
+        await Refused("update audit_entry set what = 'nothing'");
+        await Refused("delete from audit_entry");
     }
 
     [Fact]
@@ -98,7 +113,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
-        Assert.Equal(["add_key", "find_person", "new_mark", "open_code", "prune_doors", "read_keys"], functions.Select(function => function.Name).Order());
+        Assert.Equal(["add_key", "erase_child", "find_invitation", "find_person", "new_mark", "open_code", "prune_doors", "read_keys"], functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }
 
@@ -114,6 +129,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         Assert.Equal(
             [
                 "add_key(text,text): void",
+                "erase_child(uuid,text): boolean",
+                "find_invitation(bytea): TABLE(school uuid, id uuid)",
                 "find_person(text): TABLE(school uuid, id uuid)",
                 "open_code(text,bytea,uuid): TABLE(outcome text, opened_school uuid, opened_sitting uuid)",
                 "prune_doors(): integer",
@@ -195,6 +212,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
+            await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
+            await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
             await FillDay(connection, new Deciding(model, TimeProvider.System), child);
             await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);

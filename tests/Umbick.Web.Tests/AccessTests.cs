@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.DataProtection;
 using System.Net;
 using Umbick.Web.Security;
 
@@ -7,7 +8,7 @@ namespace Umbick.Web.Tests;
 public sealed class AccessTests(Site site) : IClassFixture<Site>
 {
     /// <summary>What is open to anybody: signing in, the page that tells an error, a child's code, and, on demonstration data, explaining.</summary>
-    private static readonly string[] Open = ["/", "/error/404", "/explain", "/go"];
+    private static readonly string[] Open = ["/", "/error/404", "/explain", "/go", "/welcome/next-hour"];
 
     private static readonly string[] ChildOnly = ["/turn"];
 
@@ -141,7 +142,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task A_person_is_found_by_name_and_by_key_and_locked_out()
     {
-        using var people = new PeopleStore(site.App);
+        using var people = new PeopleStore(site.App, new EphemeralDataProtectionProvider());
         var person = await people.FindByNameAsync(site.TeacherOfA.ToUpperInvariant(), default);
         Assert.Equal(site.A, person!.School);
         await people.IncrementAccessFailedCountAsync(person, default);

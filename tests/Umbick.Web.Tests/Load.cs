@@ -166,7 +166,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
     }
 
     private async Task<Guid> DemoSchoolId() =>
-        (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSchool.UserName.ToUpperInvariant())))!.Value.School;
+        (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSchool.UserName.ToUpperInvariant())))[0].School;
 
     [GeneratedRegex("""<input(?=[^>]*\stype="hidden")(?=[^>]*\sname="(?<name>[^"]+)")(?=[^>]*\svalue="(?<value>[^"]*)")""")]
     private static partial Regex Hidden();

@@ -23,7 +23,8 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 
     private const int Seed = 20;
 
-    private static readonly Guid Id = new("9a1e0000-0000-7000-8000-000000000001");
+    /// <summary>The demonstration school's id.</summary>
+    public static readonly Guid Id = new("9a1e0000-0000-7000-8000-000000000001");
 
     /// <summary>A child: alias, stage, patterns, how often the child follows them, sittings so far, whether the child unlearns, and how many days longer ago it began.</summary>
     private sealed record Cast(string Alias, Stage Stage, string[] Patterns, double Consistency, int Visits, bool Unlearns, int Ago = 0);

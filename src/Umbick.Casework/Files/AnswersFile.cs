@@ -15,7 +15,35 @@ namespace Umbick.Casework.Files;
 /// <param name="Day">The day of the sitting.</param>
 /// <param name="Given">What was asked and answered.</param>
 /// <param name="Raw">The answer exactly as it stood.</param>
-public sealed record AnswerLine(int Line, string Child, DateOnly Day, ItemAnswer Given, string Raw);
+public sealed record AnswerLine(int Line, string Child, DateOnly Day, ItemAnswer Given, string Raw)
+{
+    /// <summary>The moment, where the file has one and not a day alone.</summary>
+    public DateTime? At { get; init; }
+
+    /// <summary>How long the answer took, in seconds; null where that was not noted.</summary>
+    public double? Seconds { get; init; }
+
+    /// <summary>The help that stood on the face.</summary>
+    public Support Support { get; init; } = Support.Bare;
+
+    /// <summary>Whether a word helped.</summary>
+    public bool Prompted { get; init; }
+
+    /// <summary>What was said first, exactly as it stood; null where nothing was.</summary>
+    public string? FirstRaw { get; init; }
+
+    /// <summary>What was noted of how it was done; null where nothing was.</summary>
+    public string? Note { get; init; }
+
+    /// <summary>Which of the day's sittings it belongs to; empty where they are not told apart.</summary>
+    public string Sitting { get; init; } = "";
+
+    /// <summary>What kind of sitting it was.</summary>
+    public SittingOfFile Kind { get; init; } = SittingOfFile.Asking;
+
+    /// <summary>Whether the child typed it.</summary>
+    public bool ByChild { get; init; }
+}
 
 /// <summary>What is wrong with a file, and where.</summary>
 /// <param name="Line">The line, from 1.</param>
@@ -27,7 +55,7 @@ public sealed record FileError(int Line, int Column, string What)
 }
 
 /// <summary>
-/// Answers in CSV: <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,by]</c>.
+/// Answers in CSV: <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,sitting][,kind][,by]</c>.
 /// A file is read whole or not at all; every error is told with its line and column.
 /// </summary>
 public static partial class AnswersFile
@@ -36,8 +64,9 @@ public static partial class AnswersFile
     public const int MostErrors = 100;
 
     private const int LongestCell = 1000;
+    private const int LongestNote = 40;
     private static readonly string[] Needed = ["child", "date", "task", "given", "answer"];
-    private static readonly string[] Optional = ["choices", "mode", "seconds", "support", "prompted", "first", "note", "by"];
+    private static readonly string[] Optional = ["choices", "mode", "seconds", "support", "prompted", "first", "note", "sitting", "kind", "by"];
 
     /// <summary>Reads a file.</summary>
     /// <returns>The lines, or the errors: where there is one error, there are no lines.</returns>
@@ -121,6 +150,7 @@ public static partial class AnswersFile
         public AnswerLine? Read()
         {
             var child = Needed("child");
+            if (child.Length > 0 && Alias.Fault(child) is { } fault) Fail("child", fault);
             var day = Day(Needed("date"));
             var task = ClockTasks.Find(Needed("task"));
             if (task is null) Fail("task", $"No task is called “{Cut(Cell("task"))}”.");
@@ -130,13 +160,28 @@ public static partial class AnswersFile
             if (Cell("support") is { Length: > 0 } support && support is not ("full" or "most" or "some" or "bare")) Fail("support", $"“{Cut(support)}” is not full, most, some or bare.");
             if (Cell("prompted") is { Length: > 0 } prompted && prompted is not ("yes" or "no" or "true" or "false" or "1" or "0")) Fail("prompted", $"“{Cut(prompted)}” is neither yes nor no.");
             if (Cell("by") is { Length: > 0 } by && by is not ("teacher" or "child")) Fail("by", $"“{Cut(by)}” is neither teacher nor child.");
+            if (Cell("note").Length > LongestNote) Fail("note", $"A note has {LongestNote} characters at most.");
+            if (Cell("first").Length > AnswerParser.LongestAnswer) Fail("first", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("first").Length}.");
             if (Cell("answer").Length > AnswerParser.LongestAnswer) Fail("answer", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("answer").Length}.");
+            var kind = SittingOfFile.Read(Cell("kind"));
+            if (kind is null) Fail("kind", $"“{Cut(Cell("kind"))}” is not asking, cold:PATTERN, practice, form:A (or B, C) or class.");
             if (_failed || item is null || day is null) return null;
             var helped = Cell("prompted") is "yes" or "true" or "1" || Cell("support") is "full" or "most" or "some";
             // Only a teacher's short signs mean that an answer was right; where nothing is said, a teacher typed.
             var typist = Cell("by") == "child" ? Typist.Child : Typist.Teacher;
             var first = Cell("first") is { Length: > 0 } before ? item.Read(before, typist) : null;
-            return new AnswerLine(line, child, day.Value, new ItemAnswer(item, item.Read(Cell("answer"), typist), mode, helped, first), Cell("answer"));
+            return new AnswerLine(line, child, day.Value, new ItemAnswer(item, item.Read(Cell("answer"), typist), mode, helped, first), Cell("answer"))
+            {
+                At = Moment(Cell("date")),
+                Seconds = Cell("seconds") is { Length: > 0 } taken ? double.Parse(taken, CultureInfo.InvariantCulture) : null,
+                Support = Cell("support") is { Length: > 0 } help ? Enum.Parse<Support>(help, ignoreCase: true) : Support.Bare,
+                Prompted = Cell("prompted") is "yes" or "true" or "1",
+                FirstRaw = Cell("first") is { Length: > 0 } said ? said : null,
+                Note = Cell("note") is { Length: > 0 } note ? note : null,
+                Sitting = Cell("sitting"),
+                Kind = kind!,
+                ByChild = typist == Typist.Child,
+            };
         }
 
         private Item? ItemFor(ClockTask task, string given)
@@ -173,10 +218,15 @@ public static partial class AnswersFile
         private DateOnly? Day(string text)
         {
             if (DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)) return day;
-            if (text.Length > 10 && text[10] == 'T' && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var instant)) return DateOnly.FromDateTime(instant.DateTime);
+            if (Instant(text) is { } instant) return DateOnly.FromDateTime(instant.DateTime);
             Fail("date", $"“{Cut(text)}” is no date such as 2026-03-02 or 2026-03-02T10:15:00Z.");
             return null;
         }
+
+        private static DateTimeOffset? Instant(string text) =>
+            text.Length > 10 && text[10] == 'T' && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var instant) ? instant : null;
+
+        private static DateTime? Moment(string text) => Instant(text)?.UtcDateTime;
 
         private string Needed(string column)
         {

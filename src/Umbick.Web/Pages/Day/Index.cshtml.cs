@@ -22,9 +22,15 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     /// <summary>What has to be at hand today, each thing once.</summary>
     public IReadOnlyList<string> Bring { get; private set; } = [];
 
+    /// <summary>How many records are past the day until which they are kept.</summary>
+    public int PastKeeping { get; private set; }
+
     public async Task OnGet()
     {
-        Work = await database.InSchool(User.Person().School, connection => DayWork.Load(connection, model, preferences.Today, preferences.Now), HttpContext.RequestAborted);
+        (Work, PastKeeping) = await database.InSchool(
+            User.Person().School,
+            async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await Store.Children.CountKeptUntilBefore(connection, preferences.Today)),
+            HttpContext.RequestAborted);
         Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }

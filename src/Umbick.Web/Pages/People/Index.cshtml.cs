@@ -24,9 +24,9 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
 
     public string? Message { get; private set; }
 
-    public Task OnGet() => Within(Show);
+    public Task OnGet() => database.InSchool(User.Person().School, Show, HttpContext.RequestAborted);
 
-    public Task<IActionResult> OnPostInvite(string? name, PersonRole role, bool inCharge) => Within<IActionResult>(async connection =>
+    public Task<IActionResult> OnPostInvite(string? name, PersonRole role, bool inCharge) => Within(async connection =>
     {
         var given = (name ?? "").Trim();
         if (given.Length is 0 or > Person.LongestName || given.Any(char.IsControl) || !Enum.IsDefined(role)) return await Refuse(connection, "Give a name of 1 to 80 letters: the one that colleagues use.");
@@ -36,7 +36,7 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
         return await ShowLink(connection, secret);
     });
 
-    public Task<IActionResult> OnPostReset(Guid person) => Within<IActionResult>(async connection =>
+    public Task<IActionResult> OnPostReset(Guid person) => Within(async connection =>
     {
         if (await Store.People.Find(connection, person) is not { } known) return NotFound();
         if (person == User.Person().Id) return Redirect("/you");
@@ -48,7 +48,7 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
         return await ShowLink(connection, secret);
     });
 
-    public Task<IActionResult> OnPostTakeBack(Guid invitation) => Within<IActionResult>(async connection =>
+    public Task<IActionResult> OnPostTakeBack(Guid invitation) => Within(async connection =>
     {
         await Invitations.TakeBack(connection, invitation, Now);
         return Redirect("/people");
@@ -60,7 +60,7 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    private Task<IActionResult> Change(Guid person, PersonRole role, bool inCharge, bool leaves) => Within<IActionResult>(async connection =>
+    private Task<IActionResult> Change(Guid person, PersonRole role, bool inCharge, bool leaves) => Within(async connection =>
     {
         if (await Store.People.Find(connection, person) is not { } known || !Enum.IsDefined(role)) return NotFound();
         if (leaves) (role, inCharge) = (known.Role, known.InCharge);
@@ -97,7 +97,5 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
         Waiting = await Invitations.Waiting(connection, Now);
     }
 
-    private Task Within(Func<SchoolConnection, Task> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
-
-    private Task<T> Within<T>(Func<SchoolConnection, Task<T>> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

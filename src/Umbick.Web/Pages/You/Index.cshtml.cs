@@ -131,7 +131,7 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
             if (what is not null) await Audit.Note(connection, Person.Id, what, Now);
         });
         await signIn.SignInAsync(Person, isPersistent: false);
-        Sessions = await InSchool(connection => Store.Sessions.Of(connection, Person.Id, Now));
+        Sessions = await database.InSchool(Person.School, connection => Store.Sessions.Of(connection, Person.Id, Now), HttpContext.RequestAborted);
     }
 
     private async Task ShowKey()
@@ -144,7 +144,8 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
 
     private async Task Load()
     {
-        (Person, Sessions) = await InSchool(async connection => ((await Store.People.Find(connection, User.Person().Id))!, await Store.Sessions.Of(connection, User.Person().Id, Now)));
+        (Person, Sessions) = await database.InSchool(
+            User.Person().School, async connection => ((await Store.People.Find(connection, User.Person().Id))!, await Store.Sessions.Of(connection, User.Person().Id, Now)), HttpContext.RequestAborted);
     }
 
     private PageResult Refuse(string why)
@@ -155,6 +156,4 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
     }
 
     private Task InSchool(Func<SchoolConnection, Task> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
-
-    private Task<T> InSchool<T>(Func<SchoolConnection, Task<T>> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
 }

@@ -1,0 +1,40 @@
+using Npgsql;
+using Umbick.Store;
+
+namespace Umbick.Cli.School;
+
+/// <summary>The connections that the launcher gives: the owner's, who migrates and adds schools, and the backup's, who sees every row.</summary>
+internal static class Connections
+{
+    /// <summary>The owner's connection.</summary>
+    /// <exception cref="VerbException">It is not set.</exception>
+    public static string Owner => Setting("UMBICK_OWNER", "the owner's connection");
+
+    /// <summary>A connection for which row-level security does not hold: a superuser's, or one of a role with BYPASSRLS that may create databases.</summary>
+    /// <exception cref="VerbException">It is not set.</exception>
+    public static string Backup => Setting("UMBICK_BACKUP", "the connection that sees every row (a superuser, or a role with BYPASSRLS)");
+
+    /// <summary>Does some work as the owner.</summary>
+    public static async Task<T> AsOwner<T>(Func<Database, Task<T>> work)
+    {
+        await using var source = NpgsqlDataSource.Create(Owner);
+        return await work(new Database(source));
+    }
+
+    /// <summary>The school with a name; where there is only one, none need be named.</summary>
+    /// <exception cref="VerbException">There is none, or it is not clear which.</exception>
+    public static async Task<Store.School> School(Database database, string? name)
+    {
+        var schools = await database.BeforeSchool(Schools.All);
+        return schools.Where(school => name is null || string.Equals(school.Name, name, StringComparison.OrdinalIgnoreCase)).ToList() switch
+        {
+            [var one] => one,
+            [] when schools.Count == 0 => throw new VerbException("There is no school yet. ./umbick new-school makes one."),
+            [] => throw new VerbException($"No school is called “{name}”. There are: {string.Join(", ", schools.Select(school => school.Name))}."),
+            _ => throw new VerbException($"There are several schools: {string.Join(", ", schools.Select(school => school.Name))}. Say which with --school NAME."),
+        };
+    }
+
+    private static string Setting(string name, string what) => Environment.GetEnvironmentVariable(name) is { Length: > 0 } value
+        ? value : throw new VerbException($"{name}, {what}, is not set. Start this through ./umbick.");
+}

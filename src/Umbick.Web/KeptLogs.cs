@@ -1,0 +1,16 @@
+using Serilog;
+using Serilog.Formatting.Compact;
+
+namespace Umbick.Web;
+
+/// <summary>Logs that are kept: a file a day, structured, each no larger than 50 MB, for thirty-one days.</summary>
+public static class KeptLogs
+{
+    private const int Days = 31;
+    private const long Largest = 50_000_000;
+
+    /// <summary>Keeps them in a folder; where none is named, only the console has them.</summary>
+    public static LoggerConfiguration KeptIn(this LoggerConfiguration logs, string? folder) => folder is not { Length: > 0 }
+        ? logs
+        : logs.WriteTo.File(new CompactJsonFormatter(), Path.Combine(folder, "umbick-.log"), rollingInterval: RollingInterval.Day, retainedFileCountLimit: Days, fileSizeLimitBytes: Largest, rollOnFileSizeLimit: true);
+}

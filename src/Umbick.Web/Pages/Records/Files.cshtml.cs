@@ -1,0 +1,94 @@
+using System.Globalization;
+using System.Text;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework.Files;
+using Umbick.Core.Diagnosis;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Records;
+
+/// <summary>Answers, children and records, in and out.</summary>
+[Authorize(Who.Records)]
+public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
+{
+    /// <summary>The largest file of answers or children, in bytes.</summary>
+    public const int Largest = 25_000_000;
+
+    /// <summary>Records that are past the day until which they are kept, and those that come to it within a month.</summary>
+    public IReadOnlyList<ListedChild> KeptUntil { get; private set; } = [];
+
+    public string? Message { get; private set; }
+
+    /// <summary>The alias that a record would have, where another has it here.</summary>
+    public string? Alias { get; private set; }
+
+    /// <summary>Whether a record was just erased.</summary>
+    public bool Erased { get; private set; }
+
+    public async Task OnGet(bool erased)
+    {
+        Erased = erased;
+        await Load();
+    }
+
+    public Task<IActionResult> OnGetAnswers() => Out("answers", AnswersExport.Write);
+
+    public Task<IActionResult> OnGetChildren() => Out("children", ChildrenFile.Write);
+
+    public async Task<IActionResult> OnPost(IFormFile? file)
+    {
+        if (file is not { Length: > 0 }) return await Refuse("Choose a file first.");
+        if (file.Length > Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; {Largest / 1_000_000} MB are the most. Send it in parts.");
+        var job = await jobs.Begin(School, User.Person().Id, file, HttpContext.RequestAborted);
+        return Redirect($"/files/{job.Id}");
+    }
+
+    public async Task<IActionResult> OnPostRecord(IFormFile? file, string? alias)
+    {
+        if (file is not { Length: > 0 }) return await Refuse("Choose a record first.");
+        if (file.Length > ChildRecordFile.Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; a record has {ChildRecordFile.Largest / 1_000_000} MB at most.");
+        using var reader = new StreamReader(file.OpenReadStream(), Encoding.UTF8);
+        var (record, own, fault) = ChildRecordFile.Read(await reader.ReadToEndAsync(HttpContext.RequestAborted));
+        if (record is null) return await Refuse(fault!);
+        Alias = string.IsNullOrWhiteSpace(alias) ? own : alias.Trim();
+        var (child, wrong) = await database.InSchool(School, connection => ChildRecordFile.TakeIn(connection, model, record, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime), HttpContext.RequestAborted);
+        return child is { } taken ? Redirect($"/children/{taken}") : await Refuse(wrong!);
+    }
+
+    private Guid School => User.Person().School;
+
+    private async Task<IActionResult> Out(string what, Func<SchoolConnection, TextWriter, Task<int>> write)
+    {
+        var file = new MemoryStream();
+        await using (var text = new StreamWriter(file, new UTF8Encoding(false), leaveOpen: true))
+        {
+            await database.InSchool(
+                School,
+                async connection =>
+                {
+                    var count = await write(connection, text);
+                    await Audit.Note(connection, User.Person().Id, AuditKinds.Exported, clock.GetUtcNow().UtcDateTime, detail: string.Create(CultureInfo.InvariantCulture, $"{count} {what}"));
+                },
+                HttpContext.RequestAborted);
+        }
+        file.Position = 0;
+        return File(file, "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"{what}-{preferences.Today:yyyy-MM-dd}.csv"));
+    }
+
+    private async Task<IActionResult> Refuse(string why)
+    {
+        Message = why;
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        await Load();
+        return Page();
+    }
+
+    private async Task Load()
+    {
+        var soon = preferences.Today.AddMonths(1);
+        KeptUntil = [.. (await database.InSchool(School, Store.Children.Aliases, HttpContext.RequestAborted)).Where(child => child.KeepUntil <= soon).OrderBy(child => child.KeepUntil)];
+    }
+}

@@ -1,0 +1,30 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Records;
+
+/// <summary>A file that was sent: how far it is, what it would add, what is wrong with it, and what came of it.</summary>
+[Authorize(Who.Records)]
+public sealed class SentFileModel(FileJobs jobs) : PageModel
+{
+    /// <summary>How many errors and new children are named.</summary>
+    public const int Named = 40;
+
+    public FileJob? Job { get; private set; }
+
+    public IActionResult OnGet(Guid id)
+    {
+        Job = jobs.Find(User.Person().School, id);
+        if (Job is null) Response.StatusCode = StatusCodes.Status404NotFound;
+        return Request.IsScripted() ? Partial("_SentFile", Job) : Page();
+    }
+
+    public IActionResult OnPost(Guid id, bool onCaseload)
+    {
+        if (jobs.Find(User.Person().School, id) is not { } job) return NotFound();
+        jobs.TakeIn(job, onCaseload);
+        return Redirect($"/files/{id}");
+    }
+}

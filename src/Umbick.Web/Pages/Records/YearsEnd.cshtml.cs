@@ -1,0 +1,69 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
+using Umbick.Core.Diagnosis;
+using Umbick.Core.Items;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Records;
+
+/// <summary>The year's end: classes get new names, stages move on, and who is finished is set aside.</summary>
+[Authorize(Who.InCharge)]
+public sealed class YearsEndModel(Database database, ReadingModel model, TimeProvider clock) : PageModel
+{
+    /// <summary>The classes with their children; those without a class come last.</summary>
+    public IReadOnlyList<IGrouping<string, ListedChild>> Classes { get; private set; } = [];
+
+    /// <summary>Children on the caseload whose patterns are all mastered, or who show none.</summary>
+    public IReadOnlyList<CaseloadRow> Finished { get; private set; } = [];
+
+    /// <summary>What was done; null where nothing was.</summary>
+    public string? Done { get; private set; }
+
+    public string? Message { get; private set; }
+
+    public Task<IActionResult> OnGet(string? done) => Within(async connection =>
+    {
+        Done = done;
+        await Load(connection);
+        return Page();
+    });
+
+    /// <summary>Moves on what the form says. What the page showed goes with it: a class that has changed meanwhile is left as it is.</summary>
+    public Task<IActionResult> OnPost(string[]? from, string[]? to, int[]? stages, ChildId[]? aside) => Within(async connection =>
+    {
+        (from, to, stages, aside) = (from ?? [], to ?? [], stages ?? [], aside ?? []);
+        if (from.Length != to.Length || from.Length != stages.Length || stages.Any(by => by is < 0 or > 3)) return BadRequest();
+        if (Array.Find(to, name => (name ?? "").Trim().Length > ClassTeachings.LongestName) is not null)
+        {
+            Message = $"A class’s name has {ClassTeachings.LongestName} letters at most. Nothing was changed.";
+            Response.StatusCode = StatusCodes.Status400BadRequest;
+            await Load(connection);
+            return Page();
+        }
+        // All at once: a class may take the name that another has left.
+        var moved = await Store.Children.MoveOn(connection, from, [.. to.Select(name => (name ?? "").Trim())], stages);
+        var set = 0;
+        foreach (var child in aside) set += await Store.Children.TakeIn(connection, child, onCaseload: false);
+        if (moved + set == 0) return Redirect("/years-end");
+        var told = string.Create(CultureInfo.InvariantCulture, $"{Counted.Of(moved, "child").Replace("childs", "children", StringComparison.Ordinal)} moved on, {set} set aside");
+        await Audit.Note(connection, User.Person().Id, AuditKinds.YearsEnd, clock.GetUtcNow().UtcDateTime, detail: told);
+        return Redirect($"/years-end?done={Uri.EscapeDataString(told)}");
+    });
+
+    private async Task Load(SchoolConnection connection)
+    {
+        var children = await Store.Children.Aliases(connection);
+        Classes = [.. children.GroupBy(child => child.ClassName).OrderBy(one => one.Key.Length == 0).ThenBy(one => one.Key, StringComparer.Ordinal)];
+        Finished = [.. (await Caseload.Load(connection, model)).Where(one => one.Child.Sittings > 0 && one.ToPractise.Count == 0 && one.Child.OpenSet is null && one.Child.OpenAsking is null).Select(one => one.Child)];
+    }
+
+    /// <summary>The stages of a class, the earliest first, as they are told.</summary>
+    public static string StagesOf(IEnumerable<ListedChild> children, Core.Clocks.Wording wording) =>
+        string.Join(", ", children.GroupBy(child => child.Stage).OrderBy(one => one.Key).Select(one => $"{one.Count()} at {one.Key.Name(wording)}"));
+
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
+}
