@@ -21,6 +21,7 @@ bench() {
     web) bench_web; return ;;
     answers) bench_answers; return ;;
     frames) bench_frames; return ;;
+    school) bench_school; return ;;
     faults) shift; exec node bench/faults/plant.mjs "$@" ;;
   esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
@@ -49,4 +50,11 @@ bench_answers() {
   export UMBICK_RESTART_DATABASE="$state/restart-database.sh"
   printf '#!/usr/bin/env bash\ncd %q && source launcher/state.sh && for part in launcher/*.sh; do source "$part"; done\nrestart_cluster %q %q\n' "$root" "$cluster" "$cluster_port" >"$UMBICK_RESTART_DATABASE"
   dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Faults -explicit only -showLiveOutput | grep -E 'Seed|FAIL|Assert|Total'
+}
+
+# ./umbick bench school: a school's first day on a fresh clone of what is committed, by the page that tells how to run it.
+bench_school() {
+  need_tools
+  build_assets
+  node bench/school/first-day.mjs
 }

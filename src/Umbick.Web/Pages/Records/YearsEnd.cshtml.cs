@@ -63,7 +63,7 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
 
     /// <summary>The stages of a class, the earliest first, as they are told.</summary>
     public static string StagesOf(IEnumerable<ListedChild> children, Core.Clocks.Wording wording) =>
-        string.Join(", ", children.GroupBy(child => child.Stage).OrderBy(one => one.Key).Select(one => $"{one.Count()} at {one.Key.Name(wording)}"));
+        string.Join(" · ", children.GroupBy(child => child.Stage).OrderBy(one => one.Key).Select(one => $"{one.Count()} at {one.Key.Name(wording)}"));
 
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }
