@@ -1,5 +1,5 @@
 // A school's first day, by the page docs/running.md: each of its lines in a box is run as it stands, on a fresh clone, and what people do in between is
-// done over TLS. Says how long each step took. As root it does it once more as an ordinary user.
+// done over TLS. Says how long each step took. To be run as root and as an ordinary user.
 import { spawn, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir, userInfo } from "node:os";
