@@ -57,8 +57,17 @@ public sealed class AnswersFileTests
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,soon", "line 2, column 6: “soon” is no number of seconds")]
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,-1", "line 2, column 6: “-1” is no number of seconds")]
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,NaN", "line 2, column 6: “NaN” is no number of seconds")]
-    [InlineData(Header + ",support\nFennel,2026-03-02,read-digital,4:00,4:00,lots", "line 2, column 6: “lots” is not full")]
+    [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,teatime", "line 2, column 6: “teatime” is not asking, cold:PATTERN")]
+    [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,cold:none", "line 2, column 6: “cold:none” is not asking")]
+    [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,form:D", "line 2, column 6: “form:D” is not asking")]
+    [InlineData(Header + ",by\nFennel,2026-03-02,read-digital,4:00,4:00,parent", "line 2, column 6: “parent” is neither teacher nor child")]
     [InlineData(Header + ",prompted\nFennel,2026-03-02,read-digital,4:00,4:00,maybe", "line 2, column 6: “maybe” is neither yes nor no")]
+    [InlineData(Header + ",note\nFennel,2026-03-02,read-digital,4:00,4:00,this note is much too long to be the name of any way", "line 2, column 6: A note has 40 characters at most")]
+    [InlineData(Header + "\n\u200b,2026-03-02,read-digital,4:00,4:00", "line 2, column 1: This alias would be invisible")]
+    [InlineData(Header + "\nFen\u200bnel,2026-03-02,read-digital,4:00,4:00", "line 2, column 1: There is an invisible character in this alias")]
+    [InlineData("child,date,task,given,answer,answer\n", "line 1, column 6: The column “answer” stands there twice")]
+    [InlineData(Header + "\nFennel,2026-03-02T25:00:00Z,read-digital,4:00,4:00", "line 2, column 2: “2026-03-02T25:00:00Z” is no date")]
+    [InlineData(Header + ",support\nFennel,2026-03-02,read-digital,4:00,4:00,lots", "line 2, column 6: “lots” is not full")]
     public void What_is_wrong_is_told_with_its_place_and_nothing_is_taken(string file, string told)
     {
         var (lines, errors) = Read(file);

@@ -115,27 +115,9 @@ public sealed class CommandLineTests
         return lines;
     }
 
-    private static async Task<(int Code, string Output, string Errors)> Run(string input, params string[] arguments)
-    {
-        using var process = Start(arguments);
-        await process.StandardInput.WriteAsync(input);
-        process.StandardInput.Close();
-        var errors = process.StandardError.ReadToEndAsync();
-        var output = await process.StandardOutput.ReadToEndAsync();
-        await process.WaitForExitAsync();
-        return (process.ExitCode, output, await errors);
-    }
+    private static Task<(int Code, string Output, string Errors)> Run(string input, params string[] arguments) => CommandLine.Run(input, null, arguments);
 
-    private static Process Start(params string[] arguments)
-    {
-        var root = Environment.GetEnvironmentVariable("UMBICK_ROOT") ?? throw new InvalidOperationException("UMBICK_ROOT is not set. Run ./umbick test.");
-        return Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(root, "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"), .. arguments])
-        {
-            RedirectStandardInput = true,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        })!;
-    }
+    private static Process Start(params string[] arguments) => CommandLine.Start(null, arguments);
 
     private static async Task<string> Made(string text)
     {

@@ -193,7 +193,7 @@ public static partial class AnswersFile
                 return null;
             }
             var parts = given.Split(' ', 2);
-            var turn = task == ClockTasks.FullTurn && parts.Length == 2 && int.TryParse(parts[1].TrimStart('+'), out var move) ? move : 60;
+            var turn = task == ClockTasks.FullTurn && parts.Length == 2 && int.TryParse(parts[1].TrimStart('+'), out var move) ? move : task == ClockTasks.FullTurn ? 60 : 0;
             var text = task == ClockTasks.FullTurn ? parts[0] : given;
             if (AnswerParser.Parse(text).Meaning is not { } time)
             {

@@ -1,0 +1,120 @@
+using Npgsql;
+using Umbick.Casework.Demo;
+using Umbick.Core.Diagnosis;
+
+namespace Umbick.Casework.Tests;
+
+/// <summary>A backup holds every row, and a broken one is told.</summary>
+public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<BackupTests.Filled>, IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-test-");
+    private readonly OwnDatabase _database = filled.Database;
+
+    /// <summary>A database with the demonstration's school: made once, for it takes long.</summary>
+    public sealed class Filled : IAsyncLifetime
+    {
+        internal OwnDatabase Database { get; private set; } = null!;
+
+        public async ValueTask InitializeAsync()
+        {
+            Database = await OwnDatabase.Make();
+            await using var source = NpgsqlDataSource.Create(Database.Owner);
+            await new DemoSchool(new ReadingModel(), TimeProvider.System.GetUtcNow()).Fill(new Database(source), "no hash");
+        }
+
+        public ValueTask DisposeAsync() => Database.DisposeAsync();
+    }
+
+    private string At(string name) => Path.Combine(_folder.FullName, name);
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    [Fact]
+    public async Task What_is_restored_is_every_row_of_every_table()
+    {
+        var before = await _database.Rows();
+        Assert.True(before["answer"].Count(sign => sign == '\n') > 800, "there is too little to compare");
+        AssertDone(await _database.Run("backup", At("one.backup")), "rows of");
+        AssertDone(await _database.Run("check-backup", At("one.backup")), "is whole");
+        await using var other = await OwnDatabase.Make(migrated: false);
+        AssertDone(await other.Run("restore", At("one.backup")), "Gull Point");
+        Assert.Equal(before, await other.Rows());
+        // That it was made is noted afterwards, and nothing else has changed.
+        Assert.Contains("one.backup", await _database.Ask<string>("select file_name from backup_made"));
+        if (!OperatingSystem.IsWindows()) Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(At("one.backup")));
+    }
+
+    [Fact]
+    public async Task A_broken_backup_is_told_and_changes_nothing()
+    {
+        AssertDone(await _database.Run("backup", At("whole.backup")), "rows of");
+        var whole = await File.ReadAllBytesAsync(At("whole.backup"), TestContext.Current.CancellationToken);
+        var before = await _database.Rows();
+        foreach (var (name, bytes, told) in new[]
+        {
+            ("none", "no backup at all"u8.ToArray(), "no backup of Umbick"),
+            ("empty", [], "no backup of Umbick"),
+            ("short", whole[..(whole.Length / 2)], "is damaged"),
+            ("flipped", Flipped(whole, whole.Length / 2), "is damaged"),
+        })
+        {
+            await File.WriteAllBytesAsync(At(name), bytes, TestContext.Current.CancellationToken);
+            foreach (var verb in new[] { new[] { "check-backup", At(name) }, ["restore", At(name), "--replace"] })
+            {
+                var (code, _, errors) = await _database.Run(verb);
+                Assert.Equal(2, code);
+                Assert.Contains(told, errors, StringComparison.Ordinal);
+            }
+        }
+        Assert.Equal(before, await _database.Rows());
+    }
+
+    [Fact]
+    public async Task A_school_is_replaced_only_when_that_is_said_and_erased_records_that_come_back_are_named()
+    {
+        AssertDone(await _database.Run("backup", At("early.backup")), "rows of");
+        await _database.Ask<int>($"insert into audit_entry (school, at, what) values ('{DemoSchool.Id}', now(), 'erased')");
+        var (code, _, errors) = await _database.Run("restore", At("early.backup"));
+        Assert.Equal(2, code);
+        Assert.Contains("The database holds Gull Point. --replace puts the backup in its place", errors, StringComparison.Ordinal);
+        AssertDone(await _database.Run("restore", At("early.backup"), "--replace"), "it comes back with it, and has to be erased again");
+        Assert.Empty(await _database.Ask<string>("select what from audit_entry where what = 'erased'"));
+    }
+
+    [Fact]
+    public async Task A_folder_keeps_the_latest_and_one_that_is_not_there_is_told()
+    {
+        foreach (var _ in new[] { 1, 2, 3 })
+        {
+            AssertDone(await _database.Run("backup", _folder.FullName, "--keep", "2"), "rows of");
+            // They are named by the second.
+            foreach (var file in _folder.EnumerateFiles("umbick-20*")) file.MoveTo(At($"umbick-1{Guid.CreateVersion7():N}.backup"), overwrite: true);
+        }
+        Assert.True(_folder.EnumerateFiles("umbick-*.backup").Count() <= 3);
+        var (code, _, errors) = await _database.Run("backup", "/nowhere/at/all/");
+        Assert.Equal(2, code);
+        Assert.Contains("There is no folder", errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Whoever_does_not_see_every_row_makes_no_backup()
+    {
+        var (code, _, errors) = await CommandLine.Run("", new() { ["UMBICK_BACKUP"] = _database.Owner }, "backup", At("half.backup"));
+        Assert.Equal(2, code);
+        Assert.Contains("does not see every row", errors, StringComparison.Ordinal);
+        Assert.False(File.Exists(At("half.backup")));
+    }
+
+    private static byte[] Flipped(byte[] bytes, int at)
+    {
+        byte[] other = [.. bytes];
+        other[at] ^= 0x10;
+        return other;
+    }
+
+    private static void AssertDone((int Code, string Output, string Errors) run, string says)
+    {
+        Assert.True(run.Code == 0, run.Errors);
+        Assert.Contains(says, run.Output, StringComparison.Ordinal);
+    }
+}

@@ -1,0 +1,60 @@
+using Dapper;
+using Npgsql;
+
+namespace Umbick.Casework.Tests;
+
+/// <summary>A database of a test's own, beside the one that all share, with the verbs that see every row of it.</summary>
+internal sealed class OwnDatabase : IAsyncDisposable
+{
+    private readonly string _name = $"umbick_own_{Guid.NewGuid():N}"[..30];
+    private readonly NpgsqlDataSource _everything;
+
+    private OwnDatabase() => _everything = NpgsqlDataSource.Create(Backup);
+
+    public string Owner => Named("UMBICK_OWNER");
+
+    /// <summary>The connection that sees every row.</summary>
+    public string Backup => Named("UMBICK_BACKUP");
+
+    /// <summary>Makes one.</summary>
+    /// <param name="migrated">Whether it is brought up to date.</param>
+    public static async Task<OwnDatabase> Make(bool migrated = true)
+    {
+        var own = new OwnDatabase();
+        await using (var home = NpgsqlDataSource.Create(Setting("UMBICK_OWNER")))
+            await home.CreateCommand($"create database {own._name}").ExecuteNonQueryAsync();
+        if (migrated) Migrator.Migrate(own.Owner);
+        return own;
+    }
+
+    /// <summary>Runs a verb on it.</summary>
+    public Task<(int Code, string Output, string Errors)> Run(params string[] arguments) =>
+        CommandLine.Run("", new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
+
+    /// <summary>Asks it as somebody who sees every row.</summary>
+    public async Task<IReadOnlyList<T>> Ask<T>(string sql)
+    {
+        await using var connection = await _everything.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<T>(sql)];
+    }
+
+    /// <summary>Every row of every table, as text, in an order of its own.</summary>
+    public async Task<IReadOnlyDictionary<string, string>> Rows()
+    {
+        var rows = new Dictionary<string, string>();
+        foreach (var table in await Ask<string>("select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r'"))
+            rows[table] = string.Join('\n', await Ask<string>($"select one::text from \"{table}\" one order by one::text"));
+        return rows;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await _everything.DisposeAsync();
+        await using var home = NpgsqlDataSource.Create(Setting("UMBICK_BACKUP"));
+        await home.CreateCommand($"drop database if exists {_name} with (force)").ExecuteNonQueryAsync();
+    }
+
+    private string Named(string setting) => new NpgsqlConnectionStringBuilder(Setting(setting)) { Database = _name, Pooling = false }.ConnectionString;
+
+    private static string Setting(string name) => Environment.GetEnvironmentVariable(name) ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");
+}
