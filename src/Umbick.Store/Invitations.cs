@@ -1,4 +1,3 @@
-using System.Buffers.Text;
 using System.Data.Common;
 using System.Security.Cryptography;
 using Dapper;
@@ -34,7 +33,8 @@ public static class Invitations
                 now,
                 expires = now + (person is null ? Invitation.ForSomebodyNew : Invitation.ToGetIn),
             });
-        return Base64Url.EncodeToString(secret);
+        // In small letters: addresses are written so throughout.
+        return Convert.ToHexStringLower(secret);
     }
 
     /// <summary>Where a link leads: the school and the invitation's id; null where it leads nowhere, or does no longer.</summary>
@@ -65,7 +65,7 @@ public static class Invitations
     {
         try
         {
-            return SHA256.HashData(Base64Url.DecodeFromChars(link));
+            return SHA256.HashData(Convert.FromHexString(link));
         }
         catch (FormatException)
         {

@@ -67,7 +67,9 @@ builder.Services.AddIdentityCore<Person>(options =>
     options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(1);
     // PasswordFaults has the only rule there is.
     (options.Password.RequiredLength, options.Password.RequireDigit, options.Password.RequireLowercase, options.Password.RequireUppercase, options.Password.RequireNonAlphanumeric) = (1, false, false, false, false);
-}).AddUserStore<PeopleStore>().AddPasswordValidator<PasswordFaults>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager().AddDefaultTokenProviders();
+}).AddUserStore<PeopleStore>().AddPasswordValidator<PasswordFaults>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager()
+    // Codes come from a device of one's own; nothing is sent by mail or telephone.
+    .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
     {

@@ -42,8 +42,21 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
     [InlineData("/children/{id:guid}", false)]
     [InlineData("/children/{id:guid}/progress", false)]
     [InlineData("/settings", false)]
+    [InlineData("/ask", false)]
+    [InlineData("/ask/begin/{id:guid}", false)]
+    [InlineData("/visits/begin", false)]
+    [InlineData("/children/{id:guid}/record", false)]
+    [InlineData("/files", false)]
+    [InlineData("/helping", true)]
     public void A_page_is_for_helpers_or_for_teachers_alone(string route, bool forHelpers) =>
         Assert.Equal(forHelpers ? Who.Sittings : Who.Records, Door.All.Single(door => door.Route == route).Policy);
+
+    [Theory]
+    [InlineData("/people")]
+    [InlineData("/who-did-what")]
+    [InlineData("/well")]
+    [InlineData("/years-end")]
+    public void A_page_is_for_whoever_is_in_charge(string route) => Assert.Equal(Who.InCharge, Door.All.Single(door => door.Route == route).Policy);
 
     [Fact]
     public async Task Nobody_opens_what_is_not_theirs_and_nothing_breaks()
@@ -59,12 +72,18 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
         var asked = await Task.WhenAll(
             Walk(() => Task.FromResult(new Visitor(site)), "nobody", ids, child.Alias, door => door.Policy is null),
             Walk(() => Visitor.TeacherOf(site, site.TeacherOfB), "a teacher of another school", ids, child.Alias, door => door.Policy is not Who.ChildPolicy),
+            Walk(() => Visitor.AtOneOfTwo(site, site.B, site.A), "a teacher of two schools, at the other", ids, child.Alias, door => door.Policy is not Who.ChildPolicy),
             Walk(() => AtTurn(sitting), "the child at a sitting", ids, child.Alias, door => door.Policy is null or Who.ChildPolicy));
         Assert.Equal(before, await Rows());
 
+        // An assistant runs what is prepared, and a teacher who is not in charge sees to no school; neither breaks anything.
+        var count = await Walk(() => Visitor.AssistantOf(site, site.A), "an assistant", ids, null, door => door.Policy is null or Who.Sittings or Who.SignedIn);
+        var plain = await site.Colleague(site.A, PersonRole.Teacher);
+        count += await Walk(() => Visitor.TeacherOf(site, plain.UserName), "a teacher who is not in charge", ids, null, door => door.Policy is not (Who.InCharge or Who.ChildPolicy));
+
         // Who belongs here may change what is theirs; what they send breaks nothing either.
         var own = await Walk(() => Visitor.TeacherOf(site, site.TeacherOfA), "the teacher", ids, null, _ => true);
-        TestContext.Current.TestOutputHelper?.WriteLine($"{asked.Sum() + own} requests to {Door.All.Count} pages, 4 roles: 0 open, 0 broken");
+        TestContext.Current.TestOutputHelper?.WriteLine($"{asked.Sum() + count + own} requests to {Door.All.Count} pages, 7 roles: 0 open, 0 broken");
     }
 
     /// <summary>Asks every page by every verb, handler and kind of content.</summary>

@@ -12,12 +12,16 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     private static readonly int[] Widths = [360, 640, 768, 1280];
 
     [Fact]
-    public void Before_signing_in()
+    public async Task Before_signing_in()
     {
         using var browser = new Browser(site.Address);
-        foreach (var path in new[] { "/", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=9:51", "/error/404", "/go" })
+        var links = new List<string>();
+        foreach (var role in new[] { PersonRole.Teacher, PersonRole.Assistant })
+            links.Add($"/welcome/{await site.App.InSchool(site.A, connection => Invitations.Make(connection, null, "Knot", role, false, null, DateTime.UtcNow))}");
+        foreach (var path in (string[])["/", "/welcome/none", .. links, "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=9:51", "/error/404", "/go"])
         {
             browser.Open(path);
+            browser.Script<object?>("document.querySelectorAll('details').forEach(d => d.open = true)");
             Check(browser, path);
         }
     }
@@ -49,6 +53,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
             "/day", "/timetable", $"/children/{over.Child}/progress", $"/children/{over.Child}/sittings/{over.Sitting}", "/patterns/next-hour", "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
+            "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping", $"/children/{over.Child}/record",
         ];
         foreach (var path in views.Concat(visits))
         {

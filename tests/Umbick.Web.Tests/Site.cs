@@ -53,6 +53,10 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         foreach (var school in new[] { A, B }) await Owner.InSchool(school, Schools.Erase);
     }
 
+    /// <summary>Somebody more who works at a school, by a user name.</summary>
+    public async Task<Person> Colleague(Guid school, PersonRole role, bool inCharge = false, string? userName = null) => (await App.InSchool(
+        school, connection => People.TryAdd(connection, userName ?? $"{role}-{Guid.NewGuid():N}@skerry.example", role == PersonRole.Assistant ? "Plover" : "Knot", PasswordHash, role, inCharge)))!;
+
     /// <summary>A second process of the same site, on the same database.</summary>
     public static Task<SiteProcess> Another() => SiteProcess.Start(RunningSite.FreeAddress());
 

@@ -44,6 +44,28 @@ public sealed class Visitor : IDisposable
         return visitor;
     }
 
+    /// <summary>Somebody who runs what a teacher has prepared.</summary>
+    public static async Task<Visitor> AssistantOf(Site site, Guid school)
+    {
+        var visitor = new Visitor(site);
+        var person = await site.Colleague(school, Store.PersonRole.Assistant);
+        await AssertSentTo("/helping", await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        return visitor;
+    }
+
+    /// <summary>Somebody who works at two schools and is at one of them now.</summary>
+    public static async Task<Visitor> AtOneOfTwo(Site site, Guid at, Guid other)
+    {
+        var visitor = new Visitor(site);
+        var person = await site.Colleague(at, Store.PersonRole.Teacher, inCharge: true);
+        await site.App.InSchool(other, connection => Store.People.Employ(connection, person.Id, "Knot", Store.PersonRole.Teacher, inCharge: true));
+        await AssertSentTo("/schools", await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        var (action, fields) = await visitor.Form("/schools", "Go on");
+        fields["school"] = at.ToString();
+        await AssertSentTo("/day", await visitor.Post(action, fields));
+        return visitor;
+    }
+
     /// <summary>That an answer sends its visitor on to a page; if not, what it said instead.</summary>
     public static async Task AssertSentTo(string path, HttpResponseMessage answer)
     {
