@@ -1,0 +1,167 @@
+using System.Net;
+using System.Text;
+using AngleSharp.Html.Dom;
+using Umbick.Casework;
+using Umbick.Core.Items;
+using Umbick.Store;
+
+namespace Umbick.Web.Tests;
+
+/// <summary>Records and files on the pages: taken out, kept, erased, read in, moved on.</summary>
+public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
+{
+    [Fact]
+    public async Task A_record_is_read_taken_out_and_taken_in_at_another_school()
+    {
+        var child = await Asked();
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var page = await teacher.Page($"/children/{child.Id}/record");
+        Assert.Equal(["4:12", "8:40"], page.QuerySelectorAll("[data-sitting] td .childs").Select(raw => raw.TextContent));
+        var file = await (await teacher.Get($"/children/{child.Id}/record?handler=file")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        Assert.Contains($"\"alias\": \"{child.Alias}\"", file, StringComparison.Ordinal);
+
+        using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
+        await Visitor.AssertSentTo($"/children/{child.Id}", await Sent(other, "Record", "record.json", file));
+        Assert.Equal(HttpStatusCode.OK, (await other.Get($"/children/{child.Id}/progress")).StatusCode);
+        var again = await Sent(other, "Record", "record.json", file, new() { ["alias"] = "Another one" });
+        Assert.Equal(HttpStatusCode.BadRequest, again.StatusCode);
+        Assert.Contains("This record is here already. Nothing was taken in.", (await Visitor.Read(again)).Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Only_whoever_is_in_charge_erases_a_record_and_only_by_its_alias()
+    {
+        var child = await Asked();
+        var plain = await site.Colleague(site.A, PersonRole.Teacher);
+        using var teacher = await Visitor.TeacherOf(site, plain.UserName);
+        Assert.Empty((await teacher.Page($"/children/{child.Id}/record")).QuerySelectorAll("#erase"));
+        var (_, fields) = await teacher.Form($"/children/{child.Id}/record", "Keep");
+        fields["alias"] = child.Alias;
+        Assert.Equal(HttpStatusCode.Forbidden, (await teacher.Post($"/children/{child.Id}/record?handler=Erase", fields)).StatusCode);
+
+        using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var refused = await charge.Send($"/children/{child.Id}/record", "Erase the record", new() { ["alias"] = "Somebody else" });
+        Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+        Assert.Contains("Nothing was erased", (await Visitor.Read(refused)).Body!.TextContent, StringComparison.Ordinal);
+        await Visitor.AssertSentTo("/files?erased=true", await charge.Send($"/children/{child.Id}/record", "Erase the record", new() { ["alias"] = $" {child.Alias} " }));
+        Assert.Equal(HttpStatusCode.NotFound, (await charge.Get($"/children/{child.Id}")).StatusCode);
+        // That one was erased is told; whose it was is told nowhere.
+        var told = (await charge.Page("/who-did-what?what=erased")).Body!.TextContent;
+        Assert.Contains("erased a record", told, StringComparison.Ordinal);
+        Assert.DoesNotContain(child.Alias, (await charge.Page("/who-did-what")).Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_day_until_which_a_record_is_kept_is_reminded_of_when_it_is_past()
+    {
+        var child = await Asked();
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        await Visitor.AssertSentTo($"/children/{child.Id}/record", await teacher.Send($"/children/{child.Id}/record", "Keep", new() { ["until"] = "2001-07-31" }));
+        Assert.Contains("past the day", (await teacher.Page("/day")).QuerySelector("[data-matter=keeping]")!.TextContent, StringComparison.Ordinal);
+        Assert.NotNull((await teacher.Page("/files")).QuerySelector($"[data-kept-until='{child.Alias}']"));
+        var refused = await teacher.Send($"/children/{child.Id}/record", "Keep", new() { ["until"] = "teatime" });
+        Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+        await teacher.Send($"/children/{child.Id}/record", "Keep", new() { ["until"] = "" });
+        Assert.Null((await teacher.Page("/files")).QuerySelector($"[data-kept-until='{child.Alias}']"));
+    }
+
+    [Fact]
+    public void A_file_is_read_first_and_taken_in_when_that_is_pressed()
+    {
+        var alias = $"Knot {Guid.NewGuid():N}"[..12];
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        Read(browser, $"child,date,task,given,answer\n{alias},2026-03-02,read-digital,4:00,12:20\n{alias},2026-03-02,read-digital,9:00,12:45\n");
+        browser.Await("[data-reading=read]");
+        browser.AwaitText("2 answers of one child would be added. One child is new to the school. Nothing has been added yet.");
+        browser.Click("Take them in");
+        browser.Await("[data-reading=taken]");
+        browser.AwaitText("2 answers of one child were added.");
+        browser.Open("/children");
+        browser.AwaitText(alias);
+        // The same again: it is all there.
+        Read(browser, $"child,date,task,given,answer\n{alias},2026-03-02,read-digital,4:00,12:20\n{alias},2026-03-02,read-digital,9:00,12:45\n");
+        browser.Await("[data-reading=read]");
+        browser.AwaitText("2 were there before.");
+        Assert.False(browser.Has("button.press-next"));
+    }
+
+    [Fact]
+    public void What_is_wrong_with_a_file_is_told_by_line_and_column()
+    {
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        Read(browser, "child,date,task,given,answer\nFennel,soon,read-digital,4:00,12:20\nFennel,2026-03-02,read-digtal,4:00,12:20\n");
+        browser.Await("[data-reading=errors]");
+        Assert.Equal(2, browser.Count("[data-error]"));
+        browser.AwaitText("“soon” is no date");
+    }
+
+    [Fact]
+    public async Task What_was_exported_has_every_answer_and_another_school_s_file_is_nobody_s()
+    {
+        var child = await Asked();
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        Assert.Contains($"{child.Alias},", await (await teacher.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        var sent = await Sent(teacher, "", "children.csv", "child\nSomebody new\n");
+        using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
+        Assert.Equal(HttpStatusCode.NotFound, (await other.Get(sent.Headers.Location!.OriginalString)).StatusCode);
+        Assert.DoesNotContain(child.Alias, await (await other.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task At_the_year_s_end_classes_move_on_and_who_is_finished_is_set_aside()
+    {
+        var (child, done) = (await site.Child(site.B, Stage.HalfPast), await site.Child(site.B));
+        var name = $"Tide {child.Id}"[..14];
+        await site.App.InSchool(site.B, connection => Children.SetClass(connection, child.Id, name));
+        using var charge = await Visitor.TeacherOf(site, site.TeacherOfB);
+        var page = await charge.Page("/years-end");
+        var token = page.QuerySelector("form [name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        var answer = await charge.Post("/years-end", new() { ["__RequestVerificationToken"] = token, ["from"] = name, ["to"] = $"{name} 5", ["stages"] = "2", ["aside"] = done.Id.ToString()! });
+        Assert.StartsWith("/years-end?done=", answer.Headers.Location!.OriginalString, StringComparison.Ordinal);
+        var listed = (await site.App.InSchool(site.B, Children.Aliases)).ToDictionary(one => one.Id);
+        Assert.Equal(($"{name} 5", Stage.QuarterTo), (listed[child.Id].ClassName, listed[child.Id].Stage));
+        Assert.False(listed[done.Id].OnCaseload);
+    }
+
+    [Fact]
+    public async Task Whether_it_is_well_tells_backups_errors_and_the_version()
+    {
+        using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var page = await charge.Page("/well");
+        Assert.True(int.Parse(page.QuerySelector("[data-failed]")!.TextContent, System.Globalization.CultureInfo.InvariantCulture) >= 0);
+        Assert.Contains("0.15", page.QuerySelector(".facts")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("GB free", page.QuerySelector(".facts")!.TextContent, StringComparison.Ordinal);
+    }
+
+    private static void Read(Browser browser, string text)
+    {
+        var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.csv");
+        File.WriteAllText(file, text);
+        browser.Open("/files");
+        browser.Find("[accept*=csv]").SendKeys(file);
+        browser.Click("Read it");
+    }
+
+    private static async Task<HttpResponseMessage> Sent(Visitor visitor, string handler, string name, string text, Dictionary<string, string>? more = null)
+    {
+        var page = await visitor.Page("/files");
+        var token = page.Forms.OfType<IHtmlFormElement>().Select(form => form.QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value")).First(value => value is not null)!;
+        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(Encoding.UTF8.GetBytes(text)), "file", name } };
+        foreach (var (field, value) in more ?? []) content.Add(new StringContent(value), field);
+        using var request = new HttpRequestMessage(HttpMethod.Post, new Uri(handler.Length == 0 ? "/files" : $"/files?handler={handler}", UriKind.Relative)) { Content = content };
+        return await visitor.Send(request);
+    }
+
+    /// <summary>A child with two answers.</summary>
+    private async Task<Child> Asked()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.Sitting(site.A, child.Id);
+        var asking = new Asking(site.Model, TimeProvider.System);
+        await site.App.InSchool(site.A, async connection =>
+        {
+            foreach (var (raw, place) in new[] { ("4:12", 1), ("8:40", 2) }) await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Guid.NewGuid());
+        });
+        return child;
+    }
+}
