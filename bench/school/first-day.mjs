@@ -77,6 +77,17 @@ async function firstDay(made) {
   return { tern, child };
 }
 
+/// Nothing of an erased record is left: in a dump of all tables, sessions with them, or in the logs.
+function lookForErased(child) {
+  const since = Date.now();
+  const dump = run("a dump after it", `mkdir -p ~/after && cd ~/after && "$OLDPWD/umbick" backup ~/after/after.backup >/dev/null && tar xf after.backup && "$(ls -d /usr/lib/postgresql/*/bin | tail -n 1)/pg_restore" -f - umbick.dump`);
+  const logs = run("the logs", "cat .umbick/logs/*");
+  if (!dump.includes("COPY public.session") || logs.length === 0) throw new Error("there is nothing to look through");
+  for (const [where, text] of [["the dump", dump], ["the logs", logs]])
+    for (const word of ["Fennel", child]) if (text.includes(word)) throw new Error(`${where} still has ${word}`);
+  told("nothing of it is left in a dump of every table or in the logs", since);
+}
+
 async function main() {
   console.log(`As ${userInfo().username}, in ${home}`);
   if (spawnSync("git", ["clone", "-q", process.cwd(), clone]).status !== 0) throw new Error("no clone");
@@ -90,6 +101,7 @@ async function main() {
   await tern.send(`/children/${child}/record`, "Erase the record", { alias: "Fennel" });
   if ((await tern.get(`/children/${child}`)).status !== 404) throw new Error("the record is still there");
   told("the record is erased", erasing);
+  lookForErased(child);
   await stopSite();
   const restored = run("restore", restore);
   if (!restored.includes("erased a record")) throw new Error(`restore does not name the record that was erased: ${restored}`);

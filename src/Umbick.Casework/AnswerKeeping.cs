@@ -26,6 +26,7 @@ internal static class AnswerKeeping
         {
             var answer = submission.RowIn(sittingId, by);
             var (seq, day) = await Sittings.AddAnswer(connection, answer, submission.GivenAt(sitting.StartedAt, now), now);
+            if (answer.Corrects is not null && by is not null) await Audit.Note(connection, by, AuditKinds.Corrected, now, sitting.Child);
             (sitting, rows) = (sitting with { Day = day }, rows.With(answer with { Seq = seq }));
         }
         if (sitting.EndedAt is null) await goOn(sitting, rows);

@@ -25,7 +25,7 @@ internal static class Prepare
         });
     }
 
-    public static void PrintSignIn() => Console.WriteLine($"{DemoSchool.UserName} with the password “{DemoSchool.Password}”");
+    public static void PrintSignIn() => Console.WriteLine($"{DemoSchool.UserName} (a teacher, in charge) or {DemoSchool.AssistantUserName} (an assistant) with the password “{DemoSchool.Password}”");
 
     private static async Task FillDemo(string connectionString)
     {

@@ -133,6 +133,20 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Contains("GB free", page.QuerySelector(".facts")!.TextContent, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task An_answer_that_is_put_right_and_a_child_s_own_ways_are_told_of()
+    {
+        var child = await Asked();
+        var sitting = (await site.Record(site.A, child.Id)).Sittings[0];
+        var (answer, by) = (sitting.Answered.First().Given!, (await site.App.InSchool(site.A, People.All))[0].Id);
+        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id, new Submission(Guid.NewGuid(), 1, "4:10", AnswerMode.Said, null) { Corrects = answer.Id }, by));
+        using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
+        await charge.Send($"/children/{child.Id}/teaching", "Keep");
+        var told = (await charge.Page($"/who-did-what?child={child.Id}")).QuerySelectorAll("[data-entry]").Select(row => row.GetAttribute("data-entry")).ToList();
+        Assert.Contains("corrected", told);
+        Assert.Contains("settings-changed", told);
+    }
+
     private static void Read(Browser browser, string text)
     {
         var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.csv");

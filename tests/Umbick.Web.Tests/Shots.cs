@@ -47,14 +47,17 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         browser.Open("/settings");
         Picture(browser, "settings");
 
-        Child(browser, "Marram");
-        browser.Click("See the set");
-        browser.AwaitText("Give Marram this set");
-        Picture(browser, "set");
         browser.Open("/patterns");
         Picture(browser, "patterns");
-        browser.Open("/patterns/next-hour");
-        Picture(browser, "pattern");
+        Child(browser, "Fennel");
+        browser.Click("Whole record");
+        browser.AwaitText("The record of Fennel");
+        Picture(browser, "record");
+        browser.Open("/people");
+        browser.Fill("[name=name]", "Shearwater");
+        browser.ClickOn("section[aria-labelledby=invite] .press-next");
+        browser.Await("[data-link]");
+        Picture(browser, "people");
 
         Child(browser, "Marram");
         browser.Click("See the set");

@@ -18,6 +18,9 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
     /// <summary>The demonstration teacher's user name.</summary>
     public const string UserName = "wren@gullpoint.example";
 
+    /// <summary>The user name of the demonstration's assistant, who has the same password.</summary>
+    public const string AssistantUserName = "moss@gullpoint.example";
+
     /// <summary>The demonstration teacher's password. It opens nothing but demonstration data.</summary>
     public const string Password = "lamp on the harbour wall";
 
@@ -75,6 +78,8 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         {
             await Schools.Erase(connection);
             await Schools.Add(connection, new School(Id, "Gull Point"));
+            await People.TryAdd(connection, AssistantUserName, "Moss", passwordHash, PersonRole.Assistant, inCharge: false);
+            await People.TryAdd(connection, "gale@gullpoint.example", "Gale", passwordHash, PersonRole.Teacher, inCharge: false);
             return await People.Add(connection, UserName, "Wren", passwordHash);
         });
         foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))

@@ -28,7 +28,11 @@ internal static class Backup
         var bytes = new FileInfo(file).Length;
         await using (var source = NpgsqlDataSource.Create(Connections.Backup))
         await using (var connection = await source.OpenConnectionAsync())
-            await connection.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@now, @name, @bytes)", new { now, name = Path.GetFileName(file), bytes });
+        {
+            // A database that is about to be upgraded may be older than the table.
+            if (await connection.ExecuteScalarAsync<bool>("select to_regclass('backup_made') is not null"))
+                await connection.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@now, @name, @bytes)", new { now, name = Path.GetFileName(file), bytes });
+        }
         Console.WriteLine($"{file}: {bytes:N0} bytes, {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {now:yyyy-MM-dd HH:mm:ss} UTC.");
         if (folder is not null && keep is { } most)
         {

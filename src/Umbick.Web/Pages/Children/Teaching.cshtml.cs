@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class TeachingModel(Database database, RequestPreferences preferences) : PageModel
+public sealed class TeachingModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -47,7 +47,9 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
             async connection =>
             {
                 if (className is not null) await Store.Children.SetClass(connection, id, from);
-                return await Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form));
+                var kept = await Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form));
+                if (kept > 0) await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime, id);
+                return kept;
             },
             HttpContext.RequestAborted);
         return taught == 0 ? NotFound() : Redirect($"/children/{id}/teaching?kept=true");
