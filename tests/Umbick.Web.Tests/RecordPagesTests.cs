@@ -141,7 +141,7 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var (answer, by) = (sitting.Answered.First().Given!, (await site.App.InSchool(site.A, People.All))[0].Id);
         await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id, new Submission(Guid.NewGuid(), 1, "4:10", AnswerMode.Said, null) { Corrects = answer.Id }, by));
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
-        await charge.Send($"/children/{child.Id}/teaching", "Keep");
+        await charge.Send($"/children/{child.Id}/teaching", "Keep these", new() { ["stage"] = "FiveMinutesTo" });
         var told = (await charge.Page($"/who-did-what?child={child.Id}")).QuerySelectorAll("[data-entry]").Select(row => row.GetAttribute("data-entry")).ToList();
         Assert.Contains("corrected", told);
         Assert.Contains("settings-changed", told);

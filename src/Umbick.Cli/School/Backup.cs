@@ -89,6 +89,7 @@ internal static class Backup
         await using var connection = await source.OpenConnectionAsync();
         if (!await connection.ExecuteScalarAsync<bool>("select rolsuper or rolbypassrls from pg_roles where rolname = current_user"))
             throw new VerbException("The backup's connection does not see every row: row-level security holds for it. It needs a role with BYPASSRLS.");
+        if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('schemaversions') is not null")) throw new VerbException("There is nothing to back up: the database is empty.");
         // The dump and what is counted are of the same moment.
         await using var transaction = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
         var snapshot = await connection.QuerySingleAsync<string>("select pg_export_snapshot()");
