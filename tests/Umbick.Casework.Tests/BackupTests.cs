@@ -44,6 +44,20 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
         if (!OperatingSystem.IsWindows()) Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(At("one.backup")));
     }
 
+    /// <summary>Everybody knows the demonstration's passwords: a backup of it makes no school's site.</summary>
+    [Fact]
+    public async Task A_restored_demonstration_is_one_still()
+    {
+        await using var source = await OwnDatabase.Make();
+        await source.Mark(Database.DemoMark);
+        AssertDone(await source.Run("backup", At("demo.backup")), "rows of");
+        await using var other = await OwnDatabase.Make(migrated: false);
+        AssertDone(await other.Run("restore", At("demo.backup")), "Restored");
+        var (code, _, errors) = await other.Run("may-start");
+        Assert.Equal(2, code);
+        Assert.Contains("demonstration data", errors, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_broken_backup_is_told_and_changes_nothing()
     {

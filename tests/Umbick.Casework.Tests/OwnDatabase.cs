@@ -38,6 +38,9 @@ internal sealed class OwnDatabase : IAsyncDisposable
         return [.. await connection.QueryAsync<T>(sql)];
     }
 
+    /// <summary>Marks it with a comment.</summary>
+    public Task<IReadOnlyList<int>> Mark(string comment) => Ask<int>($"comment on database {_name} is '{comment}'");
+
     /// <summary>Every row of every table, as text, in an order of its own.</summary>
     public async Task<IReadOnlyDictionary<string, string>> Rows()
     {

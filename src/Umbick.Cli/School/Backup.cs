@@ -57,7 +57,7 @@ internal static class Backup
             if (!replace) throw new VerbException($"The database holds {string.Join(", ", there)}. --replace puts the backup in its place; what came since {manifest.MadeAt:yyyy-MM-dd HH:mm} UTC is gone then.");
             await TellErased(manifest.MadeAt);
         }
-        await Load(scratch.File, Connections.Backup);
+        await Load(scratch.File, Connections.Backup, manifest.Demonstration);
         await Compare(manifest, Connections.Backup);
         Console.WriteLine($"Restored {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
         if (asItWas) return;
@@ -73,7 +73,7 @@ internal static class Backup
         var to = new NpgsqlConnectionStringBuilder(Connections.Backup) { Database = $"umbick_check_{Guid.NewGuid():N}"[..30], Pooling = false };
         try
         {
-            await Load(scratch.File, to.ConnectionString);
+            await Load(scratch.File, to.ConnectionString, manifest.Demonstration);
             await Compare(manifest, to.ConnectionString);
         }
         finally
@@ -96,15 +96,18 @@ internal static class Backup
         var rows = await CountRows(connection);
         var migration = await connection.ExecuteScalarAsync<string>("select max(scriptname) from schemaversions") ?? "";
         var schools = (await connection.QueryAsync<string>("select name from school order by name")).ToList();
+        var demonstration = await connection.ExecuteScalarAsync<bool>("select coalesce(shobj_description(oid, 'pg_database'), '') = @mark from pg_database where datname = current_database()", new { mark = Database.DemoMark });
         await Run("pg_dump", Connections.Backup, "--format=custom", $"--snapshot={snapshot}", $"--file={to}");
-        return new BackupManifest(BackupFile.Format, now, migration, schools, rows, await BackupFile.Hash(to));
+        return new BackupManifest(BackupFile.Format, now, migration, schools, demonstration, rows, await BackupFile.Hash(to));
     }
 
-    private static async Task Load(string dump, string to)
+    private static async Task Load(string dump, string to, bool demonstration)
     {
         var name = new NpgsqlConnectionStringBuilder(to).Database!;
         await Admin($"drop database if exists {name} with (force)", $"create database {name} owner umbick_owner", $"revoke all on database {name} from public", $"grant connect on database {name} to umbick_app");
         await Run("pg_restore", to, "--exit-on-error", "--single-transaction", $"--dbname={name}", dump);
+        // The mark is the database's and in no dump: without it a school's site would start on passwords that everybody knows.
+        if (demonstration) await Admin($"comment on database {name} is '{Database.DemoMark}'");
     }
 
     private static async Task Compare(BackupManifest manifest, string with)

@@ -9,9 +9,10 @@ namespace Umbick.Cli.School;
 /// <param name="MadeAt">The moment whose state it holds.</param>
 /// <param name="Migration">The latest migration of the database.</param>
 /// <param name="Schools">The names of the schools in it.</param>
+/// <param name="Demonstration">Whether it is of demonstration data, which no school may start on.</param>
 /// <param name="Rows">How many rows each table has.</param>
 /// <param name="Sha256">The hash of the dump.</param>
-internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migration, IReadOnlyList<string> Schools, IReadOnlyDictionary<string, long> Rows, string Sha256);
+internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migration, IReadOnlyList<string> Schools, bool Demonstration, IReadOnlyDictionary<string, long> Rows, string Sha256);
 
 /// <summary>A backup: one file, a tar of a manifest and a dump in PostgreSQL's own form.</summary>
 internal static class BackupFile
