@@ -7,6 +7,8 @@ school_keys="$state/school.keys.pfx"
 with_school_database() {
   need_tools
   school_database
+  # Under a site that runs nothing is built: it goes on with what it was started with, until it is stopped and upgraded.
+  if school_site_runs; then return 0; fi
   build_site
 }
 

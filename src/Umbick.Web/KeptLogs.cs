@@ -1,4 +1,6 @@
+using System.Globalization;
 using Serilog;
+using Serilog.Events;
 using Serilog.Formatting.Compact;
 
 namespace Umbick.Web;
@@ -9,8 +11,9 @@ public static class KeptLogs
     private const int Days = 31;
     private const long Largest = 50_000_000;
 
-    /// <summary>Keeps them in a folder; where none is named, only the console has them.</summary>
-    public static LoggerConfiguration KeptIn(this LoggerConfiguration logs, string? folder) => folder is not { Length: > 0 }
-        ? logs
-        : logs.WriteTo.File(new CompactJsonFormatter(), Path.Combine(folder, "umbick-.log"), rollingInterval: RollingInterval.Day, retainedFileCountLimit: Days, fileSizeLimitBytes: Largest, rollOnFileSizeLimit: true);
+    /// <summary>Keeps them in a folder; where none is named, the console has them all. What the console says is kept by nobody: beside a folder it tells only what went wrong.</summary>
+    public static LoggerConfiguration ToConsoleAnd(this LoggerConfiguration logs, string? folder) => folder is not { Length: > 0 }
+        ? logs.WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
+        : logs.WriteTo.Console(LogEventLevel.Error, formatProvider: CultureInfo.InvariantCulture)
+            .WriteTo.File(new CompactJsonFormatter(), Path.Combine(folder, "umbick-.log"), rollingInterval: RollingInterval.Day, retainedFileCountLimit: Days, fileSizeLimitBytes: Largest, rollOnFileSizeLimit: true);
 }

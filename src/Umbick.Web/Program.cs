@@ -22,8 +22,7 @@ builder.Services.AddSerilog(logs => logs
     .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
     // It warns of every page with a form that its no-store is kept, which is what is wanted.
     .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", Serilog.Events.LogEventLevel.Error)
-    .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture)
-    .KeptIn(builder.Configuration["UMBICK_LOGS"]));
+    .ToConsoleAnd(builder.Configuration["UMBICK_LOGS"]));
 
 var connection = builder.Configuration["UMBICK_APP"]
     ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");

@@ -38,6 +38,21 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     }
 
     [Fact]
+    public async Task A_record_is_as_its_published_schema_has_it()
+    {
+        var (child, _) = await Full();
+        var (root, file) = (Environment.GetEnvironmentVariable("UMBICK_ROOT")!, Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.json"));
+        await File.WriteAllTextAsync(file, await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)), TestContext.Current.CancellationToken);
+        using var checking = System.Diagnostics.Process.Start(new System.Diagnostics.ProcessStartInfo(
+            "node", [Path.Combine(root, "tests/scripts/check-record.mjs"), Path.Combine(root, "src/Umbick.Web/wwwroot/child-record.schema.json"), file])
+        { RedirectStandardError = true })!;
+        var told = await checking.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+        await checking.WaitForExitAsync(TestContext.Current.CancellationToken);
+        File.Delete(file);
+        Assert.True(checking.ExitCode == 0, told);
+    }
+
+    [Fact]
     public async Task A_record_that_moves_is_the_same_at_the_other_school_and_moves_once()
     {
         var (child, _) = await Full();

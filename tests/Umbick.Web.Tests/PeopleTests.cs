@@ -111,6 +111,16 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task Whoever_works_here_already_keeps_what_they_are_when_they_try_a_link()
+    {
+        var link = await Invited("Assistant");
+        using var guest = new Visitor(site);
+        Assert.Contains("You work at this school already", (await Visitor.Read(await guest.Send(link, "Add this school", new() { ["userName"] = site.TeacherOfA, ["password"] = Site.Password }))).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(await site.App.InSchool(site.A, People.All), person => person.UserName == site.TeacherOfA && person.InCharge);
+        await Visitor.AssertSentTo("/helping", await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh }));
+    }
+
+    [Fact]
     public async Task A_changed_role_holds_at_once_and_somebody_stays_in_charge()
     {
         var person = await site.Colleague(site.B, PersonRole.Teacher);

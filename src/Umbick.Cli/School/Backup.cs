@@ -26,22 +26,15 @@ internal static class Backup
         var manifest = await Dump(scratch.File, now);
         await BackupFile.Write(file, manifest, scratch.File);
         var bytes = new FileInfo(file).Length;
-        await using (var source = NpgsqlDataSource.Create(Connections.Backup))
-        await using (var connection = await source.OpenConnectionAsync())
-        {
-            // A database that is about to be upgraded may be older than the table.
-            if (await connection.ExecuteScalarAsync<bool>("select to_regclass('backup_made') is not null"))
-                await connection.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@now, @name, @bytes)", new { now, name = Path.GetFileName(file), bytes });
-        }
         Console.WriteLine($"{file}: {bytes:N0} bytes, {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {now:yyyy-MM-dd HH:mm:ss} UTC.");
-        if (folder is not null && keep is { } most)
-        {
-            foreach (var old in Directory.EnumerateFiles(folder, "umbick-*.backup").Order(StringComparer.Ordinal).SkipLast(most))
-            {
-                File.Delete(old);
-                Console.WriteLine($"Removed {old}: the latest {most} are kept.");
-            }
-        }
+        var removed = folder is not null && keep is { } most ? RemoveOld(folder, most) : [];
+        await using var source = NpgsqlDataSource.Create(Connections.Backup);
+        await using var connection = await source.OpenConnectionAsync();
+        // A database that is about to be upgraded may be older than the table.
+        if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('backup_made') is not null")) return;
+        await connection.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@now, @name, @bytes)", new { now, name = Path.GetFileName(file), bytes });
+        // What is told of as holding an erased record is what is still there.
+        await connection.ExecuteAsync("delete from backup_made where file_name = any(@removed)", new { removed });
     });
 
     /// <summary>Puts a backup in the place of the database.</summary>
@@ -82,6 +75,19 @@ internal static class Backup
         }
         Console.WriteLine($"{path} is whole: {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables were restored and counted, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
     });
+
+    /// <summary>Keeps the latest backups of a folder.</summary>
+    /// <returns>The names of those that were removed.</returns>
+    private static string[] RemoveOld(string folder, int most)
+    {
+        var old = Directory.EnumerateFiles(folder, "umbick-*.backup").Order(StringComparer.Ordinal).SkipLast(most).ToList();
+        foreach (var file in old)
+        {
+            File.Delete(file);
+            Console.WriteLine($"Removed {file}: the latest {most} are kept.");
+        }
+        return [.. old.Select(file => Path.GetFileName(file))];
+    }
 
     private static async Task<BackupManifest> Dump(string to, DateTime now)
     {

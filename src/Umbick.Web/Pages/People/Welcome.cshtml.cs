@@ -65,6 +65,12 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
             _school,
             async connection =>
             {
+                // Whoever is in charge must not become an assistant by trying out a link.
+                if (await Store.People.Find(connection, account.Id) is not null)
+                {
+                    Message = "You work at this school already: sign in as always. The link can still be used by somebody else.";
+                    return false;
+                }
                 if (!await Invitations.Use(connection, invitation.Id, Now)) return false;
                 await Store.People.Employ(connection, account.Id, invitation.DisplayName, invitation.Role, invitation.InCharge);
                 await Audit.Note(connection, account.Id, AuditKinds.Joined, Now);
@@ -72,7 +78,8 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
             },
             HttpContext.RequestAborted);
         // They sign in as always, with their second step where they have one, and choose the school.
-        return joined ? Redirect("/") : await Again(link);
+        if (joined) return Redirect("/");
+        return Message is null ? await Again(link) : Page();
     }
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;

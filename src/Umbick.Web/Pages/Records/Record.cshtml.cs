@@ -38,8 +38,8 @@ public sealed class RecordModel(Database database, ReadingModel model, RequestPr
 
     private IReadOnlyDictionary<Guid, string> _people = new Dictionary<Guid, string>();
 
-    /// <summary>The name of somebody who did something; where they worked elsewhere it is not known.</summary>
-    public string NameOf(Guid? person) => person is { } id ? _people.GetValueOrDefault(id, "somebody at another school") : "";
+    /// <summary>The name of somebody who did something; where they worked elsewhere, or a file was taken in on the server, it is not known.</summary>
+    public string NameOf(Guid? person) => person is { } id ? _people.GetValueOrDefault(id, id == Guid.Empty ? "somebody, from a file" : "somebody at another school") : "";
 
     public Task<IActionResult> OnGet(ChildId id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
 
