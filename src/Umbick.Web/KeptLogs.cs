@@ -1,5 +1,6 @@
 using System.Globalization;
 using Serilog;
+using Serilog.Core;
 using Serilog.Events;
 using Serilog.Formatting.Compact;
 
@@ -13,7 +14,13 @@ public static class KeptLogs
 
     /// <summary>Keeps them in a folder; where none is named, the console has them all. What the console says is kept by nobody: beside a folder it tells only what went wrong.</summary>
     public static LoggerConfiguration ToConsoleAnd(this LoggerConfiguration logs, string? folder) => folder is not { Length: > 0 }
-        ? logs.WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
-        : logs.WriteTo.Console(LogEventLevel.Error, formatProvider: CultureInfo.InvariantCulture)
+        ? logs.Enrich.With<WithoutAddresses>().WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
+        : logs.Enrich.With<WithoutAddresses>().WriteTo.Console(LogEventLevel.Error, formatProvider: CultureInfo.InvariantCulture)
             .WriteTo.File(new CompactJsonFormatter(), Path.Combine(folder, "umbick-.log"), rollingInterval: RollingInterval.Day, retainedFileCountLimit: Days, fileSizeLimitBytes: Largest, rollOnFileSizeLimit: true);
+
+    /// <summary>Takes away the address of the request that a line was written in: the ids of children stand in addresses.</summary>
+    private sealed class WithoutAddresses : ILogEventEnricher
+    {
+        public void Enrich(LogEvent logEvent, ILogEventPropertyFactory propertyFactory) => logEvent.RemovePropertyIfPresent("RequestPath");
+    }
 }

@@ -236,7 +236,7 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     {
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await Visitor.Read(await charge.Send("/people", "Make a link", new() { ["name"] = "Plover", ["role"] = role }));
-        return new Uri(page.QuerySelector("#handed")!.GetAttribute("value")!).AbsolutePath;
+        return new Uri(page.QuerySelector("#handed")!.TextContent).AbsolutePath;
     }
 
     private static async Task<string> LinkFor(Visitor charge, Guid person)
@@ -244,7 +244,7 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var (_, fields) = await charge.Form("/people", "cannot get in");
         fields["person"] = person.ToString();
         var page = await Visitor.Read(await charge.Post("/people?handler=Reset", fields));
-        return new Uri(page.QuerySelector("#handed")!.GetAttribute("value")!).AbsolutePath;
+        return new Uri(page.QuerySelector("#handed")!.TextContent).AbsolutePath;
     }
 
     private static async Task Change(Visitor charge, Guid person, string role)

@@ -147,6 +147,25 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Contains("settings-changed", told);
     }
 
+    [Fact]
+    public async Task The_logs_tell_that_a_record_was_opened_and_not_whose()
+    {
+        var child = await Asked();
+        var logs = Directory.CreateTempSubdirectory("umbick-logs-");
+        using (var other = await SiteProcess.Start(RunningSite.FreeAddress(), settings: new() { ["UMBICK_LOGS"] = logs.FullName }))
+        {
+            using var teacher = await Visitor.TeacherOf(other.Address, site.TeacherOfA);
+            await teacher.Page($"/children/{child.Id}/record");
+            await teacher.Get($"/children/{child.Id}/record?handler=file");
+        }
+        var text = string.Concat(logs.EnumerateFiles().Select(file => File.ReadAllText(file.FullName)));
+        logs.Delete(recursive: true);
+        Assert.Contains("opened-record", text, StringComparison.Ordinal);
+        Assert.Contains("took-out", text, StringComparison.Ordinal);
+        Assert.DoesNotContain(child.Id.ToString()!, text, StringComparison.Ordinal);
+        Assert.DoesNotContain(child.Alias, text, StringComparison.Ordinal);
+    }
+
     private static void Read(Browser browser, string text)
     {
         var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.csv");
