@@ -6,6 +6,9 @@ namespace Umbick.Casework.Tests;
 /// <summary>A database of a test's own, beside the one that all share, with the verbs that see every row of it.</summary>
 internal sealed class OwnDatabase : IAsyncDisposable
 {
+    /// <summary>A database that is up to date and empty, made once: the others are copies of it.</summary>
+    private static readonly Lazy<Task<string>> Template = new(MakeTemplate);
+
     private readonly string _name = $"umbick_own_{Guid.NewGuid():N}"[..30];
     private readonly NpgsqlDataSource _everything;
 
@@ -21,10 +24,22 @@ internal sealed class OwnDatabase : IAsyncDisposable
     public static async Task<OwnDatabase> Make(bool migrated = true)
     {
         var own = new OwnDatabase();
-        await using (var home = NpgsqlDataSource.Create(Setting("UMBICK_OWNER")))
-            await home.CreateCommand($"create database {own._name}").ExecuteNonQueryAsync();
-        if (migrated) Migrator.Migrate(own.Owner);
+        await Create(own._name, migrated ? $"template {await Template.Value}" : "");
         return own;
+    }
+
+    private static async Task<string> MakeTemplate()
+    {
+        var name = $"umbick_template_{Guid.NewGuid():N}"[..30];
+        await Create(name, "");
+        Migrator.Migrate(new NpgsqlConnectionStringBuilder(Setting("UMBICK_OWNER")) { Database = name, Pooling = false }.ConnectionString);
+        return name;
+    }
+
+    private static async Task Create(string name, string like)
+    {
+        await using var home = NpgsqlDataSource.Create(Setting("UMBICK_OWNER"));
+        await home.CreateCommand($"create database {name} {like}").ExecuteNonQueryAsync();
     }
 
     /// <summary>Runs a verb on it.</summary>
