@@ -117,6 +117,9 @@ public static class Children
     /// <summary>Keeps how far a child has been taught.</summary>
     public static Task<int> SetStage(SchoolConnection connection, ChildId id, Stage stage) => connection.ExecuteAsync("update child set stage = @stage where id = @id", new { id, stage = (int)stage });
 
+    /// <summary>Keeps other writers of the school's children away until the transaction ends.</summary>
+    public static Task LockAll(SchoolConnection connection) => connection.ExecuteAsync("select from child order by id for update");
+
     /// <summary>Gives classes new names and moves the stages of their children on, all at once: a class may take the name that another leaves.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="from">The names that they have.</param>

@@ -1,4 +1,6 @@
 using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -33,10 +35,10 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
     });
 
     /// <summary>Moves on what the form says. What the page showed goes with it: a class that has changed meanwhile is left as it is.</summary>
-    public Task<IActionResult> OnPost(string[]? from, string[]? to, int[]? stages, ChildId[]? aside) => Within(async connection =>
+    public Task<IActionResult> OnPost(string[]? from, string[]? seen, string[]? to, int[]? stages, ChildId[]? aside) => Within(async connection =>
     {
-        (from, to, stages, aside) = (from ?? [], to ?? [], stages ?? [], aside ?? []);
-        if (from.Length != to.Length || from.Length != stages.Length || stages.Any(by => by is < 0 or > 3)) return BadRequest();
+        (from, seen, to, stages, aside) = (from ?? [], seen ?? [], to ?? [], stages ?? [], aside ?? []);
+        if (from.Length != to.Length || from.Length != stages.Length || from.Length != seen.Length || stages.Any(by => by is < 0 or > 3)) return BadRequest();
         if (Array.Find(to, name => (name ?? "").Trim().Length > ClassTeachings.LongestName) is not null)
         {
             Message = $"A class’s name has {ClassTeachings.LongestName} letters at most. Nothing was changed.";
@@ -44,12 +46,17 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
             await Load(connection);
             return Page();
         }
+        // Pressed twice, or sent again after a reply was lost, a year ends once: by then the class is no longer the one that was shown.
+        await Store.Children.LockAll(connection);
+        var now = (await Store.Children.Aliases(connection)).ToLookup(child => child.ClassName);
+        var (was, shown, becomes, by) = (from, seen, to, stages);
+        var same = Enumerable.Range(0, was.Length).Where(i => now.Contains(was[i] ?? "") && SeenOf(now[was[i] ?? ""]) == shown[i]).ToList();
         // All at once: a class may take the name that another has left.
-        var moved = await Store.Children.MoveOn(connection, from, [.. to.Select(name => (name ?? "").Trim())], stages);
+        var moved = await Store.Children.MoveOn(connection, [.. same.Select(i => was[i] ?? "")], [.. same.Select(i => (becomes[i] ?? "").Trim())], [.. same.Select(i => by[i])]);
         var set = 0;
         foreach (var child in aside) set += await Store.Children.TakeIn(connection, child, onCaseload: false);
         if (moved + set == 0) return Redirect("/years-end");
-        var told = string.Create(CultureInfo.InvariantCulture, $"{Counted.Of(moved, "child").Replace("childs", "children", StringComparison.Ordinal)} moved on, {set} set aside");
+        var told = string.Create(CultureInfo.InvariantCulture, $"{moved} {(moved == 1 ? "child" : "children")} moved on, {set} set aside");
         await Audit.Note(connection, User.Person().Id, AuditKinds.YearsEnd, clock.GetUtcNow().UtcDateTime, detail: told);
         return Redirect($"/years-end?done={Uri.EscapeDataString(told)}");
     });
@@ -60,6 +67,10 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
         Classes = [.. children.GroupBy(child => child.ClassName).OrderBy(one => one.Key.Length == 0).ThenBy(one => one.Key, StringComparer.Ordinal)];
         Finished = [.. (await Caseload.Load(connection, model)).Where(one => one.Child.Sittings > 0 && one.ToPractise.Count == 0 && one.Child.OpenSet is null && one.Child.OpenAsking is null).Select(one => one.Child)];
     }
+
+    /// <summary>By what a class is known again that was shown: who is in it, and at which stages.</summary>
+    public static string SeenOf(IEnumerable<ListedChild> children) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join(' ', children.OrderBy(child => child.Id.Value).Select(child => $"{child.Id}:{(int)child.Stage}")))))[..16];
 
     /// <summary>The stages of a class, the earliest first, as they are told.</summary>
     public static string StagesOf(IEnumerable<ListedChild> children, Core.Clocks.Wording wording) =>
