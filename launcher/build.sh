@@ -35,4 +35,5 @@ compile_site() {
 # What runs is a published copy: its scripts, styles and fonts are compressed, and named by what is in them.
 publish_site() { quietly publish dotnet publish --no-build -c Release src/Umbick.Web; }
 
-cli() { dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@" 9>&-; }
+# In the caller's folder: what they name is told from there.
+cli() { (cd "$caller" && exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@") 9>&-; }

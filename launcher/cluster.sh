@@ -11,6 +11,19 @@ fi
 
 cluster='' # the folder of the running cluster
 cluster_port=''
+cluster_options=''
+
+# Starts the server on the cluster: on loopback alone, without a socket, whose path could be too long or hold a space.
+run_cluster() {
+  as_postgres "$(postgres_bin)/pg_ctl" start -w -s -D "$cluster" -l "$cluster/log" \
+    -o "-p $cluster_port $cluster_options -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=120"
+}
+
+# Whether the server of the cluster is there, by its id.
+cluster_runs() {
+  local pid=''
+  { read -r pid <"$cluster/postmaster.pid"; } 2>/dev/null && [ -n "$pid" ] && [ -d "/proc/$pid" ]
+}
 
 make_cluster_folder() {
   if [ "$(id -u)" = 0 ]; then
@@ -35,9 +48,8 @@ start_cluster() {
   source "$secrets"
 
   cluster_port=$(free_port_from 54180)
-  as_postgres "$bin/pg_ctl" start -w -s -D "$cluster" -l "$cluster/log" \
-    -o "-p $cluster_port $durable -c listen_addresses=127.0.0.1 -c unix_socket_directories=$cluster -c max_connections=120" \
-    || fail "the database did not start; see $cluster/log"
+  cluster_options=$durable
+  run_cluster || fail "the database did not start; see $cluster/log"
   [ -e "$state/$name.roles" ] || make_roles "$bin" "$name"
   # A cluster of an earlier version left them open.
   PGPASSWORD=$super_password "$bin/psql" -q -h 127.0.0.1 -p "$cluster_port" -U postgres -d postgres -c 'revoke connect on database postgres, template1 from public' 9>&-
@@ -85,8 +97,8 @@ SQL
 # Stops the cluster if it runs, also one that a killed run left behind.
 stop_cluster() {
   local bin
-  bin=$(postgres_bin)
   if [ -z "$cluster" ] || ! as_postgres test -f "$cluster/postmaster.pid"; then return 0; fi
+  bin=$(postgres_bin)
   if as_postgres "$bin/pg_ctl" status -D "$cluster" >/dev/null 2>&1; then
     as_postgres "$bin/pg_ctl" stop -w -s -m fast -D "$cluster"
   else
@@ -97,5 +109,5 @@ stop_cluster() {
 # restart_cluster FOLDER PORT: takes the database away from whoever uses it, and starts it again.
 restart_cluster() {
   as_postgres "$(postgres_bin)/pg_ctl" restart -w -s -m immediate -D "$1" -l "$1/log" \
-    -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories=$1 -c max_connections=120"
+    -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=120"
 }

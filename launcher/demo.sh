@@ -21,5 +21,5 @@ demo() {
   say "  Press “Look round” there, or sign in as $(cli demo-sign-in)"
   say ''
   say 'Ctrl-C stops it.'
-  wait "$site_pid"
+  watch_site
 }

@@ -1,6 +1,7 @@
 # What must be on the machine, from Debian's packages.
 
-postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
+# The newest PostgreSQL on this machine; nothing where there is none.
+postgres_bin() { find /usr/lib/postgresql -mindepth 2 -maxdepth 2 -name bin 2>/dev/null | sort -V | tail -n 1 || true; }
 
 need_tools() {
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'

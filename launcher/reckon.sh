@@ -3,11 +3,14 @@
 reckon() {
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
   {
+    command -v npm >/dev/null || fail 'Node.js with npm is needed.'
     take_lock build wait
+    build_assets
     restored
-    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Store src/Umbick.Casework src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig)" compile_cli
+    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Store src/Umbick.Casework src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
     exec 9>&-
   } >&2
+  cd "$caller"
   exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@"
 }
 

@@ -17,11 +17,13 @@ To run it for a school (docs/running.md)
 ./umbick start                 Starts the site: on this machine alone; with --certificate FILE --key FILE --host NAME by TLS; with --proxy ADDRESS --host NAME
                                behind a proxy that has the certificate. --port N changes the port (5180, by TLS 8443).
 ./umbick add-teacher           Adds a teacher (--school, --teacher, --user-name, --in-charge).
-./umbick let-in NAME           Makes a link by which somebody who is locked out chooses a new password.
-./umbick backup FILE           Makes a backup while the site runs. FILE may be a folder; --keep N keeps the latest N there.
-./umbick check-backup FILE     Restores a backup into a database that is thrown away, and counts its rows.
-./umbick restore FILE          Puts a backup in the place of the database (--replace where that holds a school).
-./umbick upgrade               Backs up, brings the database up to date, and says the way back.
+./umbick let-in NAME           Makes a link by which somebody who is locked out chooses a new password (--second-step: turns their second step off instead).
+./umbick well                  Says whether all is well: certificate, backups, database, disk, clock, version. It ends with 1 where something is to be seen to.
+./umbick backup FILE           Makes a backup while the site runs. FILE may be a folder (--new-folder the first time; --keep N keeps the latest N there).
+./umbick check-backup FILE     Restores a backup, of a folder the latest, into a database that is thrown away, and counts its rows.
+./umbick restore FILE          Puts a backup, of a folder the latest, in the place of the database (--replace where that holds a school).
+./umbick drop-replaced         Drops what restore has put aside. It is dropped by itself after seven days.
+./umbick upgrade               Backs up, brings the database up to date, and says the way back (--mend: rows that break a new rule are corrected).
 ./umbick import FILE           Takes answers or children in from CSV, whole or not at all (--dry-run only says what would be added; --school; --caseload).
 ./umbick export [answers|children]   Writes them as CSV to standard output (--school).
 

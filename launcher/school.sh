@@ -1,4 +1,4 @@
-# A school's own: new-school, add-teacher, let-in, start, backup, restore, check-backup, upgrade, import, export.
+# A school's own: new-school, add-teacher, let-in, start, well, backup, restore, check-backup, drop-replaced, upgrade, import, export.
 # The database is a private cluster of this folder, or one that UMBICK_OWNER, UMBICK_APP and UMBICK_BACKUP name.
 
 school_keys="$state/school.keys.pfx"
@@ -10,6 +10,7 @@ with_school_database() {
   # Under a site that runs nothing is built: it goes on with what it was started with, until it is stopped and upgraded.
   if school_site_runs; then return 0; fi
   build_site
+  cli recover
 }
 
 school_database() {
@@ -20,6 +21,7 @@ school_database() {
   fi
   need_packages postgresql
   UMBICK_PG_BIN=$(postgres_bin)
+  if school_site_runs; then await_database; fi
   if school_is_running; then
     use_running_school
   else
@@ -31,6 +33,18 @@ school_database() {
   fi
   source "$state/school.secrets"
   export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password"
+  UMBICK_DATA=$(data_folder)
+  export UMBICK_DATA
+}
+
+# Under a site that runs, a database that has ended is started again within seconds: this waits for it.
+await_database() {
+  local tries=0
+  until school_is_running; do
+    tries=$((tries + 1))
+    [ "$tries" -lt 60 ] || fail "the site runs, but its database does not; see $clusters/school/log"
+    sleep 1
+  done
 }
 
 school_is_running() {
@@ -80,15 +94,34 @@ restore() {
   cli restore "$@"
 }
 
+drop_replaced() { with_school_database; cli drop-replaced; }
+
+# well: whether all is well, with an exit code that a timer can act on.
+well() {
+  with_school_database
+  UMBICK_CERTIFICATE=$(cat "$state/school.certificate" 2>/dev/null || true)
+  UMBICK_RUNNING=$(cat "$state/school.version" 2>/dev/null || true)
+  UMBICK_INSTALLED=$(git -C "$root" rev-parse HEAD 2>/dev/null || true)
+  UMBICK_SITE=no
+  if school_site_runs; then UMBICK_SITE=yes; fi
+  export UMBICK_CERTIFICATE UMBICK_RUNNING UMBICK_INSTALLED UMBICK_SITE
+  cli well
+}
+
 # upgrade: backs up, brings the database up to date, and says the way back.
 upgrade() {
-  local file commit
+  local file commit mend=''
+  case "${1:-}" in
+    '') ;;
+    --mend) mend=--mend ;;
+    *) fail "upgrade has no option $1. There is: --mend." ;;
+  esac
   if [ -z "${UMBICK_OWNER:-}" ] && school_site_runs; then fail 'the site runs. Stop it first, upgrade, then start it again.'; fi
   with_school_database
   install -d -m 700 "$state/backups"
   file="$state/backups/before-upgrade-$(date -u +%Y-%m-%dT%H%M%S).backup"
   cli backup "$file"
-  cli prepare
+  cli prepare $mend
   commit=$(cat "$state/school.version" 2>/dev/null || true)
   say 'The database is up to date.'
   say "The way back: git checkout ${commit:-the version from before}, then ./umbick restore $file --replace --as-it-was"
@@ -100,42 +133,15 @@ note_version() { git -C "$root" rev-parse HEAD 2>/dev/null >"$state/school.versi
 school_site_runs() {
   local pid
   pid=$(cat "$state/school.pid" 2>/dev/null) || return 1
-  tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "$root/artifacts/publish/Umbick.Web/"
+  tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -qF "$root/artifacts/publish/Umbick.Web/"
 }
 
 # start [--certificate FILE --key FILE --host NAME [--port N]] [--proxy ADDRESS --host NAME [--port N]]: runs until it is stopped.
 start() {
-  local certificate='' key='' proxy='' hosts='' port='' urls here
-  while [ $# -gt 0 ]; do
-    case $1 in
-      --certificate | --key | --proxy | --host | --port) [ $# -ge 2 ] || fail "$1 takes a value." ;;
-      *) fail "start has no option $1. There are: --certificate FILE, --key FILE, --proxy ADDRESS, --host NAME, --port N." ;;
-    esac
-    case $1 in
-      --certificate) certificate=$(realpath -e "$2") || fail "there is no file $2." ;;
-      --key) key=$(realpath -e "$2") || fail "there is no file $2." ;;
-      --proxy) proxy=$2 ;;
-      --host) hosts="${hosts:+$hosts;}$2" ;;
-      --port) port=$2 ;;
-    esac
-    shift 2
-  done
+  local certificate='' key='' proxy='' hosts='' port='' urls='' here='' site='' plan name value
   [ -z "${UMBICK_AHEAD:-}" ] || fail 'UMBICK_AHEAD is set: the clock would run ahead. Only the demonstration does that.'
-  [ -z "$certificate" ] || [ -z "$proxy" ] || fail 'give a certificate or a proxy, not both: with a proxy the proxy has the certificate.'
-  [ -z "$certificate$proxy" ] || [ -n "$hosts" ] || fail 'say by which name the site is reached: --host NAME.'
-  if [ -n "$certificate" ]; then
-    port=${port:-8443} urls="https://[::]:$port" here="https://127.0.0.1:$port"
-    export ASPNETCORE_Kestrel__Certificates__Default__Path=$certificate
-    [ -z "$key" ] || export ASPNETCORE_Kestrel__Certificates__Default__KeyPath=$key
-  else
-    port=${port:-5180} here="http://127.0.0.1:$port" urls=$here
-    # A proxy on another machine reaches it from there; one on this machine needs nothing beyond it.
-    case $proxy in '' | 127.* | ::1) ;; *) urls="http://[::]:$port" ;; esac
-  fi
   need_tools
-  if [ -z "${UMBICK_OWNER:-}" ] && school_is_running; then
-    if school_site_runs; then fail 'it runs already.'; fi
-  fi
+  if school_site_runs; then fail 'it runs already.'; fi
   trap stop_all EXIT
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
@@ -145,16 +151,38 @@ start() {
     need_packages postgresql
     build_site
     stop_stale_site school
+    # Options are read, and files looked at, before anything is started.
+    plan=$(cli start-plan "$@")
     start_cluster school
+    source "$state/school.secrets"
+    export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password"
   else
     build_site
+    plan=$(cli start-plan "$@")
     stop_stale_site school
   fi
+  while IFS='=' read -r name value; do
+    case $name in
+      certificate) certificate=$value ;;
+      key) key=$value ;;
+      proxy) proxy=$value ;;
+      hosts) hosts=$value ;;
+      port) port=$value ;;
+      urls) urls=$value ;;
+      here) here=$value ;;
+      site) site=$value ;;
+    esac
+  done <<<"$plan"
   cli may-start
   [ -s "$school_keys" ] || fail "the wrapping key is missing: $school_keys. Copy it back, or make a new one by ./umbick restore; then everybody signs in again."
   is_taken "$port" && fail "port $port is taken. --port names another."
   install -d -m 700 "$state/logs"
-  export UMBICK_KEYS=$school_keys UMBICK_HOSTS=$hosts UMBICK_PROXY=$proxy UMBICK_LOGS="$state/logs" UMBICK_DATA=$(data_folder)
+  if [ -n "$certificate" ]; then
+    export ASPNETCORE_Kestrel__Certificates__Default__Path=$certificate
+    if [ -n "$key" ]; then export ASPNETCORE_Kestrel__Certificates__Default__KeyPath=$key; fi
+  fi
+  UMBICK_DATA=$(data_folder)
+  export UMBICK_KEYS=$school_keys UMBICK_HOSTS=$hosts UMBICK_PROXY=$proxy UMBICK_LOGS="$state/logs" UMBICK_CERTIFICATE=$certificate UMBICK_DATA
   # The site never holds the owner's password.
   env -u UMBICK_OWNER -u UMBICK_BACKUP ASPNETCORE_ENVIRONMENT=Production dotnet "$root/artifacts/publish/Umbick.Web/release/Umbick.Web.dll" \
     --contentRoot "$root/artifacts/publish/Umbick.Web/release" --urls "$urls" >"$state/school.site.log" 2>&1 9>&- &
@@ -162,13 +190,12 @@ start() {
   printf '%s' "$site_pid" >"$state/school.pid"
   cli await-ready "$here" --process "$site_pid" || { tail -n 20 "$state/school.site.log" >&2; fail 'the site stopped while starting.'; }
   note_version
-  local name=${hosts%%;*}
-  if [ -n "$certificate" ]; then site="https://$name:$port"; elif [ -n "$proxy" ]; then site="https://$name"; else site=$here; fi
+  printf '%s' "$certificate" >"$state/school.certificate"
   printf '%s' "$site" >"$state/school.address"
   say "Umbick is at $site"
   say_where
   say 'Ctrl-C or TERM stops it.'
-  wait "$site_pid"
+  watch_site
 }
 
 site_address=$(cat "$state/school.address" 2>/dev/null || true)

@@ -13,7 +13,7 @@ stop_site() {
 stop_stale_site() {
   local pid
   pid=$(cat "$state/$1.pid" 2>/dev/null) || return 0
-  if tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "$root/artifacts/publish/Umbick.Web/"; then kill -TERM "$pid" 2>/dev/null || true; fi
+  if tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -qF "$root/artifacts/publish/Umbick.Web/"; then kill -TERM "$pid" 2>/dev/null || true; fi
   rm -f "$state/$1.pid"
 }
 
@@ -30,6 +30,24 @@ start_site() {
     kill -0 "$site_pid" 2>/dev/null || { tail -n 20 "$state/$name.site.log" >&2; fail 'the site stopped while starting.'; }
     sleep 0.1
   done
+}
+
+# watch_site: goes on until the site ends. A database of ours that ends is started again; one that ends again and again takes the site with it.
+watch_site() {
+  local ends=0 since=$SECONDS
+  while kill -0 "$site_pid" 2>/dev/null; do
+    if [ -n "$cluster" ] && ! cluster_runs; then
+      [ $((SECONDS - since)) -lt 600 ] || ends=0 since=$SECONDS
+      ends=$((ends + 1))
+      [ "$ends" -le 10 ] || fail "the database ends again and again; see $cluster/log"
+      say 'The database ended. It is started again.' >&2
+      run_cluster || say "It did not start; see $cluster/log" >&2
+    fi
+    # A signal ends the waiting, and not the sleep.
+    sleep 2 9>&- &
+    wait $!
+  done
+  wait "$site_pid"
 }
 
 # Whether the site on a port answers and reaches its database.

@@ -1,7 +1,11 @@
 # What this clone keeps between runs: a lock, stamps of what was built, secrets, logs. Nothing of it is committed.
 
 state="$root/.umbick"
-mkdir -p "$state"
+mkdir -p "$state" 2>/dev/null || fail "this folder, $root, cannot be written to by $(id -un)."
+if [ ! -O "$state" ] || [ ! -w "$state" ]; then
+  # Root may do what another user began; the other way round nothing could be kept.
+  [ "$(id -u)" = 0 ] || fail "$state belongs to $(stat -c %U "$state"), not to $(id -un). As root: chown -R $(id -un) $state"
+fi
 chmod 700 "$state"
 
 # One launcher a clone and purpose. The lock goes with this process: what it starts must not hold it.

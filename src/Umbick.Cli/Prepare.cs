@@ -10,7 +10,7 @@ namespace Umbick.Cli;
 /// <summary>Brings a database up to date and, for the demonstration, fills it. Runs as the owner.</summary>
 internal static class Prepare
 {
-    public static async Task<int> Run(bool demo)
+    public static async Task<int> Run(bool demo, bool mend)
     {
         var owner = Environment.GetEnvironmentVariable("UMBICK_OWNER");
         if (owner is null)
@@ -20,7 +20,7 @@ internal static class Prepare
         }
         return await School.VerbException.Told(async () =>
         {
-            Migrator.Migrate(owner);
+            Migrator.Migrate(owner, mend);
             if (demo) await FillDemo(owner);
         });
     }

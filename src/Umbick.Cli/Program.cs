@@ -5,8 +5,9 @@ using Umbick.Cli.School;
 var root = new RootCommand("The launcher's verbs that need the job's own rules. Start them through ./umbick.");
 
 var demo = new Option<bool>("--demo") { Description = "Mark the database as a demonstration and fill it." };
-var prepare = new Command("prepare", "Brings the database up to date.") { demo };
-prepare.SetAction((parsed, cancel) => Prepare.Run(parsed.GetValue(demo)));
+var mend = new Option<bool>("--mend") { Description = "Correct rows that break a rule of this version." };
+var prepare = new Command("prepare", "Brings the database up to date.") { demo, mend };
+prepare.SetAction((parsed, cancel) => Prepare.Run(parsed.GetValue(demo), parsed.GetValue(mend)));
 root.Subcommands.Add(prepare);
 
 var path = new Argument<string>("path") { Description = "The file to make, unless it is there." };
@@ -61,22 +62,35 @@ addTeacher.SetAction((parsed, cancel) => NewPeople.AddTeacher(parsed.GetValue(sc
 root.Subcommands.Add(addTeacher);
 var lockedOut = new Argument<string>("name") { Description = "What they sign in with." };
 var address = new Option<string?>("--address") { Description = "Where the site is reached." };
-var letIn = new Command("let-in", "Makes a link that lets somebody in again.") { lockedOut, address };
-letIn.SetAction((parsed, cancel) => NewPeople.LetIn(parsed.GetRequiredValue(lockedOut), parsed.GetValue(address)));
+var secondStep = new Option<bool>("--second-step") { Description = "Turn their second step off, in place of making a link." };
+var letIn = new Command("let-in", "Makes a link that lets somebody in again.") { lockedOut, address, secondStep };
+letIn.SetAction((parsed, cancel) => parsed.GetValue(secondStep)
+    ? NewPeople.SecondStepOff(parsed.GetRequiredValue(lockedOut))
+    : NewPeople.LetIn(parsed.GetRequiredValue(lockedOut), parsed.GetValue(address)));
 root.Subcommands.Add(letIn);
 
 var keep = new Option<int?>("--keep") { Description = "In a folder: how many backups are kept, the latest." };
-var backup = new Command("backup", "Makes a backup while the site goes on.") { file, keep };
-backup.SetAction((parsed, cancel) => Backup.Make(parsed.GetRequiredValue(file), parsed.GetValue(keep)));
+var newFolder = new Option<bool>("--new-folder") { Description = "Begin a folder of backups." };
+var backup = new Command("backup", "Makes a backup while the site goes on.") { file, keep, newFolder };
+backup.SetAction((parsed, cancel) => Backup.Make(parsed.GetRequiredValue(file), parsed.GetValue(keep), parsed.GetValue(newFolder)));
 root.Subcommands.Add(backup);
 var replace = new Option<bool>("--replace") { Description = "Put it in the place of a database that holds a school." };
 var asItWas = new Option<bool>("--as-it-was") { Description = "Leave it as it was made, for the version that made it." };
-var restore = new Command("restore", "Puts a backup in the place of the database.") { file, replace, asItWas };
-restore.SetAction((parsed, cancel) => Backup.Restore(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas)));
+var restore = new Command("restore", "Puts a backup in the place of the database.") { file, replace, asItWas, mend };
+restore.SetAction((parsed, cancel) => Restore.Run(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas), parsed.GetValue(mend)));
 root.Subcommands.Add(restore);
 var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file };
 checkBackup.SetAction((parsed, cancel) => Backup.Check(parsed.GetRequiredValue(file)));
 root.Subcommands.Add(checkBackup);
+var dropReplaced = new Command("drop-replaced", "Drops what restore has put aside.");
+dropReplaced.SetAction((parsed, cancel) => Replaced.DropAll());
+root.Subcommands.Add(dropReplaced);
+var recover = new Command("recover", "Clears away what a restore that was killed has left.");
+recover.SetAction((parsed, cancel) => Restore.Recover());
+root.Subcommands.Add(recover);
+var well = new Command("well", "Says whether all is well.");
+well.SetAction((parsed, cancel) => Well.Run());
+root.Subcommands.Add(well);
 
 var onCaseload = new Option<bool>("--caseload") { Description = "Put children who are new to the school on the caseload." };
 var import = new Command("import", "Takes answers or children in from CSV, whole or not at all.") { file, school, dryRun, onCaseload };
@@ -87,6 +101,15 @@ what.AcceptOnlyFromAmong("answers", "children");
 var export = new Command("export", "Writes answers or children as CSV to standard output.") { what, school };
 export.SetAction((parsed, cancel) => InAndOut.Export(parsed.GetRequiredValue(what), parsed.GetValue(school)));
 root.Subcommands.Add(export);
+
+var tls = new Option<string?>("--certificate") { Description = "The certificate, PEM, with its chain." };
+var tlsKey = new Option<string?>("--key") { Description = "Its key, PEM." };
+var proxy = new Option<string?>("--proxy") { Description = "The address of the proxy that the site stands behind." };
+var hosts = new Option<string[]>("--host") { Description = "A name by which the site is reached.", DefaultValueFactory = _ => [] };
+var port = new Option<int?>("--port") { Description = "The port." };
+var startPlan = new Command("start-plan", "Says how a site is to be started.") { tls, tlsKey, proxy, hosts, port };
+startPlan.SetAction((parsed, cancel) => StartPlan.Run(parsed.GetValue(tls), parsed.GetValue(tlsKey), parsed.GetValue(proxy), parsed.GetValue(hosts) ?? [], parsed.GetValue(port)));
+root.Subcommands.Add(startPlan);
 
 var mayStart = new Command("may-start", "Whether a school's site may start on this database.");
 mayStart.SetAction((parsed, cancel) => Standing.MayStart());

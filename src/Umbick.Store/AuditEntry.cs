@@ -15,7 +15,7 @@ public sealed record AuditEntry(long Id, DateTime At, string? Who, string What, 
 public static class AuditKinds
 {
     public const string SignedIn = "signed-in", WrongPassword = "wrong-password", SignedOut = "signed-out", SignedOutEverywhere = "signed-out-everywhere",
-        NewPassword = "new-password", SecondFactorOn = "second-factor-on", SecondFactorOff = "second-factor-off",
+        NewPassword = "new-password", SecondFactorOn = "second-factor-on", SecondFactorOff = "second-factor-off", SecondStepStopped = "second-step-stopped",
         Invited = "invited", ResetLink = "reset-link", Joined = "joined", LetIn = "let-in", RoleChanged = "role-changed", Left = "left",
         SettingsChanged = "settings-changed", OpenedRecord = "opened-record", TookOut = "took-out", TookIn = "took-in", Erased = "erased", KeepUntil = "keep-until",
         Corrected = "corrected", Imported = "imported", Exported = "exported", YearsEnd = "years-end";
@@ -30,6 +30,7 @@ public static class AuditKinds
         (NewPassword, "has a new password"),
         (SecondFactorOn, "turned the second step on"),
         (SecondFactorOff, "turned the second step off"),
+        (SecondStepStopped, "20 wrong codes in a day, so the second step is closed"),
         (Invited, "invited"),
         (ResetLink, "made a link to let in"),
         (LetIn, "was let in from the server"),

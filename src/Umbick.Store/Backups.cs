@@ -10,6 +10,8 @@ public static class Backups
     public static async Task<IReadOnlyList<BackupMade>> Latest(SchoolConnection connection, int count) =>
         [.. await connection.QueryAsync<BackupMade>("select made_at, file_name, bytes from backup_made order by made_at desc limit @count", new { count })];
 
-    /// <summary>How large the database is, in bytes.</summary>
-    public static Task<long> DatabaseBytes(SchoolConnection connection) => connection.QuerySingleAsync<long>("select pg_database_size(current_database())");
+    /// <summary>The clock of the database, when anything was last noted as done at the school, when a backup was last checked, and how large the database is, in bytes.</summary>
+    public static Task<(DateTime DatabaseNow, DateTime? LatestDeed, DateTime? LastChecked, long DatabaseBytes)> State(SchoolConnection connection) =>
+        connection.QuerySingleAsync<(DateTime, DateTime?, DateTime?, long)>(
+            "select clock_timestamp(), (select max(at) from audit_entry), (select max(checked_at) from backup_made), pg_database_size(current_database())");
 }

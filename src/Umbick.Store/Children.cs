@@ -108,6 +108,9 @@ public static class Children
     /// <summary>One child as a list of all has them.</summary>
     public static Task<ListedChild?> Listed(SchoolConnection connection, ChildId id) => connection.QuerySingleOrDefaultAsync<ListedChild>($"{SelectListed} where id = @id", new { id });
 
+    /// <summary>A child's alias, and nothing else of them; null where there is no such child.</summary>
+    public static Task<string?> AliasOf(SchoolConnection connection, ChildId id) => connection.ExecuteScalarAsync<string>("select alias from child where id = @id", new { id });
+
     /// <summary>How many records are kept until a day before this one.</summary>
     public static Task<int> CountKeptUntilBefore(SchoolConnection connection, DateOnly today) => connection.ExecuteScalarAsync<int>("select count(*)::int from child where keep_until < @today", new { today });
 

@@ -3,7 +3,7 @@ using Umbick.Core.Clocks;
 
 namespace Umbick.Store;
 
-/// <summary>A code as it is shown and typed: the school's three letters, six figures drawn, and a check figure over both.</summary>
+/// <summary>A code as it is shown and typed: the school's three letters, seven figures drawn, and a check figure over both.</summary>
 /// <remarks>
 /// The check is Damm's (<i>Total anti-symmetrische Quasigruppen</i>, 2004): it tells every single figure that is wrong and every two
 /// neighbours that are swapped. A letter counts as two figures, its place in the alphabet; a wrong one is told nine times in ten.
@@ -13,7 +13,7 @@ namespace Umbick.Store;
 public sealed record CodeText(string Mark, string Figures)
 {
     /// <summary>How many figures are drawn.</summary>
-    public const int Drawn = 6;
+    public const int Drawn = 7;
 
     private const int MarkLength = 3;
 
@@ -24,7 +24,7 @@ public sealed record CodeText(string Mark, string Figures)
     /// <summary>Its check figure.</summary>
     public char Check => (Mark + Figures).SelectMany(Digits).Aggregate('0', (interim, digit) => Table[interim - '0'][digit - '0']);
 
-    /// <summary>As it is shown: <c>BCD 1234 567</c>.</summary>
+    /// <summary>As it is shown: <c>BCD 1234 5678</c>.</summary>
     public override string ToString() => $"{Mark} {Figures[..4]} {Figures[4..]}{Check}";
 
     /// <summary>The code in what somebody typed, with whatever between its signs and in whatever script's figures; null where it is mistyped.</summary>

@@ -24,7 +24,7 @@ public enum CodeOutcome
     /// <summary>There is no such code, or it was used, or its minutes are over.</summary>
     Wrong,
 
-    /// <summary>Too many wrong ones were tried under its mark; none is taken for a while.</summary>
+    /// <summary>Too many wrong ones were tried, by the school itself or by strangers; none is heard from there for a while, right or not.</summary>
     Wait,
 }
 
@@ -57,11 +57,12 @@ public static class Codes
     /// <param name="connection">A connection without a school.</param>
     /// <param name="typed">What was typed.</param>
     /// <param name="press">Which press of which form this is: sent twice within a minute, it opens the same twice.</param>
-    public static async Task<OpenedCode> Open(DbConnection connection, string typed, Guid press)
+    /// <param name="address">The hash of the address that it comes from.</param>
+    public static async Task<OpenedCode> Open(DbConnection connection, string typed, Guid press, byte[] address)
     {
         if (CodeText.Read(typed) is not { } code) return new OpenedCode(CodeOutcome.Mistyped, default, default);
         var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, Guid? School, SittingId? Sitting)>(
-            "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @press)", new { mark = code.Mark, hash = HashOf(code), press });
+            "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @press, @address)", new { mark = code.Mark, hash = HashOf(code), press, address });
         return new OpenedCode(Enum.Parse<CodeOutcome>(outcome, ignoreCase: true), school ?? default, sitting ?? default);
     }
 

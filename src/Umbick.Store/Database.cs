@@ -20,6 +20,11 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     /// <summary>The comment that marks a database of demonstration data.</summary>
     public const string DemoMark = "demonstration";
 
+    /// <summary>
+    /// What the site's connections are limited to: a statement, a wait for a lock and a transaction that does nothing end, so that one that hangs takes no other with it.
+    /// </summary>
+    public const string SiteLimits = "-c statement_timeout=30s -c lock_timeout=10s -c idle_in_transaction_session_timeout=60s";
+
     /// <summary>Does some work inside one school, as a whole or not at all.</summary>
     public async Task<T> InSchool<T>(Guid school, Func<SchoolConnection, Task<T>> work, CancellationToken cancel = default)
     {

@@ -9,8 +9,8 @@ public static class People
 {
     private const string SelectPerson =
         """
-        select person.school, person.id, display_name, role, in_charge, left_at, user_name, normalized_user_name, password_hash, security_stamp, access_failed_count, lockout_end,
-          two_factor, authenticator_key, recovery_codes
+        select person.school, person.id, display_name, role, in_charge, left_at, user_name, normalized_user_name, password_hash, security_stamp,
+          two_factor, authenticator_key, recovery_codes, second_step_off_at, second_step_off_by
         from person join account on account.id = person.id
         """;
 
@@ -35,10 +35,10 @@ public static class People
         (await connection.QueryAsync<(Guid Id, DateTime At)>("select person, max(at) from audit_entry where what = @what and person is not null group by person", new { what = AuditKinds.SignedIn }))
         .ToDictionary(one => one.Id, one => one.At);
 
-    /// <summary>Keeps a person's password, second factor, and until when nobody can sign in as them.</summary>
+    /// <summary>Keeps a person's password and second factor.</summary>
     public static Task Update(SchoolConnection connection, Person person) => connection.ExecuteAsync(
         """
-        update account set password_hash = @PasswordHash, security_stamp = @SecurityStamp, lockout_end = @LockoutEnd, two_factor = @TwoFactor, authenticator_key = @AuthenticatorKey,
+        update account set password_hash = @PasswordHash, security_stamp = @SecurityStamp, two_factor = @TwoFactor, authenticator_key = @AuthenticatorKey,
           recovery_codes = @RecoveryCodes where id = @Id
         """,
         person);
@@ -47,13 +47,38 @@ public static class People
     public static async Task<bool> UseRecoveryCode(SchoolConnection connection, Guid id, string before, string after) =>
         await connection.ExecuteAsync("update account set recovery_codes = @after where id = @id and recovery_codes = @before", new { id, before, after }) > 0;
 
-    /// <summary>Counts a wrong password; of several at once each is counted.</summary>
-    /// <returns>How many there are now.</returns>
-    public static Task<int> CountWrong(SchoolConnection connection, Guid id) =>
-        connection.ExecuteScalarAsync<int>("update account set access_failed_count = access_failed_count + 1 where id = @id returning access_failed_count", new { id });
+    /// <summary>Takes a code by time, unless it or a later one was taken before.</summary>
+    /// <param name="connection">A school of theirs.</param>
+    /// <param name="id">The person.</param>
+    /// <param name="step">The code's step in time.</param>
+    /// <returns>Whether it was taken: of the same code twice at once, one is.</returns>
+    public static async Task<bool> TakeCodeStep(SchoolConnection connection, Guid id, long step) =>
+        await connection.ExecuteAsync("update account set code_step = @step where id = @id and (code_step is null or code_step < @step)", new { id, step }) > 0;
 
-    /// <summary>Forgets what was counted.</summary>
-    public static Task ForgetWrong(SchoolConnection connection, Guid id) => connection.ExecuteAsync("update account set access_failed_count = 0 where id = @id", new { id });
+    /// <summary>Turns somebody's second step off, at the word of somebody else: their sessions end, and they are told when they next come in.</summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="id">Whose it is.</param>
+    /// <param name="by">The name of who does it; null where it is done on the server.</param>
+    /// <param name="now">The present.</param>
+    /// <returns>Whether it was turned off: not where it was not on, nor, by a colleague, where they work at another school too.</returns>
+    public static async Task<bool> TurnSecondStepOff(SchoolConnection connection, Guid id, string? by, DateTime now)
+    {
+        await Lock(connection, id);
+        var turned = await connection.ExecuteAsync(
+            """
+            update account set two_factor = false, authenticator_key = null, recovery_codes = '', second_step_off_at = @now, second_step_off_by = @by, security_stamp = @stamp
+            where id = @id and two_factor and (@by::text is null or count_schools(id) = 1)
+            """,
+            new { id, by, now, stamp = Guid.NewGuid().ToString("N") });
+        return turned > 0;
+    }
+
+    /// <summary>Keeps that somebody was told who turned their second step off.</summary>
+    public static Task ToldOfSecondStep(SchoolConnection connection, Guid id) =>
+        connection.ExecuteAsync("update account set second_step_off_at = null, second_step_off_by = null where id = @id", new { id });
+
+    /// <summary>Has whatever else is about to change an account wait.</summary>
+    internal static Task Lock(SchoolConnection connection, Guid id) => connection.ExecuteAsync("select from account where id = @id for update", new { id });
 
     /// <summary>Adds somebody who signs in.</summary>
     /// <returns>The person; null where somebody has that user name.</returns>
@@ -84,12 +109,24 @@ public static class People
         await TryAdd(connection, userName, displayName, passwordHash, PersonRole.Teacher, inCharge: true) ?? throw new InvalidOperationException("Somebody has that user name.");
 
     /// <summary>Takes an account on at the school, also one that has worked there before.</summary>
-    public static Task Employ(SchoolConnection connection, Guid id, string displayName, PersonRole role, bool inCharge) => connection.ExecuteAsync(
-        """
-        insert into person (school, id, display_name, role, in_charge) values (@school, @id, @displayName, @role, @inCharge)
-        on conflict (school, id) do update set display_name = @displayName, role = @role, in_charge = @inCharge, left_at = null
-        """,
-        new { school = connection.School, id, displayName, role = RoleText(role), inCharge });
+    /// <param name="connection">The school.</param>
+    /// <param name="id">The account.</param>
+    /// <param name="displayName">The name that others see.</param>
+    /// <param name="role">What they are to be.</param>
+    /// <param name="inCharge">Whether they are to be in charge.</param>
+    /// <param name="stamp">The security stamp of the account when they proved who they are; null where nobody had to.</param>
+    /// <returns>Whether they were taken on: not where the account got another password since.</returns>
+    public static async Task<bool> Employ(SchoolConnection connection, Guid id, string displayName, PersonRole role, bool inCharge, string? stamp = null)
+    {
+        await connection.ExecuteAsync(
+            """
+            insert into person (school, id, display_name, role, in_charge) values (@school, @id, @displayName, @role, @inCharge)
+            on conflict (school, id) do update set display_name = @displayName, role = @role, in_charge = @inCharge, left_at = null
+            """,
+            new { school = connection.School, id, displayName, role = RoleText(role), inCharge });
+        // The account is seen from here on. Links that another school made for it open nothing any more.
+        return await connection.ExecuteAsync("update account set changes = changes + 1 where id = @id and (@stamp::text is null or security_stamp = @stamp)", new { id, stamp }) > 0;
+    }
 
     /// <summary>Keeps what somebody is at the school, or that they have left; their sessions end. The last one in charge stays so.</summary>
     /// <returns>Whether it was kept: not where nobody would be in charge.</returns>
@@ -101,6 +138,8 @@ public static class People
         await connection.ExecuteAsync(
             "update person set role = @role, in_charge = @inCharge, left_at = case when @leaves then @now else left_at end where id = @id",
             new { id, role = RoleText(role), inCharge = inCharge && !leaves, leaves, now });
+        // Links that were made for who they were open nothing any more, at no school.
+        await connection.ExecuteAsync("update account set changes = changes + 1 where id = @id", new { id });
         await Sessions.EndOf(connection, id, now);
         return true;
     }

@@ -32,10 +32,6 @@ public sealed class Person
 
     public string SecurityStamp { get; set; } = "";
 
-    public int AccessFailedCount { get; set; }
-
-    public DateTime? LockoutEnd { get; set; }
-
     /// <summary>Whether a code is asked for besides the password.</summary>
     public bool TwoFactor { get; set; }
 
@@ -44,6 +40,11 @@ public sealed class Person
 
     /// <summary>Codes on paper, for when the device is lost: what is kept of each, parted by semicolons.</summary>
     public string RecoveryCodes { get; set; } = "";
+
+    /// <summary>When somebody else turned the second step off, of which they have not been told yet; and who, null where it was done on the server.</summary>
+    public DateTime? SecondStepOffAt { get; set; }
+
+    public string? SecondStepOffBy { get; set; }
 
     /// <summary>The id by which the accounts library knows a person: it must carry the school, without which no row is seen.</summary>
     public string Key => $"{School:N}.{Id:N}";

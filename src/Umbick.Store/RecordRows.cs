@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using Npgsql;
 
 namespace Umbick.Store;
 
@@ -14,41 +13,34 @@ public static class RecordRows
     private const string OfVisits = "(select visit from visit_child where child = @child)";
     private const string OfScreenings = "(select screening from sitting where child = @child and screening is not null)";
 
-    /// <summary>A table of the record.</summary>
-    /// <param name="Name">Its name, in the file as in the database.</param>
-    /// <param name="Where">Which of its rows are the child's.</param>
-    /// <param name="Order">Their order.</param>
-    /// <param name="Moves">Whether its rows go along to another school.</param>
-    /// <param name="Shared">Whether other children's records may hold the same rows.</param>
-    private sealed record Part(string Name, string Where, string Order, bool Moves = true, bool Shared = false);
-
     // In the order in which they can be added: what a row names stands before it.
-    private static readonly Part[] Parts =
+    internal static readonly IReadOnlyList<RecordPart> Parts =
     [
-        new("child", "id = @child", "id"),
-        new("screening", $"id in {OfScreenings}", "started_at", Shared: true),
-        new("screening_item", $"screening in {OfScreenings}", "screening, place", Shared: true),
-        new("visit", $"id in {OfVisits}", "started_at", Shared: true),
-        new("visit_child", "child = @child", "visit"),
-        new("room_clock_reading", "child = @child", "said_at"),
-        new("visit_note", "child = @child", "noted_at, note"),
-        new("practice_set", "child = @child", "assigned_at"),
-        new("set_item", $"practice_set in {OfSets}", "practice_set, place"),
-        new("sitting", "child = @child", "started_at, id"),
-        new("asked_item", $"sitting in {OfSittings}", "sitting, place"),
-        new("answer", $"sitting in {OfSittings}", "seq"),
-        new("prompt", $"sitting in {OfSittings}", "sitting, place"),
-        new("marginal", $"sitting in {OfSittings}", "sitting, pattern"),
-        new("named_way", "child = @child", "step"),
-        new("demonstration_shown", "child = @child", "shown_at"),
-        new("decision", "child = @child", "seq"),
-        new("cycle", "child = @child", "began_on"),
-        new("absence", "child = @child", "day"),
-        new("slot_child", "child = @child", "slot", Moves: false),
-        new("stand_in", "child = @child", "day", Moves: false),
-        new("device_code", $"sitting in {OfSittings}", "expires_at", Moves: false),
-        new("session", $"sitting in {OfSittings}", "started_at", Moves: false),
-        new("audit_entry", "child = @child", "id", Moves: false),
+        new("child", "id = @child", "id") { Key = "id", Known = ["origin"] },
+        new("screening", $"id in {OfScreenings}", "started_at") { Key = "id" },
+        new("screening_item", $"screening in {OfScreenings}", "screening, place") { Names = { ["screening"] = "screening" } },
+        new("visit", $"id in {OfVisits}", "started_at") { Key = "id", People = ["started_by"] },
+        new("visit_child", "child = @child", "visit") { Names = { ["visit"] = "visit", ["child"] = "child" } },
+        new("room_clock_reading", "child = @child", "said_at") { Key = "id", Names = { ["visit"] = "visit", ["child"] = "child" }, People = ["noted_by"] },
+        new("visit_note", "child = @child", "noted_at, note") { Names = { ["visit"] = "visit", ["child"] = "child" }, People = ["noted_by"] },
+        new("practice_set", "child = @child", "assigned_at") { Key = "id", Names = { ["child"] = "child" }, People = ["assigned_by"] },
+        new("set_item", $"practice_set in {OfSets}", "practice_set, place") { Names = { ["practice_set"] = "practice_set" } },
+        // Children who took turns at one clock share an id that no table has.
+        new("sitting", "child = @child", "started_at, id") { Key = "id", Names = { ["child"] = "child", ["practice_set"] = "practice_set", ["screening"] = "screening" }, Loose = { ["visit"] = "visit" } },
+        new("asked_item", $"sitting in {OfSittings}", "sitting, place") { Names = { ["sitting"] = "sitting" } },
+        new("answer", $"sitting in {OfSittings}", "seq") { Key = "id", Names = { ["sitting"] = "sitting", ["corrects"] = "answer" }, People = ["given_by"] },
+        new("prompt", $"sitting in {OfSittings}", "sitting, place") { Names = { ["sitting"] = "sitting" }, People = ["noted_by"] },
+        new("marginal", $"sitting in {OfSittings}", "sitting, pattern") { Names = { ["sitting"] = "sitting" } },
+        new("named_way", "child = @child", "step") { Names = { ["child"] = "child" }, People = ["named_by"] },
+        new("demonstration_shown", "child = @child", "shown_at") { Key = "id", Names = { ["child"] = "child" }, People = ["shown_by"] },
+        new("decision", "child = @child", "seq") { Key = "id", Names = { ["child"] = "child", ["after_sitting"] = "sitting" }, People = ["decided_by", "taken_back_by"] },
+        new("cycle", "child = @child", "began_on") { Key = "id", Names = { ["child"] = "child" }, People = ["begun_by", "ended_by"] },
+        new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
+        new("slot_child", "child = @child", "slot") { Moves = false },
+        new("stand_in", "child = @child", "day") { Moves = false },
+        new("device_code", $"sitting in {OfSittings}", "expires_at") { Moves = false },
+        new("session", $"sitting in {OfSittings}", "started_at") { Moves = false },
+        new("audit_entry", "child = @child", "id") { Moves = false },
     ];
 
     /// <summary>The names of the tables of a record.</summary>
@@ -75,38 +67,5 @@ public static class RecordRows
     {
         var text = record.ToJsonString();
         return new JsonObject((await People.Names(connection)).Where(one => text.Contains(one.Key.ToString(), StringComparison.Ordinal)).Select(one => KeyValuePair.Create(one.Key.ToString(), (JsonNode?)one.Value)));
-    }
-
-    /// <summary>Adds a child's rows to the school that is set, under an alias that nobody there has.</summary>
-    /// <returns>Why they cannot be added, in a sentence; null where they were. The transaction is to be rolled back to where it was then.</returns>
-    public static async Task<string?> Add(SchoolConnection connection, JsonObject record, string alias)
-    {
-        try
-        {
-            await AddRows(connection, record, alias);
-            return null;
-        }
-        catch (PostgresException wrong)
-        {
-            return wrong.SqlState == PostgresErrorCodes.UniqueViolation
-                ? "This record is here already."
-                : $"A row of “{wrong.TableName ?? "the record"}” is not as it has to be{(wrong.ColumnName is { } column ? $", in “{column}”" : "")}.";
-        }
-    }
-
-    private static async Task AddRows(SchoolConnection connection, JsonObject record, string alias)
-    {
-        var taken = (JsonObject)record.DeepClone();
-        taken["child"]![0]!["alias"] = alias;
-        foreach (var part in Parts.Where(part => part.Moves))
-        {
-            var columns = (await connection.QueryAsync<string>(
-                "select column_name::text from information_schema.columns where table_schema = 'public' and table_name = @Name and is_identity = 'NO' and column_name <> 'school' order by ordinal_position", new { part.Name })).ToList();
-            var named = string.Join(", ", columns.Select(column => $"\"{column}\""));
-            // A function's rows come in the order of its array, so that answers keep theirs.
-            await connection.ExecuteAsync(
-                $"insert into {part.Name} (school, {named}) select @school, {named} from jsonb_populate_recordset(null::{part.Name}, @rows::jsonb) as one {(part.Shared ? "on conflict do nothing" : "")}",
-                new { school = connection.School, rows = (taken[part.Name] ?? new JsonArray()).ToJsonString() });
-        }
     }
 }

@@ -89,11 +89,11 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(SchoolConnection owner)
     {
-        foreach (var table in new[] { "audit_entry", "invitation", "session", "decision", "cycle", "absence", "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
+        foreach (var table in new[] { "audit_entry", "erasure", "home_address", "invitation", "session", "decision", "cycle", "absence", "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item", "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown", "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         await owner.ExecuteAsync("delete from account where not exists (select from person where person.id = account.id)");
         // A school that is given the same mark later must not wait for this one's wrong codes.
-        await owner.ExecuteAsync("delete from code_try where mark = (select mark from school where id = current_school())");
+        await owner.ExecuteAsync("delete from door_try where door = 'child-code' and key = (select sha256(convert_to(mark, 'UTF8')) from school where id = current_school())");
         await owner.ExecuteAsync("delete from school where id = current_school()");
     }
 }

@@ -44,7 +44,7 @@ public static class Sessions
     public static async Task<IReadOnlyList<OpenSession>> Of(SchoolConnection connection, Guid person, DateTime now) =>
         [.. await connection.QueryAsync<OpenSession>("select id, started_at, ends_at from session where person = @person and ended_at is null and ends_at > @now order by started_at desc", new { person, now })];
 
-    /// <summary>Throws away what has been over for a day: sessions, codes, wrong tries at them, invitations; and who did what, a year ago. It belongs to no school.</summary>
+    /// <summary>Throws away what has been over for a day: sessions, codes, tries, addresses, invitations; and who did what, a year ago. It belongs to no school.</summary>
     /// <returns>How many rows went.</returns>
     public static Task<int> Prune(DbConnection connection) => connection.ExecuteScalarAsync<int>("select prune_doors()");
 }

@@ -27,7 +27,7 @@ builder.Services.AddSerilog(logs => logs
 var connection = builder.Configuration["UMBICK_APP"]
     ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
 // The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
-builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 }));
+builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2, Options = Database.SiteLimits }));
 builder.Services.AddSingleton(services => new Database(services.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(services.GetRequiredService<ILoggerFactory>())));
 builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Patterns.PatternFaces>();
@@ -39,15 +39,19 @@ builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
-builder.Services.AddSingleton<SignInLimit>();
+builder.Services.AddSingleton<PasswordTurns>();
+builder.Services.AddSingleton<SignInDoor>();
 builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);
 builder.Services.AddSingleton<Umbick.Web.Pages.Records.FileJobs>();
 builder.Services.AddSingleton<SiteMeters>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SiteMeters>());
+builder.Services.AddSingleton<SiteLock>();
+builder.Services.AddHostedService<StandingLock>();
 builder.Services.AddHostedService<WarmUp>();
 builder.Services.AddHostedService<Pruning>();
 
 // Tokens in forms are another text each time, so that nothing can be told of them by how a page is compressed.
+builder.AddFormLimits();
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
 
 var transport = Transport.Of(builder.Configuration);
@@ -56,19 +60,17 @@ transport.AddTo(builder.Services);
 var keys = builder.Services.AddDataProtection().SetApplicationName("umbick");
 builder.Services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(services =>
     new ConfigureOptions<KeyManagementOptions>(options => options.XmlRepository = new KeyRing(services.GetRequiredService<Database>())));
-if (builder.Configuration["UMBICK_KEYS"] is { } certificate)
-    keys.ProtectKeysWithCertificate(X509CertificateLoader.LoadPkcs12FromFile(certificate, null));
+var wrapping = builder.Configuration["UMBICK_KEYS"] is { } certificate ? X509CertificateLoader.LoadPkcs12FromFile(certificate, null) : null;
+if (wrapping is not null) keys.ProtectKeysWithCertificate(wrapping);
+builder.Services.AddSingleton(new AddressHash(wrapping));
 
 builder.Services.AddIdentityCore<Person>(options =>
 {
-    // From many addresses at once; from one, SignInLimit is there first. It is short: it must not be used to lock somebody out.
-    options.Lockout.MaxFailedAccessAttempts = 50;
-    options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(1);
     // PasswordFaults has the only rule there is.
     (options.Password.RequiredLength, options.Password.RequireDigit, options.Password.RequireLowercase, options.Password.RequireUppercase, options.Password.RequireNonAlphanumeric) = (1, false, false, false, false);
 }).AddUserStore<PeopleStore>().AddPasswordValidator<PasswordFaults>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager()
     // Codes come from a device of one's own; nothing is sent by mail or telephone.
-    .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);
+    .AddTokenProvider<TimeCodes>(TokenOptions.DefaultAuthenticatorProvider);
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
     {
@@ -106,6 +108,7 @@ builder.Services.AddRouting(options => options.LowercaseUrls = true);
 builder.Services.AddRazorPages().AddMvcOptions(options =>
 {
     options.Filters.Add<OnlyWhatIsHandled>();
+    options.Filters.Add<DaysWithinYears>();
     options.Filters.Add<NoteOpenedRecords>();
 });
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");

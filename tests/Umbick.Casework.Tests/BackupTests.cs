@@ -84,30 +84,49 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
     }
 
     [Fact]
-    public async Task A_school_is_replaced_only_when_that_is_said_and_erased_records_that_come_back_are_named()
+    public async Task A_school_is_replaced_only_when_that_is_said()
     {
         AssertDone(await _database.Run("backup", At("early.backup")), "rows of");
-        await _database.Ask<int>($"insert into audit_entry (school, at, what) values ('{DemoSchool.Id}', now(), 'erased')");
         var (code, _, errors) = await _database.Run("restore", At("early.backup"));
         Assert.Equal(2, code);
         Assert.Contains("The database holds Gull Point. --replace puts the backup in its place", errors, StringComparison.Ordinal);
-        AssertDone(await _database.Run("restore", At("early.backup"), "--replace"), "it comes back with it, and has to be erased again");
-        Assert.Empty(await _database.Ask<string>("select what from audit_entry where what = 'erased'"));
     }
 
     [Fact]
-    public async Task A_folder_keeps_the_latest_and_one_that_is_not_there_is_told()
+    public async Task A_folder_is_begun_once_and_keeps_the_latest()
     {
-        foreach (var _ in new[] { 1, 2, 3 })
-        {
-            AssertDone(await _database.Run("backup", _folder.FullName, "--keep", "2"), "rows of");
-            // They are named by the second.
-            foreach (var file in _folder.EnumerateFiles("umbick-20*")) file.MoveTo(At($"umbick-1{Guid.CreateVersion7():N}.backup"), overwrite: true);
-        }
-        Assert.True(_folder.EnumerateFiles("umbick-*.backup").Count() <= 3);
-        var (code, _, errors) = await _database.Run("backup", "/nowhere/at/all/");
+        var folder = At("kept");
+        var (code, _, errors) = await _database.Run("backup", $"{folder}/");
         Assert.Equal(2, code);
         Assert.Contains("There is no folder", errors, StringComparison.Ordinal);
+        // Another machine's folder that is not mounted is an empty place: nothing is written to it.
+        Directory.CreateDirectory(folder);
+        (code, _, errors) = await _database.Run("backup", folder, "--keep", "2");
+        Assert.Equal(2, code);
+        Assert.Contains("is no folder of backups", errors, StringComparison.Ordinal);
+        Assert.Empty(Directory.EnumerateFiles(folder));
+
+        AssertDone(await _database.Run("backup", folder, "--new-folder", "--keep", "2"), "rows of");
+        foreach (var _ in new[] { 1, 2 })
+        {
+            // They are named by the second.
+            foreach (var file in new DirectoryInfo(folder).EnumerateFiles("umbick-20*")) file.MoveTo(Path.Combine(folder, $"umbick-1{Guid.CreateVersion7():N}.backup"), overwrite: true);
+            AssertDone(await _database.Run("backup", folder, "--keep", "2"), "rows of");
+        }
+        Assert.Equal(2, Directory.EnumerateFiles(folder, "umbick-*.backup").Count());
+        AssertDone(await _database.Run("check-backup", folder), $"{Directory.EnumerateFiles(folder, "umbick-20*").Single()} is whole");
+        Assert.Contains(true, await _database.Ask<bool>("select checked_at is not null from backup_made order by made_at desc limit 1"));
+    }
+
+    /// <summary>A limit on the size of files stands for a disk that is full.</summary>
+    [Fact]
+    public async Task A_full_disk_is_told_in_a_sentence_and_leaves_no_half_of_a_backup()
+    {
+        var run = await _database.RunWithFilesUpTo(40, "backup", At("full.backup"));
+        Assert.Equal(2, run.Code);
+        Assert.StartsWith("umbick: ", run.Errors, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", run.Errors, StringComparison.Ordinal);
+        Assert.Empty(_folder.EnumerateFiles());
     }
 
     [Fact]

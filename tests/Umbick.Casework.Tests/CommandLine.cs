@@ -20,13 +20,28 @@ internal static class CommandLine
         return (process.ExitCode, output, await errors);
     }
 
-    /// <summary>Starts a verb.</summary>
-    public static Process Start(Dictionary<string, string>? settings, params string[] arguments)
+    /// <summary>Runs a verb that can write no file of more than so many blocks of 1,024 bytes, as on a disk that is full.</summary>
+    public static async Task<(int Code, string Output, string Errors)> RunLimited(int blocks, Dictionary<string, string> settings, params string[] arguments)
     {
-        var root = Environment.GetEnvironmentVariable("UMBICK_ROOT") ?? throw new InvalidOperationException("UMBICK_ROOT is not set. Run ./umbick test.");
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(root, "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"), .. arguments])
+        // A program that is not told of the limit by a signal is told by its write.
+        using var process = Start(settings, ["bash", "-c", $"trap '' XFSZ; ulimit -f {blocks}; exec dotnet \"$@\"", "umbick", Cli, .. arguments], isShell: true);
+        var errors = process.StandardError.ReadToEndAsync();
+        var output = await process.StandardOutput.ReadToEndAsync();
+        await process.WaitForExitAsync();
+        return (process.ExitCode, output, await errors);
+    }
+
+    /// <summary>Starts a verb.</summary>
+    public static Process Start(Dictionary<string, string>? settings, params string[] arguments) => Start(settings, ["dotnet", Cli, .. arguments], isShell: false);
+
+    private static string Cli => Path.Combine(
+        Environment.GetEnvironmentVariable("UMBICK_ROOT") ?? throw new InvalidOperationException("UMBICK_ROOT is not set. Run ./umbick test."), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll");
+
+    private static Process Start(Dictionary<string, string>? settings, string[] line, bool isShell)
+    {
+        var start = new ProcessStartInfo(line[0], line[1..])
         {
-            RedirectStandardInput = true,
+            RedirectStandardInput = !isShell,
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };

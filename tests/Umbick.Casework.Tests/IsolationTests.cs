@@ -12,7 +12,7 @@ namespace Umbick.Casework.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle", "session", "invitation", "audit_entry"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -22,7 +22,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             select relname::text, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner)::text from pg_class
             where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schemaversions'
             """));
-        Assert.Equal(SchoolTables.Concat(["account", "backup_made", "data_protection_key", "code_try", "ready_probe"]).Order(), tables.Select(table => table.Name).Order());
+        Assert.Equal(SchoolTables.Concat(["account", "backup_made", "data_protection_key", "door_try", "ready_probe"]).Order(), tables.Select(table => table.Name).Order());
         Assert.All(tables, table => Assert.True(table is { Enabled: true, Forced: true, Owner: "umbick_owner" }, table.Name));
     }
 
@@ -57,7 +57,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         var names = await schools.InA(connection => connection.QueryAsync<string>("select user_name from account"));
         Assert.Equal([$"teacher@{schools.A:N}.example"], names);
-        Assert.Equal(1, await schools.InA(connection => connection.ExecuteAsync("update account set lockout_end = null")));
+        Assert.Equal(1, await schools.InA(connection => connection.ExecuteAsync("update account set changes = changes + 1")));
         await Refused("update account set normalized_user_name = 'X'");
         await Refused("delete from account");
         await Refused("delete from person");
@@ -113,7 +113,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
-        Assert.Equal(["add_key", "erase_child", "find_invitation", "find_person", "new_mark", "open_code", "prune_doors", "read_keys"], functions.Select(function => function.Name).Order());
+        Assert.Equal(
+            ["add_key", "count_schools", "count_try", "erase_child", "find_invitation", "find_person", "forget_tries", "forget_try", "new_mark", "open_code", "prune_doors", "read_keys", "second_step_stopped", "try_sign_in"], functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }
 
@@ -129,12 +130,17 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         Assert.Equal(
             [
                 "add_key(text,text): void",
+                "count_schools(uuid): integer",
                 "erase_child(uuid,text): boolean",
                 "find_invitation(bytea): TABLE(school uuid, id uuid)",
                 "find_person(text): TABLE(school uuid, id uuid)",
-                "open_code(text,bytea,uuid): TABLE(outcome text, opened_school uuid, opened_sitting uuid)",
+                "forget_tries(text): void",
+                "forget_try(bigint): void",
+                "open_code(text,bytea,uuid,bytea): TABLE(outcome text, opened_school uuid, opened_sitting uuid)",
                 "prune_doors(): integer",
                 "read_keys(): SETOF text",
+                "second_step_stopped(text): timestamp with time zone",
+                "try_sign_in(text,text,bytea): TABLE(outcome text, try bigint, wrong_today bigint, at_home boolean)",
             ],
             functions.Order(StringComparer.Ordinal));
     }
@@ -164,13 +170,13 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Noss")));
         await Fill(school);
         var mark = await schools.App.InSchool(school, connection => connection.QuerySingleAsync<string>("select mark from school"));
-        await schools.App.BeforeSchool(connection => Codes.Open(connection, new CodeText(mark, "000000").ToString(), Guid.NewGuid()));
+        await schools.App.BeforeSchool(connection => Codes.Open(connection, new CodeText(mark, "0000000").ToString(), Guid.NewGuid(), new byte[32]));
         Task<int> Rows(string from) => schools.Owner.InSchool(school, connection => connection.ExecuteScalarAsync<int>($"select count(*) from {from}", new { mark, school }));
-        Assert.Equal(1, await Rows("code_try where mark = @mark"));
+        Assert.Equal(1, await Rows("door_try where key = sha256(convert_to(@mark, 'UTF8'))"));
 
         await schools.Owner.InSchool(school, Schools.Erase);
         foreach (var table in SchoolTables) Assert.Equal(0, await Rows(table == "school" ? "school where id = @school" : $"{table} where school = @school"));
-        Assert.Equal(0, await Rows("code_try where mark = @mark"));
+        Assert.Equal(0, await Rows("door_try where key = sha256(convert_to(@mark, 'UTF8'))"));
     }
 
     [Fact]
@@ -214,6 +220,10 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await Codes.Make(connection, sitting, DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
+            await DoorTries.BeAtHome(connection, new byte[32]);
+            var gone = new Child(new ChildId(Guid.NewGuid()), $"Gone {Guid.NewGuid():N}", Stage.OClock);
+            await Children.Add(connection, gone, DateTime.UtcNow);
+            await Children.Erase(connection, gone.Id, gone.Alias);
             await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
             await FillDay(connection, new Deciding(model, TimeProvider.System), child);
             await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);

@@ -46,6 +46,26 @@ internal sealed class OwnDatabase : IAsyncDisposable
     public Task<(int Code, string Output, string Errors)> Run(params string[] arguments) =>
         CommandLine.Run("", new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
 
+    /// <summary>Runs a verb that can write no file of more than so many blocks of 1,024 bytes.</summary>
+    public async Task<(int Code, string Output, string Errors)> RunWithFilesUpTo(int blocks, params string[] arguments) =>
+        await CommandLine.RunLimited(blocks, new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup, ["DOTNET_EnableWriteXorExecute"] = "0" }, arguments);
+
+    /// <summary>Starts a verb on it.</summary>
+    public System.Diagnostics.Process Start(params string[] arguments) => CommandLine.Start(new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
+
+    /// <summary>The connection of the site's role.</summary>
+    public string App => Named("UMBICK_APP");
+
+    /// <summary>Asks the server's own database.</summary>
+    public static async Task<IReadOnlyList<T>> AskServer<T>(string sql)
+    {
+        await using var home = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(Setting("UMBICK_BACKUP")) { Database = "postgres", Pooling = false });
+        await using var connection = await home.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<T>(sql)];
+    }
+
+    public string Name => _name;
+
     /// <summary>Asks it as somebody who sees every row.</summary>
     public async Task<IReadOnlyList<T>> Ask<T>(string sql)
     {
@@ -68,8 +88,7 @@ internal sealed class OwnDatabase : IAsyncDisposable
     public async ValueTask DisposeAsync()
     {
         await _everything.DisposeAsync();
-        await using var home = NpgsqlDataSource.Create(Setting("UMBICK_BACKUP"));
-        await home.CreateCommand($"drop database if exists {_name} with (force)").ExecuteNonQueryAsync();
+        foreach (var name in await AskServer<string>($"select datname::text from pg_database where starts_with(datname::text, '{_name}')")) await AskServer<int>($"drop database if exists {name} with (force)");
     }
 
     private string Named(string setting) => new NpgsqlConnectionStringBuilder(Setting(setting)) { Database = _name, Pooling = false }.ConnectionString;

@@ -57,44 +57,48 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var (child, _) = await Full();
         var file = (await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)))!;
-        var (record, alias, fault) = ChildRecordFile.Read(file);
+        var (record, alias, fault) = ChildRecordFile.Read(Bytes(file));
         Assert.Null(fault);
         var other = $"Knot {Guid.NewGuid():N}"[..14];
-        var (taken, wrong) = await TakeIn(record!, other);
+        var (taken, wrong) = await TakeIn(record!.Value, other);
         Assert.Null(wrong);
-        Assert.Equal(child, taken);
+        // Every id is made anew: what was here before is named by nothing of it.
+        Assert.NotEqual(child, taken);
 
-        var (here, there) = (await Loaded(schools.A, child), await Loaded(schools.B, child));
+        var (here, there) = (await Loaded(schools.A, child), await Loaded(schools.B, taken!.Value));
         Assert.Equal(here.Answers, there.Answers);
         Assert.Equal(here.Now.Findings.Select(finding => (finding.Pattern.Id, finding.Belief)), there.Now.Findings.Select(finding => (finding.Pattern.Id, finding.Belief)));
-        Assert.Equal(here.Sets.Select(set => set.Id), there.Sets.Select(set => set.Id));
-        Assert.Equal(here.Work.Decisions.Select(decision => decision.Id), there.Work.Decisions.Select(decision => decision.Id));
+        Assert.Equal(here.Sets.Select(set => set.Pattern?.Id), there.Sets.Select(set => set.Pattern?.Id));
+        Assert.Equal(here.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)), there.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)));
         Assert.Equal((alias, other), (here.Child.Alias, there.Child.Alias));
 
-        // What does not go along is the week's places and who opened it; all else is row for row the same.
-        var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!, await schools.App.InSchool(schools.B, connection => RecordRows.Of(connection, child)));
+        // What does not go along is the week's places and who opened it; all else is row for row the same, but for ids and what is reckoned anew.
+        var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!, await schools.App.InSchool(schools.B, connection => RecordRows.Of(connection, taken.Value)));
         foreach (var table in RecordRows.Tables.Except(["child", "slot_child", "stand_in", "device_code", "session", "audit_entry"]))
             Assert.Equal(Plain(moved[table]!), Plain(kept![table]!));
 
-        (taken, wrong) = await TakeIn(record!, "Another");
-        Assert.Null(taken);
-        Assert.Equal("This record is here already.", wrong);
+        // Once, under whatever alias; also what comes back from there, and what is taken in where it was begun.
+        var back = ChildRecordFile.Read(Bytes(await schools.App.InSchool(schools.B, connection => ChildRecordFile.Write(connection, taken.Value, DateTime.UtcNow)))).Record!.Value;
+        foreach (var (school, again) in new[] { (schools.B, record!.Value), (schools.B, back), (schools.A, record.Value), (schools.A, back) })
+            Assert.Equal((null, "This record is here already."), await TakeIn(again, $"Another {Guid.NewGuid():N}"[..16], school));
     }
 
     [Theory]
-    [InlineData("{", "This is no JSON: line 1, column 2.")]
+    [InlineData("{", "This is no JSON that can be read: line 1, column 2.")]
     [InlineData("[]", "This is no child’s record from Umbick.")]
     [InlineData("{\"file\":\"umbick-child-record\",\"form\":2}", "This record was written by a later version of Umbick, and cannot be read by this one.")]
     [InlineData("{\"file\":\"umbick-child-record\",\"form\":1}", "The record is missing.")]
     [InlineData("{\"file\":\"umbick-child-record\",\"form\":1,\"record\":{\"child\":5}}", "“child” is missing, or is no list.")]
-    public void What_is_no_record_is_told(string text, string told) => Assert.Equal(told, ChildRecordFile.Read(text).Fault);
+    public void What_is_no_record_is_told(string text, string told) => Assert.Equal(told, ChildRecordFile.Read(Bytes(text)).Fault);
 
     [Theory]
     [InlineData("child", "alias", "\"\"", "The child’s alias is missing, or is none.")]
     [InlineData("decision", "pattern", "\"no-pattern\"", "“decision” names a pattern that Umbick does not know: no-pattern.")]
     [InlineData("decision", "child", "\"9a1e0000-0000-7000-8000-000000000001\"", "A row of “decision” belongs to another child.")]
     [InlineData("sitting", "kind", "\"dream\"", "A row of “sitting” is not as it has to be.")]
-    [InlineData("sitting", "started_at", "\"soon\"", "A row of “the record” is not as it has to be.")]
+    [InlineData("sitting", "started_at", "\"soon\"", "A row of “sitting” is not as it has to be, in “started_at”.")]
+    [InlineData("sitting", "ended_at", "\"infinity\"", "A row of “sitting” is not as it has to be, in “ended_at”.")]
+    [InlineData("child", "keep_until", "\"0001-01-01\"", "A row of “child” is not as it has to be, in “keep_until”.")]
     [InlineData("answer", "raw", "null", "A row of “answer” is not as it has to be, in “raw”.")]
     [InlineData("child", "stage", "99", "A row of “child” is not as it has to be.")]
     public async Task A_record_that_was_changed_is_told_and_nothing_of_it_is_taken(string table, string column, string value, string told)
@@ -102,10 +106,10 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         var (child, _) = await Full();
         var whole = JsonNode.Parse((await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)))!)!;
         whole["record"]![table]![0]![column] = JsonNode.Parse(value);
-        var (record, alias, fault) = ChildRecordFile.Read(whole.ToJsonString());
-        if (record is not null) (_, fault) = await TakeIn(record, alias);
+        var (record, alias, fault) = ChildRecordFile.Read(Bytes(whole.ToJsonString()));
+        if (record is { } rows) (_, fault) = await TakeIn(rows, $"{alias[..8]} {Guid.NewGuid():N}"[..16]);
         Assert.Equal(told, fault);
-        Assert.Null(await schools.App.InSchool(schools.B, connection => Children.Find(connection, child)));
+        Assert.Equal(0, await schools.App.InSchool(schools.B, connection => connection.ExecuteScalarAsync<int>("select count(*) from child where origin = @child", new { child })));
     }
 
     [Fact]
@@ -127,6 +131,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         {
             Assert.False(text.Contains(alias, StringComparison.Ordinal), $"{table} still has the alias");
             Assert.False(text.Contains(child.ToString()!, StringComparison.Ordinal), $"{table} still has the id");
+            Assert.Equal(table == "erasure", text.Contains(Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(Bytes(child.ToString()))), StringComparison.Ordinal));
         }
         foreach (var table in RecordRows.Tables.Except(["screening", "screening_item", "visit", "visit_child", "audit_entry", "child", "sitting", "asked_item", "answer", "marginal"]))
             Assert.True(rows[table].Length == 0 || table is "practice_set" or "set_item" or "room_clock_reading" or "visit_note" or "prompt", $"{table}: {rows[table]}");
@@ -138,7 +143,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     /// <summary>A child with a row in every table of a record, and another who came to the same visit.</summary>
     private Task<(ChildId Child, ChildId[] Others)> Full() => Full(schools.App, schools.A);
 
-    private static async Task<(ChildId Child, ChildId[] Others)> Full(Database database, Guid school)
+    internal static async Task<(ChildId Child, ChildId[] Others)> Full(Database database, Guid school)
     {
         var (child, other, by) = (new ChildId(Guid.NewGuid()), new ChildId(Guid.NewGuid()), Guid.NewGuid());
         var (asking, practising, deciding) = (new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), new Deciding(Model, TimeProvider.System));
@@ -188,15 +193,21 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
             visiting.Answer(connection, visit, child, part, new Submission(Guid.NewGuid(), place, "4:00", AnswerMode.Said, null), by);
     }
 
-    private Task<(ChildId? Child, string? Fault)> TakeIn(JsonObject record, string alias) =>
-        schools.App.InSchool(schools.B, connection => ChildRecordFile.TakeIn(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
+    private static byte[] Bytes(string? text) => System.Text.Encoding.UTF8.GetBytes(text!);
+
+    private Task<(ChildId? Child, string? Fault)> TakeIn(System.Text.Json.JsonElement record, string alias, Guid? school = null) =>
+        schools.App.InSchool(school ?? schools.B, connection => ChildRecordFile.TakeIn(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
 
     private async Task<ChildRecord> Loaded(Guid school, ChildId child) => (await schools.App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 
-    /// <summary>Rows without the numbers that a database gives of its own.</summary>
+    /// <summary>Rows without the numbers and ids that a database gives of its own, and without what is reckoned from them.</summary>
     private static string Plain(JsonNode rows)
     {
-        foreach (var row in rows.AsArray().OfType<JsonObject>()) row.Remove("seq");
-        return rows.ToJsonString();
+        foreach (var row in rows.AsArray().OfType<JsonObject>())
+        {
+            foreach (var column in new[] { "seq", "concluded_from", "outcomes", "outcomes_from" }) row.Remove(column);
+            foreach (var id in row.Where(value => value.Value is JsonValue text && text.TryGetValue<Guid>(out _)).Select(value => value.Key).ToList()) row[id] = "an id";
+        }
+        return string.Join('\n', rows.AsArray().Select(row => row!.ToJsonString()).Order(StringComparer.Ordinal));
     }
 }

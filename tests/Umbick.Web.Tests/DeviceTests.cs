@@ -237,7 +237,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
 
         var mistyped = $"{code[..^1]}{(code[^1] == '9' ? '0' : '9')}";
         Assert.Contains("A letter or a figure is not right", await (await there.Send("/go", "Begin", new() { ["code"] = mistyped })).Content.ReadAsStringAsync(), StringComparison.Ordinal);
-        var wrong = new Store.CodeText(code[..3], Store.CodeText.Read(code)!.Figures == "999999" ? "000000" : "999999").ToString();
+        var wrong = new Store.CodeText(code[..3], Store.CodeText.Read(code)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
         var told = new List<string>();
         for (var i = 0; i < 64; i++)
         {

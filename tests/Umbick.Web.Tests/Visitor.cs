@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Sockets;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
 
@@ -7,10 +8,23 @@ namespace Umbick.Web.Tests;
 /// <summary>Somebody at the site without a browser: pages are fetched, forms are sent as they stand.</summary>
 public sealed class Visitor : IDisposable
 {
-    public Visitor(Uri address)
+    /// <summary>Comes to a site.</summary>
+    /// <param name="address">Where it is.</param>
+    /// <param name="from">The address that they come from: one of this machine's own; null for the usual one.</param>
+    public Visitor(Uri address, string? from = null)
     {
         _cookies = new CookieContainer();
-        _client = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = _cookies }) { BaseAddress = address };
+        var handler = new SocketsHttpHandler { AllowAutoRedirect = false, CookieContainer = _cookies };
+        if (from is not null) handler.ConnectCallback = (context, cancel) => Connect(IPAddress.Parse(from), context.DnsEndPoint.Port, cancel);
+        _client = new HttpClient(handler) { BaseAddress = address };
+    }
+
+    private static async ValueTask<Stream> Connect(IPAddress from, int port, CancellationToken cancel)
+    {
+        var socket = new Socket(AddressFamily.InterNetwork, SocketType.Stream, ProtocolType.Tcp) { NoDelay = true };
+        socket.Bind(new IPEndPoint(from, 0));
+        await socket.ConnectAsync(IPAddress.Loopback, port, cancel);
+        return new NetworkStream(socket, ownsSocket: true);
     }
 
     public Visitor(Site site) : this(site.Address)

@@ -6,6 +6,7 @@ using CsvHelper.Configuration;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Timetabling;
 
 namespace Umbick.Casework.Files;
 
@@ -63,6 +64,9 @@ public static partial class AnswersFile
     /// <summary>After so many errors the rest of a file is not looked at.</summary>
     public const int MostErrors = 100;
 
+    /// <summary>The most lines of a file.</summary>
+    public const int MostLines = 250_000;
+
     private const int LongestCell = 1000;
     private const int LongestNote = 40;
     private static readonly string[] Needed = ["child", "date", "task", "given", "answer"];
@@ -107,6 +111,11 @@ public static partial class AnswersFile
                 columns = Header(record, line, errors);
                 if (columns is null) return;
                 continue;
+            }
+            if (lines.Count == MostLines)
+            {
+                errors.Add(new FileError(line, 0, $"A file has {MostLines:N0} answers at most. Send it in parts."));
+                return;
             }
             if (record.Length > columns.Count) errors.Add(new FileError(line, columns.Count + 1, $"There are {record.Length} cells, but the first line names {columns.Count}."));
             else if (Array.FindIndex(record, cell => cell.Length > LongestCell) is >= 0 and var at) errors.Add(new FileError(line, at + 1, $"This cell has {record[at].Length:N0} characters; {LongestCell:N0} is the most."));
@@ -217,9 +226,11 @@ public static partial class AnswersFile
 
         private DateOnly? Day(string text)
         {
-            if (DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)) return day;
-            if (Instant(text) is { } instant) return DateOnly.FromDateTime(instant.DateTime);
-            Fail("date", $"“{Cut(text)}” is no date such as 2026-03-02 or 2026-03-02T10:15:00Z.");
+            var day = DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) ? read
+                : Instant(text) is { } instant ? DateOnly.FromDateTime(instant.DateTime) : default(DateOnly?);
+            if (day is null) Fail("date", $"“{Cut(text)}” is no date such as 2026-03-02 or 2026-03-02T10:15:00Z.");
+            else if (!SchoolYears.Hold(day.Value) || Moment(text) is { } moment && !SchoolYears.Hold(moment)) Fail("date", $"“{Cut(text)}” is too far away. {SchoolYears.Told}");
+            else return day;
             return null;
         }
 

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -24,7 +25,10 @@ public static class ChildRecordFile
 
     private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
-    private static readonly JsonDocumentOptions Strict = new() { MaxDepth = 16 };
+    /// <summary>The most parts a file can have, each value, name and bracket counted: a child of ten years has a third of it.</summary>
+    private const int MostParts = 1_000_000;
+
+    private const int Deepest = 16;
 
     /// <summary>A child's record; null where the school has no such child.</summary>
     public static async Task<string?> Write(SchoolConnection connection, ChildId child, DateTime now)
@@ -45,38 +49,26 @@ public static class ChildRecordFile
     }
 
     /// <summary>Reads a file: the record and the child's alias in it, or what is wrong.</summary>
-    public static (JsonObject? Record, string Alias, string? Fault) Read(string text)
+    /// <param name="file">The file, of <see cref="Largest"/> bytes at most.</param>
+    public static (JsonElement? Record, string Alias, string? Fault) Read(ReadOnlyMemory<byte> file)
     {
-        JsonNode? file;
+        if (file.Span.StartsWith(Encoding.UTF8.Preamble)) file = file[Encoding.UTF8.Preamble.Length..];
         try
         {
-            file = JsonNode.Parse(text, documentOptions: Strict);
+            // Counted before anything is kept of it: a small file can hold very many parts.
+            if (!HasFewParts(file.Span)) return (null, "", "This file holds more than the record of one child can.");
+            var whole = JsonDocument.Parse(file, new JsonDocumentOptions { MaxDepth = Deepest, AllowDuplicateProperties = false }).RootElement;
+            var (alias, fault) = Look(whole);
+            return fault is null ? (whole.GetProperty("record"), alias, null) : (null, "", fault);
         }
         catch (JsonException broken)
         {
-            return (null, "", $"This is no JSON: line {broken.LineNumber + 1}, column {broken.BytePositionInLine + 1}.");
+            return (null, "", $"This is no JSON that can be read: line {broken.LineNumber + 1}, column {broken.BytePositionInLine + 1}.");
         }
-        if (file is not JsonObject whole || whole["file"] is not JsonValue kind || !kind.TryGetValue<string>(out var called) || called != Kind) return (null, "", "This is no child’s record from Umbick.");
-        if (whole["form"] is not JsonValue number || !number.TryGetValue<int>(out var form) || form is < 1 or > Form) return (null, "", "This record was written by a later version of Umbick, and cannot be read by this one.");
-        if (whole["record"] is not JsonObject record) return (null, "", "The record is missing.");
-        foreach (var table in RecordRows.Tables)
+        catch (InvalidOperationException)
         {
-            if (record[table] is not JsonArray rows) return (null, "", $"“{table}” is missing, or is no list.");
-            if (rows.Any(row => row is not JsonObject)) return (null, "", $"“{table}” holds something that is no row.");
+            return (null, "", "This file holds half a sign, which is no text.");
         }
-        if (record["child"]!.AsArray() is not [JsonObject child]) return (null, "", "A record is of one child.");
-        if (Named(child, "alias") is not { } alias || Casework.Alias.Fault(alias) is not null) return (null, "", "The child’s alias is missing, or is none.");
-        var id = Named(child, "id");
-        foreach (var table in RecordRows.Tables)
-        {
-            foreach (var row in record[table]!.AsArray().OfType<JsonObject>())
-            {
-                if (row.ContainsKey("child") && Named(row, "child") != id) return (null, "", $"A row of “{table}” belongs to another child.");
-                if (table is "practice_set" or "decision" or "marginal" or "visit" or "demonstration_shown" && Named(row, "pattern") is { } pattern && Catalogue.Find(pattern) is null && !pattern.StartsWith("other-", StringComparison.Ordinal))
-                    return (null, "", $"“{table}” names a pattern that Umbick does not know: {(pattern.Length > 40 ? pattern[..40] : pattern)}.");
-            }
-        }
-        return (record, alias, null);
     }
 
     /// <summary>Takes a record in at a school, whole or not at all.</summary>
@@ -87,14 +79,14 @@ public static class ChildRecordFile
     /// <param name="by">Who does it.</param>
     /// <param name="now">The present.</param>
     /// <returns>The child, or what is wrong; then nothing was taken.</returns>
-    public static async Task<(ChildId? Child, string? Fault)> TakeIn(SchoolConnection connection, ReadingModel model, JsonObject record, string alias, Guid by, DateTime now)
+    public static async Task<(ChildId? Child, string? Fault)> TakeIn(SchoolConnection connection, ReadingModel model, JsonElement record, string alias, Guid by, DateTime now)
     {
         if (Casework.Alias.Fault(alias) is { } fault) return (null, fault);
         if ((await Children.ByAlias(connection, [alias])).Count > 0) return (null, $"“{alias}” is the alias of a child here. Give this child another.");
         await connection.ExecuteAsync("savepoint before_record");
-        if (await RecordRows.Add(connection, record, alias) is not { } wrong)
+        var (child, wrong) = await RecordIntake.Add(connection, record, alias, now);
+        if (child is { } id)
         {
-            var id = new ChildId(Guid.Parse(Named((JsonObject)record["child"]![0]!, "id")!));
             if (await CanBeRead(connection, model, id))
             {
                 await Audit.Note(connection, by, AuditKinds.TookIn, now, id);
@@ -106,18 +98,57 @@ public static class ChildRecordFile
         return (null, wrong);
     }
 
+    /// <summary>The child's alias, or what is wrong with a file before any of its rows is looked at by the database.</summary>
+    private static (string Alias, string? Fault) Look(JsonElement whole)
+    {
+        if (whole.ValueKind != JsonValueKind.Object || Named(whole, "file") != Kind) return ("", "This is no child’s record from Umbick.");
+        if (!whole.TryGetProperty("form", out var form) || form.ValueKind != JsonValueKind.Number || !form.TryGetInt32(out var number) || number is < 1 or > Form)
+            return ("", "This record was written by a later version of Umbick, and cannot be read by this one.");
+        if (!whole.TryGetProperty("record", out var record) || record.ValueKind != JsonValueKind.Object) return ("", "The record is missing.");
+        foreach (var table in RecordRows.Tables)
+        {
+            if (!record.TryGetProperty(table, out var rows) || rows.ValueKind != JsonValueKind.Array) return ("", $"“{table}” is missing, or is no list.");
+            if (rows.EnumerateArray().Any(row => row.ValueKind != JsonValueKind.Object)) return ("", $"“{table}” holds something that is no row.");
+        }
+        if (record.EnumerateObject().Any(part => !RecordRows.Tables.Contains(part.Name))) return ("", "The record holds something that no record has.");
+        if (record.GetProperty("child").GetArrayLength() != 1) return ("", "A record is of one child.");
+        var child = record.GetProperty("child")[0];
+        if (Named(child, "alias") is not { } alias || Casework.Alias.Fault(alias) is not null) return ("", "The child’s alias is missing, or is none.");
+        if (Named(child, "id") is not { } text || !Guid.TryParse(text, out var id)) return ("", "The child’s id is missing, or is none.");
+        foreach (var table in RecordRows.Tables)
+        {
+            foreach (var row in record.GetProperty(table).EnumerateArray())
+            {
+                if (row.TryGetProperty("child", out _) && !(Guid.TryParse(Named(row, "child"), out var whose) && whose == id)) return ("", $"A row of “{table}” belongs to another child.");
+                if (table is "practice_set" or "decision" or "marginal" or "visit" or "demonstration_shown" && Named(row, "pattern") is { } pattern && Catalogue.Find(pattern) is null && !pattern.StartsWith("other-", StringComparison.Ordinal))
+                    return ("", $"“{table}” names a pattern that Umbick does not know: {(pattern.Length > 40 ? pattern[..40] : pattern)}.");
+            }
+        }
+        return (alias, null);
+    }
+
+    private static bool HasFewParts(ReadOnlySpan<byte> file)
+    {
+        var reader = new Utf8JsonReader(file, new JsonReaderOptions { MaxDepth = Deepest });
+        for (var parts = 0; reader.Read(); parts++) if (parts == MostParts) return false;
+        return true;
+    }
+
     /// <summary>What cannot be read must not be kept: the pages of the child would break.</summary>
     private static async Task<bool> CanBeRead(SchoolConnection connection, ReadingModel model, ChildId id)
     {
         try
         {
-            return await ChildRecord.Load(connection, model, id) is not null;
+            if (await ChildRecord.Load(connection, model, id) is not { } record || await RecordRows.Of(connection, id) is not { } rows) return false;
+            var today = await Schools.Today(connection, DateTime.UtcNow);
+            record.NextOn(today);
+            return RecordEvent.Of(rows, record.Child.Preferences.Wording) is not null && await ProgressRecord.Load(connection, model, id, today) is not null;
         }
-        catch (Exception wrong) when (wrong is FormatException or InvalidOperationException or ArgumentException or KeyNotFoundException)
+        catch (Exception wrong) when (wrong is FormatException or InvalidOperationException or ArgumentException or KeyNotFoundException or JsonException or IndexOutOfRangeException or OverflowException)
         {
             return false;
         }
     }
 
-    private static string? Named(JsonObject row, string name) => row[name] is JsonValue value && value.TryGetValue<string>(out var text) ? text : null;
+    private static string? Named(JsonElement row, string name) => row.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
 }

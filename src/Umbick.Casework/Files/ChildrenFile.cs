@@ -3,6 +3,7 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Umbick.Core.Items;
+using Umbick.Core.Timetabling;
 using Umbick.Store;
 
 namespace Umbick.Casework.Files;
@@ -13,6 +14,8 @@ namespace Umbick.Casework.Files;
 /// </summary>
 public static class ChildrenFile
 {
+    private const int MostLines = 10_000;
+
     private static readonly string[] Heads = ["child", "class", "stage", "caseload", "keep-until"];
 
     /// <summary>One line. What is null is not said.</summary>
@@ -37,6 +40,11 @@ public static class ChildrenFile
             if (!heads.Contains("child")) errors.Add(new FileError(1, 0, "The column “child” is missing."));
             while (errors.Count < AnswersFile.MostErrors && csv.Read())
             {
+                if (lines.Count == MostLines)
+                {
+                    errors.Add(new FileError(csv.RawRow, 0, $"A file has {MostLines:N0} children at most. Send it in parts."));
+                    break;
+                }
                 if (ReadLine(csv.Record!, heads, csv.RawRow, errors) is not { } line) continue;
                 if (seen.TryGetValue(line.Alias, out var before)) errors.Add(new FileError(line.Number, heads.IndexOf("child") + 1, $"“{line.Alias}” stands on line {before} already."));
                 else seen[line.Alias] = line.Number;
@@ -111,8 +119,8 @@ public static class ChildrenFile
         DateOnly? until = null;
         if (Cell("keep-until") is { Length: > 0 } day)
         {
-            if (DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date)) until = date;
-            else Fail("keep-until", $"“{day}” is no date such as 2029-07-31.");
+            if (DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) && SchoolYears.Hold(date)) until = date;
+            else Fail("keep-until", $"“{day}” is no date such as 2029-07-31. {SchoolYears.Told}");
         }
         return errors.Count > before ? null : new Line(number, alias, heads.Contains("class") ? className : null, stage, caseload.Length == 0 ? null : caseload == "yes", until);
 

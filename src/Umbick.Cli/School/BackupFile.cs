@@ -12,7 +12,11 @@ namespace Umbick.Cli.School;
 /// <param name="Demonstration">Whether it is of demonstration data, which no school may start on.</param>
 /// <param name="Rows">How many rows each table has.</param>
 /// <param name="Sha256">The hash of the dump.</param>
-internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migration, IReadOnlyList<string> Schools, bool Demonstration, IReadOnlyDictionary<string, long> Rows, string Sha256);
+internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migration, IReadOnlyList<string> Schools, bool Demonstration, IReadOnlyDictionary<string, long> Rows, string Sha256)
+{
+    /// <summary>How large the database was, in bytes; null in a backup of an earlier version.</summary>
+    public long? DatabaseBytes { get; init; }
+}
 
 /// <summary>A backup: one file, a tar of a manifest and a dump in PostgreSQL's own form.</summary>
 internal static class BackupFile
@@ -29,17 +33,29 @@ internal static class BackupFile
         var beside = $"{path}.part";
         var options = new FileStreamOptions { Mode = FileMode.Create, Access = FileAccess.Write };
         if (!OperatingSystem.IsWindows()) options.UnixCreateMode = UnixFileMode.UserRead | UnixFileMode.UserWrite;
-        await using (var file = new FileStream(beside, options))
+        try
         {
-            await using (var tar = new TarWriter(file, TarEntryFormat.Pax, leaveOpen: true))
-            {
-                await tar.WriteEntryAsync(new PaxTarEntry(TarEntryType.RegularFile, ManifestName) { DataStream = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(manifest, Json)) });
-                await using var read = File.OpenRead(dump);
-                await tar.WriteEntryAsync(new PaxTarEntry(TarEntryType.RegularFile, DumpName) { DataStream = read });
-            }
-            file.Flush(flushToDisk: true);
+            await Pack(beside, options, manifest, dump);
+            File.Move(beside, path, overwrite: true);
         }
-        File.Move(beside, path, overwrite: true);
+        catch
+        {
+            // A disk that is full must not stay so for the half of a backup.
+            File.Delete(beside);
+            throw;
+        }
+    }
+
+    private static async Task Pack(string beside, FileStreamOptions options, BackupManifest manifest, string dump)
+    {
+        await using var file = new FileStream(beside, options);
+        await using (var tar = new TarWriter(file, TarEntryFormat.Pax, leaveOpen: true))
+        {
+            await tar.WriteEntryAsync(new PaxTarEntry(TarEntryType.RegularFile, ManifestName) { DataStream = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(manifest, Json)) });
+            await using var read = File.OpenRead(dump);
+            await tar.WriteEntryAsync(new PaxTarEntry(TarEntryType.RegularFile, DumpName) { DataStream = read });
+        }
+        file.Flush(flushToDisk: true);
     }
 
     /// <summary>Reads a backup: its manifest, and its dump into a file.</summary>

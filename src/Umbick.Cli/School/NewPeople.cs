@@ -40,6 +40,28 @@ internal static class NewPeople
         return found.Id;
     }));
 
+    /// <summary>Turns somebody's second step off, who has lost the device. They are told when they next come in.</summary>
+    public static Task<int> SecondStepOff(string userName) => VerbException.Told(() => Connections.AsOwner(async database =>
+    {
+        var works = await database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName)));
+        if (works.Count == 0) throw new VerbException($"Nobody signs in as “{userName}”.");
+        var now = DateTime.UtcNow;
+        var turned = false;
+        foreach (var (school, id) in works)
+        {
+            await database.InSchool(school, async connection =>
+            {
+                turned |= await People.TurnSecondStepOff(connection, id, null, now);
+                if (!turned) return;
+                await Sessions.EndOf(connection, id, now);
+                await DoorTries.ForgetAll(connection, userName);
+                await Audit.Note(connection, null, AuditKinds.SecondFactorOff, now, whom: id);
+            });
+        }
+        Console.WriteLine(turned ? $"The second step of {userName} is off. They are told so when they next sign in." : $"{userName} has no second step.");
+        return works[0].Id;
+    }));
+
     public static Task<int> LetIn(string userName, string? address) => VerbException.Told(() => Connections.AsOwner(async database =>
     {
         if (await database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName))) is not [var (school, id), ..])
@@ -52,7 +74,7 @@ internal static class NewPeople
             return await Invitations.Make(connection, id, person.DisplayName, person.Role, person.InCharge, null, now);
         });
         Console.WriteLine($"{address?.TrimEnd('/') ?? "https://(the site)"}/welcome/{link}");
-        await Console.Error.WriteLineAsync($"Hand this link to {userName}: for a day it opens once, for a new password. It also turns their second step off.");
+        await Console.Error.WriteLineAsync($"Hand this link to {userName}: for a day it opens once, for a new password. A second step stays on: --second-step turns it off.");
         return id;
     }));
 

@@ -1,3 +1,6 @@
+using System.ComponentModel;
+using Npgsql;
+
 namespace Umbick.Cli.School;
 
 /// <summary>What a verb cannot do, said as a sentence to whoever runs it.</summary>
@@ -11,10 +14,25 @@ internal sealed class VerbException(string message) : Exception(message)
             await verb();
             return 0;
         }
-        catch (VerbException cannot)
+        catch (Exception cannot) when (InWords(cannot) is { } words)
         {
-            await Console.Error.WriteLineAsync($"umbick: {cannot.Message}");
+            await Console.Error.WriteLineAsync($"umbick: {words}");
             return 2;
         }
     }
+
+    /// <summary>What is told of a fault that somebody who runs a server can mend; null of any other.</summary>
+    private static string? InWords(Exception fault) => fault switch
+    {
+        VerbException => fault.Message,
+        PostgresException { SqlState: PostgresErrorCodes.DiskFull } => "The database’s disk is full. Nothing was changed.",
+        PostgresException postgres => $"The database refuses it: {postgres.MessageText}",
+        NpgsqlException => $"The database cannot be reached: {(fault.InnerException ?? fault).Message}",
+        // A migration that was refused says why; it was undone whole.
+        InvalidOperationException { InnerException: PostgresException refused } => refused.MessageText,
+        UnauthorizedAccessException => $"{fault.Message} Nothing was finished.",
+        IOException => $"{fault.Message.TrimEnd('.')}. Nothing was finished, and what was there before is as it was.",
+        Win32Exception => $"{fault.Message}. It comes with Debian’s package postgresql-client.",
+        _ => null,
+    };
 }

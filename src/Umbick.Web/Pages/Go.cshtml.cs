@@ -8,7 +8,7 @@ namespace Umbick.Web.Pages;
 
 /// <summary>Opens the one sitting of a code on this device, once.</summary>
 [AllowAnonymous]
-public sealed class GoModel(Database database) : PageModel
+public sealed class GoModel(Database database, AddressHash addresses) : PageModel
 {
     public string? Message { get; private set; }
 
@@ -25,7 +25,7 @@ public sealed class GoModel(Database database) : PageModel
     {
         Typed = code is { Length: > 24 } ? code[..24] : code ?? "";
         Press = press ?? Press;
-        var opened = await database.BeforeSchool(connection => Codes.Open(connection, Typed, Press), HttpContext.RequestAborted);
+        var opened = await database.BeforeSchool(connection => Codes.Open(connection, Typed, Press, addresses.Of(HttpContext)), HttpContext.RequestAborted);
         if (opened.Outcome == CodeOutcome.Opened)
         {
             await HttpContext.EnterChildMode(opened.School, opened.Sitting);

@@ -10,7 +10,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages;
 
 [AllowAnonymous]
-public sealed class IndexModel(SignInManager<Person> signIn, SignInLimit limit, Demo demo, Database database, TimeProvider clock) : PageModel
+public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, Demo demo, Database database) : PageModel
 {
     public bool IsDemo { get; private set; }
 
@@ -28,17 +28,26 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInLimit limit, 
     public async Task<IActionResult> OnPost(string? userName, string? password)
     {
         UserName = userName ?? "";
-        if (limit.IsOpen(HttpContext, UserName))
+        using (var knock = await door.AtPassword(HttpContext, UserName))
         {
-            var (result, person) = await Try(UserName, password ?? "");
-            if (result.Succeeded) return await Enter(person!);
-            if (result.RequiresTwoFactor) return Redirect("/second-step");
-            limit.CountWrong(HttpContext, UserName);
-            await NoteWrong();
-            if (!result.IsLockedOut) Message = "That name and password do not go together. Try again.";
+            if (knock.Refusal is { } refusal)
+            {
+                Response.StatusCode = StatusCodes.Status429TooManyRequests;
+                Message = refusal;
+            }
+            else
+            {
+                var (result, person) = await Try(UserName, password ?? "");
+                if (result.Succeeded || result.RequiresTwoFactor)
+                {
+                    await knock.Right();
+                    return result.Succeeded ? await Enter(person!) : Redirect("/second-step");
+                }
+                await door.NoteWrong(knock, UserName, HttpContext.RequestAborted);
+                Message = "That name and password do not go together. Try again.";
+            }
         }
-        if (Message is null) Response.StatusCode = StatusCodes.Status429TooManyRequests;
-        Message ??= "Too many tries. Wait a minute or two, then try again.";
+        if (UserName.Length > Casework.Accounts.UserNames.Longest) UserName = "";
         IsDemo = await demo.IsOpenTo(HttpContext);
         return Page();
     }
@@ -55,16 +64,9 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInLimit limit, 
     /// <summary>Tries a password. A name that nobody has costs the time of one that somebody has.</summary>
     private async Task<(Microsoft.AspNetCore.Identity.SignInResult Result, Person? Person)> Try(string userName, string password)
     {
-        if (await signIn.UserManager.FindByNameAsync(userName.Trim()) is { } person) return (await signIn.PasswordSignInAsync(person, password, isPersistent: false, lockoutOnFailure: true), person);
+        if (await signIn.UserManager.FindByNameAsync(userName.Trim()) is { } person) return (await signIn.PasswordSignInAsync(person, password, isPersistent: false, lockoutOnFailure: false), person);
         signIn.UserManager.PasswordHasher.HashPassword(new Person(), password);
         return (Microsoft.AspNetCore.Identity.SignInResult.Failed, null);
-    }
-
-    /// <summary>Each school of the name is told. A name that nobody has may be a password typed into the wrong field: it is kept nowhere.</summary>
-    private async Task NoteWrong()
-    {
-        foreach (var (school, person) in await database.BeforeSchool(connection => Store.People.FindByName(connection, Store.People.Normalized(UserName)), HttpContext.RequestAborted))
-            await database.InSchool(school, connection => Audit.Note(connection, null, AuditKinds.WrongPassword, clock.GetUtcNow().UtcDateTime, whom: person), HttpContext.RequestAborted);
     }
 
     private async Task<IActionResult> Enter(Person person)

@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages;
 
 /// <summary>The second step of signing in: a code from a device, or one of those on paper.</summary>
 [AllowAnonymous]
-public sealed class SecondStepModel(SignInManager<Person> signIn, SignInLimit limit, Database database, TimeProvider clock) : PageModel
+public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor door, Database database) : PageModel
 {
     public string? Message { get; private set; }
 
@@ -20,25 +20,27 @@ public sealed class SecondStepModel(SignInManager<Person> signIn, SignInLimit li
     public async Task<IActionResult> OnPost(string? code)
     {
         if (await signIn.GetTwoFactorAuthenticationUserAsync() is not { } person) return Redirect("/");
-        if (limit.IsOpen(HttpContext, person.UserName))
+        using var knock = await door.AtSecondStep(HttpContext, person.UserName);
+        if (knock.Refusal is { } refusal)
         {
-            var typed = Plain(code ?? "");
-            var result = typed.Length == 6 ? await signIn.TwoFactorAuthenticatorSignInAsync(typed, isPersistent: false, rememberClient: false) : await signIn.TwoFactorRecoveryCodeSignInAsync(typed);
-            if (result.Succeeded)
-            {
-                await HttpContext.SignOutAsync(Who.ChildScheme);
-                return Redirect(await this.AfterSignIn(database, person));
-            }
-            limit.CountWrong(HttpContext, person.UserName);
-            await database.InSchool(person.School, connection => Audit.Note(connection, null, AuditKinds.WrongPassword, clock.GetUtcNow().UtcDateTime, whom: person.Id), HttpContext.RequestAborted);
-            Message = "That code does not open it, or has run out. Type the one that is shown now.";
+            Response.StatusCode = StatusCodes.Status429TooManyRequests;
+            Message = refusal;
+            return Page();
         }
-        if (Message is null) Response.StatusCode = StatusCodes.Status429TooManyRequests;
-        Message ??= "Too many tries. Wait a minute or two, then try again.";
+        var typed = Plain(code ?? "");
+        var result = typed.Length == 6 ? await signIn.TwoFactorAuthenticatorSignInAsync(typed, isPersistent: false, rememberClient: false) : await signIn.TwoFactorRecoveryCodeSignInAsync(typed);
+        if (result.Succeeded)
+        {
+            await knock.Right();
+            await HttpContext.SignOutAsync(Who.ChildScheme);
+            return Redirect(await this.AfterSignIn(database, person));
+        }
+        await door.NoteWrong(knock, person.UserName, HttpContext.RequestAborted);
+        Message = "That code does not open it, was used before, or has run out. Type the one that is shown now.";
         return Page();
     }
 
     /// <summary>A code without spaces and dashes; digits of other scripts are digits too.</summary>
-    private static string Plain(string code) => string.Concat(code.Where(char.IsLetterOrDigit)
+    internal static string Plain(string code) => string.Concat(code.Where(char.IsLetterOrDigit)
         .Select(sign => char.IsDigit(sign) ? ((int)char.GetNumericValue(sign)).ToString(CultureInfo.InvariantCulture) : sign.ToString()));
 }

@@ -7,7 +7,7 @@ namespace Umbick.Web.Security;
 
 /// <summary>People as the accounts library asks for them.</summary>
 public sealed class PeopleStore(Database database, IDataProtectionProvider protection) :
-    IUserPasswordStore<Person>, IUserSecurityStampStore<Person>, IUserLockoutStore<Person>,
+    IUserPasswordStore<Person>, IUserSecurityStampStore<Person>,
     IUserTwoFactorStore<Person>, IUserAuthenticatorKeyStore<Person>, IUserTwoFactorRecoveryCodeStore<Person>
 {
     private readonly IDataProtector _wrap = protection.CreateProtector("second factor");
@@ -78,30 +78,6 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
     }
 
     public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
-
-    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
-        Task.FromResult(user.LockoutEnd is { } end ? (DateTimeOffset?)new DateTimeOffset(DateTime.SpecifyKind(end, DateTimeKind.Utc)) : null);
-
-    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken)
-    {
-        user.LockoutEnd = lockoutEnd?.UtcDateTime;
-        return Task.CompletedTask;
-    }
-
-    public async Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) =>
-        user.AccessFailedCount = await database.InSchool(user.School, connection => People.CountWrong(connection, user.Id), cancellationToken);
-
-    public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken)
-    {
-        user.AccessFailedCount = 0;
-        return database.InSchool(user.School, connection => People.ForgetWrong(connection, user.Id), cancellationToken);
-    }
-
-    public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount);
-
-    public Task<bool> GetLockoutEnabledAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(true);
-
-    public Task SetLockoutEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken) => Task.CompletedTask;
 
     public Task SetTwoFactorEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken)
     {

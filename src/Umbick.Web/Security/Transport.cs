@@ -55,9 +55,27 @@ public sealed record Transport(IPAddress? Proxy, IReadOnlyList<string> Hosts, bo
     /// <summary>Uses it, before anything else.</summary>
     public void UseIn(IApplicationBuilder app)
     {
-        if (Proxy is not null) app.UseForwardedHeaders();
+        if (Proxy is { } proxy)
+        {
+            app.UseForwardedHeaders();
+            app.Use((context, next) => context.Request.IsHttps || IsAsked(context.Request.Path) ? next(context) : Refuse(context, proxy));
+        }
         app.UseHostFiltering();
         if (IsSecure) app.UseHsts();
+    }
+
+    /// <summary>Whoever looks whether the site is well comes from this machine, and through no proxy.</summary>
+    private static bool IsAsked(PathString path) => path == "/alive" || path == "/ready" || path == "/healthz";
+
+    /// <summary>A request that the proxy did not pass on, or an address that is not the proxy's: no page could set a cookie for it.</summary>
+    private static Task Refuse(HttpContext context, IPAddress proxy)
+    {
+        context.Response.StatusCode = StatusCodes.Status421MisdirectedRequest;
+        context.Response.ContentType = "text/plain; charset=utf-8";
+        var from = context.Connection.RemoteIpAddress is { } address ? address.IsIPv4MappedToIPv6 ? address.MapToIPv4() : address : null;
+        return context.Response.WriteAsync(Equals(from, proxy)
+            ? "The proxy does not say that this request came by TLS: it has to send X-Forwarded-Proto."
+            : $"This request came from {from}, and not through the proxy that Umbick was started with, {proxy}. Start it again with the proxy’s own address.");
     }
 
     private static bool IsHere(string host) => ThisMachine.Contains(host, StringComparer.OrdinalIgnoreCase) || (IPAddress.TryParse(host, out var address) && IPAddress.IsLoopback(address));

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Timetabling;
 using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
@@ -25,6 +26,18 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
 
     public string? Message { get; private set; }
 
+    /// <summary>What stands in a box that is filled, for whoever sees no record: that there is an answer, and not which.</summary>
+    public const string Filled = "•";
+
+    /// <summary>What was typed and not kept, with why, in sentences.</summary>
+    public List<string> NotKept { get; } = [];
+
+    /// <summary>The same where it was typed.</summary>
+    public Dictionary<(SittingId Sitting, int Place), string> Typed { get; } = [];
+
+    /// <summary>What stands in a box.</summary>
+    public string InBox(SittingId sitting, int place, string? kept) => Typed.GetValueOrDefault((sitting, place)) ?? (kept is { Length: > 0 } && !User.SeesRecords() ? Filled : kept ?? "");
+
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
 
@@ -36,7 +49,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     public async Task<IActionResult> OnPostDay(Guid id, string? day, string? other)
     {
         var text = string.IsNullOrEmpty(day) ? other : day;
-        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) || date > preferences.Today)
+        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) || date > preferences.Today || !SchoolYears.Hold(date))
         {
             Message = "Choose the day on which they were done: today, or before.";
             Response.StatusCode = StatusCodes.Status400BadRequest;
@@ -57,7 +70,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 var screening = await Screenings.Find(connection, id);
                 var child = await Sittings.Find(connection, sitting) is { } found && found.Screening == id ? await Store.Children.Find(connection, found.Child) : null;
                 if (screening is null) return NotFound();
-                if (child is null || text.Length is 0 or > AnswerParser.LongestAnswer || screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
+                if (child is null || text is Filled || text.Length is 0 or > AnswerParser.LongestAnswer || screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
                 var kept = await screen.Enter(connection, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Person().Id);
                 if (kept is not (Submitted.Kept or Submitted.KeptBefore))
                     return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
@@ -73,18 +86,32 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     public async Task<IActionResult> OnPost(Guid id)
     {
         if (!await Load(id)) return NotFound();
-        foreach (var sitting in Class.Children.Select(child => child.Sitting))
+        foreach (var child in Class.Children)
         {
             for (var place = 1; place <= Class.Items.Count; place++)
             {
-                var raw = AnswerSent.Text(Request.Form[$"a-{sitting.Sitting.Id}-{place}"].ToString());
-                var stands = sitting.Questions.FirstOrDefault(question => question.Asked.Place == place)?.Given;
-                if (raw.Length is 0 or > AnswerParser.LongestAnswer || raw == stands?.Raw || Class.Screening.PaperDay is null) continue;
-                var corrects = Guid.TryParse(Request.Form[$"s-{sitting.Sitting.Id}-{place}"], out var seen) ? seen : default(Guid?);
-                await Enter(sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects });
+                var raw = AnswerSent.Text(Request.Form[$"a-{child.Sitting.Sitting.Id}-{place}"].ToString());
+                var stands = child.Sitting.Questions.FirstOrDefault(question => question.Asked.Place == place)?.Given;
+                if (raw.Length == 0 || raw == Filled || raw == stands?.Raw) continue;
+                var corrects = Guid.TryParse(Request.Form[$"s-{child.Sitting.Sitting.Id}-{place}"], out var seen) ? seen : default(Guid?);
+                if (await Fault(child.Sitting.Sitting.Id, place, raw, corrects) is not { } fault) continue;
+                NotKept.Add($"{child.Child.Alias}, question {place}: {fault}");
+                Typed[(child.Sitting.Sitting.Id, place)] = raw;
             }
         }
-        return Redirect(User.SeesRecords() ? $"/classes/{id}" : $"/classes/{id}/grid");
+        if (NotKept.Count == 0) return Redirect(User.SeesRecords() ? $"/classes/{id}" : $"/classes/{id}/grid");
+        Response.StatusCode = StatusCodes.Status409Conflict;
+        return await Load(id) ? Page() : NotFound();
+    }
+
+    /// <summary>Why an answer was not kept, in a sentence; null where it was.</summary>
+    private async Task<string?> Fault(SittingId sitting, int place, string raw, Guid? corrects)
+    {
+        if (Class.Screening.PaperDay is null) return "say first on which day the sheets were done.";
+        if (raw.Length > AnswerParser.LongestAnswer) return $"an answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.";
+        return await Enter(sitting, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is Submitted.Kept or Submitted.KeptBefore
+            ? null
+            : $"another answer was kept there meanwhile. “{raw}” was not kept; it stands in its box, and is kept when you send it again.";
     }
 
     private static string Why(CaseloadRow? child, string text) =>

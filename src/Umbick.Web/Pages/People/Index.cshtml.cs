@@ -16,6 +16,9 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
 
     public IReadOnlyList<Invitation> Waiting { get; private set; } = [];
 
+    /// <summary>Until when somebody's second step is stopped, after too many wrong codes.</summary>
+    public Dictionary<Guid, DateTime> Stopped { get; } = [];
+
     /// <summary>The link that was just made, whole; null where none was.</summary>
     public string? Link { get; private set; }
 
@@ -46,6 +49,20 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
         var secret = await Invitations.Make(connection, person, known.DisplayName, known.Role, known.InCharge, User.Person().Id, Now);
         await Audit.Note(connection, User.Person().Id, AuditKinds.ResetLink, Now, whom: person);
         return await ShowLink(connection, secret);
+    });
+
+    /// <summary>Turns a colleague's second step off, who has lost the device. They are told when they next come in.</summary>
+    public Task<IActionResult> OnPostSecondStepOff(Guid person) => Within(async connection =>
+    {
+        if (await Store.People.Find(connection, person) is not { } known) return NotFound();
+        if (person == User.Person().Id) return Redirect("/you");
+        if (!known.TwoFactor) return Redirect("/people");
+        if (!await Store.People.TurnSecondStepOff(connection, person, User.DisplayName(), Now))
+            return await Refuse(connection, $"{known.DisplayName} works at another school too, so this school alone cannot turn it off. Whoever runs the server can: ./umbick let-in NAME --second-step.");
+        await DoorTries.ForgetAll(connection, known.UserName);
+        await Sessions.EndOf(connection, person, Now);
+        await Audit.Note(connection, User.Person().Id, AuditKinds.SecondFactorOff, Now, whom: person);
+        return Redirect("/people");
     });
 
     public Task<IActionResult> OnPostTakeBack(Guid invitation) => Within(async connection =>
@@ -95,6 +112,8 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
         People = await Store.People.All(connection);
         LastSeen = await Store.People.LastSeen(connection);
         Waiting = await Invitations.Waiting(connection, Now);
+        foreach (var person in People.Where(person => person.TwoFactor))
+            if (await DoorTries.StoppedUntil(connection, person.UserName) is { } until) Stopped[person.Id] = until;
     }
 
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);

@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.People;
 
 /// <summary>Where a link leads that was handed over: somebody new chooses a name and a password, somebody who could not get in a password.</summary>
 [AllowAnonymous]
-public sealed class WelcomeModel(Database database, SignInManager<Person> signIn, SignInLimit limit, TimeProvider clock) : PageModel
+public sealed class WelcomeModel(Database database, SignInManager<Person> signIn, SignInDoor door, PasswordTurns turns, TimeProvider clock) : PageModel
 {
     /// <summary>The invitation; null where the link leads nowhere, or does no longer.</summary>
     public Invitation? Invitation { get; private set; }
@@ -36,7 +36,8 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         UserName = (userName ?? "").Trim();
         Message = (invitation.IsReset ? null : UserNames.Fault(UserName)) ?? PasswordRule.Fault(password ?? "");
         if (Message is not null) return Page();
-        var hash = signIn.UserManager.PasswordHasher.HashPassword(new Person(), password!);
+        var hash = await Hash(password!);
+        if (hash is null) return Refuse("Many are trying to sign in just now. Try again in a moment.");
         var person = await database.InSchool(
             _school,
             async connection =>
@@ -49,18 +50,12 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         return Message is null ? await Again(link) : Page();
     }
 
-    /// <summary>Somebody who works at another school already, and comes in by what they have.</summary>
-    public async Task<IActionResult> OnPostKnown(string link, string? userName, string? password)
+    /// <summary>Somebody who works at another school already, and comes in by all that they sign in with.</summary>
+    public async Task<IActionResult> OnPostKnown(string link, string? userName, string? password, string? code)
     {
         if (await Find(link) is not { IsReset: false } invitation) return Page();
         UserName = (userName ?? "").Trim();
-        if (!limit.IsOpen(HttpContext, UserName)) return Refuse("Too many tries. Wait a minute or two, then try again.");
-        if (await signIn.UserManager.FindByNameAsync(UserName) is not { } account
-            || !(await signIn.CheckPasswordSignInAsync(account, password ?? "", lockoutOnFailure: true)).Succeeded)
-        {
-            limit.CountWrong(HttpContext, UserName);
-            return Refuse("That name and password do not go together. Try again.");
-        }
+        if (await Proved(UserName, password ?? "", code ?? "") is not { } account) return Page();
         var joined = await database.InSchool(
             _school,
             async connection =>
@@ -72,7 +67,8 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
                     return false;
                 }
                 if (!await Invitations.Use(connection, invitation.Id, Now)) return false;
-                await Store.People.Employ(connection, account.Id, invitation.DisplayName, invitation.Role, invitation.InCharge);
+                if (!await Store.People.Employ(connection, account.Id, invitation.DisplayName, invitation.Role, invitation.InCharge, account.SecurityStamp))
+                    throw new InvalidOperationException("The account got another password while it joined a school; nothing was kept.");
                 await Audit.Note(connection, account.Id, AuditKinds.Joined, Now);
                 return true;
             },
@@ -80,6 +76,47 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         // They sign in as always, with their second step where they have one, and choose the school.
         if (joined) return Redirect("/");
         return Message is null ? await Again(link) : Page();
+    }
+
+    /// <summary>The account that a name, a password and, where it has a second step, a code open; null where they do not, which is told then.</summary>
+    private async Task<Person?> Proved(string userName, string password, string code)
+    {
+        using var knock = await door.AtPassword(HttpContext, userName);
+        if (knock.Refusal is not null)
+        {
+            Refuse(knock.Refusal);
+            return null;
+        }
+        if (await signIn.UserManager.FindByNameAsync(userName) is not { } account || !await signIn.UserManager.CheckPasswordAsync(account, password))
+        {
+            await door.NoteWrong(knock, userName, HttpContext.RequestAborted);
+            Refuse("That name and password do not go together. Try again.");
+            return null;
+        }
+        await knock.Right();
+        if (!await signIn.IsTwoFactorEnabledAsync(account)) return account;
+        using var step = await door.AtSecondStep(HttpContext, userName);
+        if (step.Refusal is not null)
+        {
+            Refuse(step.Refusal);
+            return null;
+        }
+        var typed = SecondStepModel.Plain(code);
+        if (typed.Length > 0 && await signIn.UserManager.VerifyTwoFactorTokenAsync(account, TokenOptions.DefaultAuthenticatorProvider, typed))
+        {
+            await step.Right();
+            return account;
+        }
+        if (typed.Length > 0) await door.NoteWrong(step, userName, HttpContext.RequestAborted);
+        else await step.Right();
+        Refuse("You have a second step: type your password again, and the six figures that your device shows now.");
+        return null;
+    }
+
+    private async Task<string?> Hash(string password)
+    {
+        using var turn = await turns.Take(atHome: true, HttpContext.RequestAborted);
+        return turn is null ? null : signIn.UserManager.PasswordHasher.HashPassword(new Person(), password);
     }
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
@@ -99,11 +136,10 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
     private async Task<Person?> LetIn(SchoolConnection connection, Guid known, string hash)
     {
         if (await Store.People.Find(connection, known) is not { } person) return null;
-        (person.PasswordHash, person.SecurityStamp, person.LockoutEnd) = (hash, Guid.NewGuid().ToString("N"), null);
-        // Whoever lost the device cannot take the second step; it is turned on again from the page of their own.
-        (person.TwoFactor, person.AuthenticatorKey, person.RecoveryCodes) = (false, null, "");
+        // The second step stays: turning it off is a deed of its own.
+        (person.PasswordHash, person.SecurityStamp) = (hash, Guid.NewGuid().ToString("N"));
         await Store.People.Update(connection, person);
-        await Store.People.ForgetWrong(connection, known);
+        await DoorTries.ForgetAll(connection, person.UserName);
         await Sessions.EndOf(connection, known, Now);
         await Audit.Note(connection, known, AuditKinds.NewPassword, Now);
         return person;
@@ -118,7 +154,7 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
             async connection =>
             {
                 SchoolName = (await Schools.Current(connection)).Name;
-                Invitation = await Invitations.Find(connection, id);
+                Invitation = await Invitations.Find(connection, id, Now);
                 if (Invitation?.Person is { } person) Known = (await Store.People.Find(connection, person))?.UserName;
             },
             HttpContext.RequestAborted);
@@ -142,6 +178,8 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
     {
         await HttpContext.SignOutAsync(Who.ChildScheme);
         if (User.IsSignedIn()) await HttpContext.Leave();
+        // With a second step they sign in as always, by the new password and a code.
+        if (await signIn.IsTwoFactorEnabledAsync(person)) return Redirect("/");
         await signIn.SignInAsync(person, isPersistent: false);
         return Redirect(await this.AfterSignIn(database, person));
     }

@@ -11,7 +11,13 @@ public sealed partial class FileJobs(Database database, TimeProvider clock, ILog
 {
     private static readonly TimeSpan Kept = TimeSpan.FromHours(1);
 
+    /// <summary>So many of a school wait to be taken in; the oldest make room.</summary>
+    private const int MostOfSchool = 5;
+
     private readonly ConcurrentDictionary<Guid, FileJob> _jobs = [];
+
+    // One at a time: a large file takes memory while it is read.
+    private readonly SemaphoreSlim _reading = new(1);
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-files-");
 
     /// <summary>Keeps a file and begins to read it.</summary>
@@ -19,6 +25,7 @@ public sealed partial class FileJobs(Database database, TimeProvider clock, ILog
     {
         var now = clock.GetUtcNow().UtcDateTime;
         foreach (var old in _jobs.Values.Where(job => !job.Running && now - job.At > Kept)) Drop(old);
+        foreach (var old in _jobs.Values.Where(job => !job.Running && job.School == school).OrderByDescending(job => job.At).Skip(MostOfSchool - 1)) Drop(old);
         var id = Guid.CreateVersion7();
         var job = new FileJob(id, school, person, Path.Combine(_folder.FullName, id.ToString("N")), Path.GetFileName(sent.FileName), now);
         await using (var file = File.Create(job.Path)) await sent.CopyToAsync(file, cancel);
@@ -45,10 +52,12 @@ public sealed partial class FileJobs(Database database, TimeProvider clock, ILog
     {
         foreach (var job in _jobs.Values) Drop(job);
         _folder.Delete(recursive: true);
+        _reading.Dispose();
     }
 
     private async Task Run(FileJob job, bool onCaseload)
     {
+        await _reading.WaitAsync();
         try
         {
             job.Report = await Read(job, onCaseload);
@@ -62,6 +71,7 @@ public sealed partial class FileJobs(Database database, TimeProvider clock, ILog
         finally
         {
             job.Running = false;
+            _reading.Release();
         }
         if (job.Report is null || !job.DryRun) File.Delete(job.Path);
     }

@@ -12,10 +12,14 @@ namespace Umbick.Web.Pages.Records;
 
 /// <summary>Answers, children and records, in and out.</summary>
 [Authorize(Who.Records)]
+[RequestSizeLimit(LargestRequest)]
 public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     /// <summary>The largest file of answers or children, in bytes.</summary>
     public const int Largest = 25_000_000;
+
+    // A file and what a form has beside it.
+    private const int LargestRequest = Largest + 64 * 1024;
 
     /// <summary>Records that are past the day until which they are kept, and those that come to it within a month.</summary>
     public IReadOnlyList<ListedChild> KeptUntil { get; private set; } = [];
@@ -50,11 +54,12 @@ public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel mo
     {
         if (file is not { Length: > 0 }) return await Refuse("Choose a record first.");
         if (file.Length > ChildRecordFile.Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; a record has {ChildRecordFile.Largest / 1_000_000} MB at most.");
-        using var reader = new StreamReader(file.OpenReadStream(), Encoding.UTF8);
-        var (record, own, fault) = ChildRecordFile.Read(await reader.ReadToEndAsync(HttpContext.RequestAborted));
-        if (record is null) return await Refuse(fault!);
+        var bytes = new byte[file.Length];
+        await using (var sent = file.OpenReadStream()) await sent.ReadExactlyAsync(bytes, HttpContext.RequestAborted);
+        var (record, own, fault) = ChildRecordFile.Read(bytes);
+        if (record is not { } rows) return await Refuse(fault!);
         Alias = string.IsNullOrWhiteSpace(alias) ? own : alias.Trim();
-        var (child, wrong) = await database.InSchool(School, connection => ChildRecordFile.TakeIn(connection, model, record, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime), HttpContext.RequestAborted);
+        var (child, wrong) = await database.InSchool(School, connection => ChildRecordFile.TakeIn(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime), HttpContext.RequestAborted);
         return child is { } taken ? Redirect($"/children/{taken}") : await Refuse(wrong!);
     }
 

@@ -6,12 +6,13 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Casework.Files;
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Timetabling;
 using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Records;
 
-/// <summary>A child's record, whole: to read, to print, to take out, to keep until a day, to erase.</summary>
+/// <summary>A child's record, whole: to read, to print, to take out, to keep until a day.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
 public sealed class RecordModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
@@ -41,7 +42,17 @@ public sealed class RecordModel(Database database, ReadingModel model, RequestPr
     /// <summary>The name of somebody who did something; where they worked elsewhere, or a file was taken in on the server, it is not known.</summary>
     public string NameOf(Guid? person) => person is { } id ? _people.GetValueOrDefault(id, id == Guid.Empty ? "somebody, from a file" : "somebody at another school") : "";
 
-    public Task<IActionResult> OnGet(ChildId id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
+    public async Task<IActionResult> OnGet(ChildId id)
+    {
+        try
+        {
+            return await Within(async connection => await Load(connection, id) ? Page() : NotFound());
+        }
+        catch (Exception unreadable) when (User.IsInCharge() && unreadable is (InvalidCastException or FormatException or OverflowException or ArgumentException or InvalidOperationException or KeyNotFoundException))
+        {
+            return Redirect($"/children/{id}/erase?unreadable=true");
+        }
+    }
 
     public Task<IActionResult> OnGetFile(ChildId id) => Within(async connection =>
     {
@@ -55,7 +66,7 @@ public sealed class RecordModel(Database database, ReadingModel model, RequestPr
         DateOnly? day = null;
         if (!string.IsNullOrWhiteSpace(until))
         {
-            if (!DateOnly.TryParseExact(until, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) || read.Year is < 2000 or > 2100)
+            if (!DateOnly.TryParseExact(until, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) || !SchoolYears.Hold(read))
             {
                 Message = "Choose a day, or leave it empty. Nothing was changed.";
                 Response.StatusCode = StatusCodes.Status400BadRequest;
@@ -66,21 +77,6 @@ public sealed class RecordModel(Database database, ReadingModel model, RequestPr
         if (await Store.Children.KeepUntil(connection, id, day) == 0) return NotFound();
         await Audit.Note(connection, User.Person().Id, AuditKinds.KeepUntil, Now, id, detail: day is { } settled ? settled.ToString("d MMMM yyyy", CultureInfo.InvariantCulture) : "not settled");
         return Redirect($"/children/{id}/record");
-    });
-
-    /// <summary>Erases the record, when its alias was typed. Only whoever is in charge may.</summary>
-    public Task<IActionResult> OnPostErase(ChildId id, string? alias) => Within(async connection =>
-    {
-        if (!User.IsInCharge()) return Forbid();
-        if (!await Load(connection, id)) return NotFound();
-        if (!await Store.Children.Erase(connection, id, (alias ?? "").Trim()))
-        {
-            Message = $"Type {Child.Alias} to erase the record. Nothing was erased.";
-            Response.StatusCode = StatusCodes.Status400BadRequest;
-            return Page();
-        }
-        await Audit.Note(connection, User.Person().Id, AuditKinds.Erased, Now);
-        return Redirect("/files?erased=true");
     });
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;

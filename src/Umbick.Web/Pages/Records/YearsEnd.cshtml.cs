@@ -22,14 +22,14 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
     /// <summary>Children on the caseload whose patterns are all mastered, or who show none.</summary>
     public IReadOnlyList<CaseloadRow> Finished { get; private set; } = [];
 
-    /// <summary>What was done; null where nothing was.</summary>
-    public string? Done { get; private set; }
+    /// <summary>How many children were moved on and set aside; null where nothing was done.</summary>
+    public (int Moved, int Aside)? Done { get; private set; }
 
     public string? Message { get; private set; }
 
-    public Task<IActionResult> OnGet(string? done) => Within(async connection =>
+    public Task<IActionResult> OnGet(int? moved, int? aside) => Within(async connection =>
     {
-        Done = done;
+        Done = moved is >= 0 && aside is >= 0 ? (moved.Value, aside.Value) : null;
         await Load(connection);
         return Page();
     });
@@ -56,9 +56,8 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
         var set = 0;
         foreach (var child in aside) set += await Store.Children.TakeIn(connection, child, onCaseload: false);
         if (moved + set == 0) return Redirect("/years-end");
-        var told = string.Create(CultureInfo.InvariantCulture, $"{moved} {(moved == 1 ? "child" : "children")} moved on, {set} set aside");
-        await Audit.Note(connection, User.Person().Id, AuditKinds.YearsEnd, clock.GetUtcNow().UtcDateTime, detail: told);
-        return Redirect($"/years-end?done={Uri.EscapeDataString(told)}");
+        await Audit.Note(connection, User.Person().Id, AuditKinds.YearsEnd, clock.GetUtcNow().UtcDateTime, detail: Told(moved, set));
+        return Redirect(string.Create(CultureInfo.InvariantCulture, $"/years-end?moved={moved}&aside={set}"));
     });
 
     private async Task Load(SchoolConnection connection)
@@ -67,6 +66,9 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
         Classes = [.. children.GroupBy(child => child.ClassName).OrderBy(one => one.Key.Length == 0).ThenBy(one => one.Key, StringComparer.Ordinal)];
         Finished = [.. (await Caseload.Load(connection, model)).Where(one => one.Child.Sittings > 0 && one.ToPractise.Count == 0 && one.Child.OpenSet is null && one.Child.OpenAsking is null).Select(one => one.Child)];
     }
+
+    /// <summary>What was done, in words.</summary>
+    public static string Told(int moved, int aside) => string.Create(CultureInfo.InvariantCulture, $"{moved} {(moved == 1 ? "child" : "children")} moved on, {aside} set aside");
 
     /// <summary>By what a class is known again that was shown: who is in it, and at which stages.</summary>
     public static string SeenOf(IEnumerable<ListedChild> children) =>

@@ -12,6 +12,8 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 {
     public bool Kept { get; private set; }
 
+    public string? Message { get; private set; }
+
     public SettingChoices Choices { get; private set; } = null!;
 
     /// <summary>The time zones to choose from.</summary>
@@ -26,15 +28,21 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     public async Task<IActionResult> OnPost(string? zone)
     {
-        await database.InSchool(
+        var kept = await database.InSchool(
             User.Person().School,
             async connection =>
             {
+                TimeZones = await Schools.TimeZones(connection);
+                if (!string.IsNullOrEmpty(zone) && (!TimeZones.Contains(zone) || await Schools.MoveTo(connection, zone) == 0)) return false;
                 await Schools.Choose(connection, SettingChoices.Read(Request.Form));
-                if (!string.IsNullOrEmpty(zone)) await Schools.MoveTo(connection, zone);
                 await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime);
+                return true;
             },
             HttpContext.RequestAborted);
-        return Redirect("/settings?kept=true");
+        if (kept) return Redirect("/settings?kept=true");
+        Message = "There is no time zone of that name. Choose one of the list; nothing was changed.";
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        Choices = SettingChoices.OfSchool(preferences.Teaching);
+        return Page();
     }
 }

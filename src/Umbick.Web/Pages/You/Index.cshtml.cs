@@ -10,7 +10,7 @@ namespace Umbick.Web.Pages.You;
 
 /// <summary>What somebody settles for themselves: their password, the second step, where they are signed in.</summary>
 [Authorize(Who.SignedIn)]
-public sealed class IndexModel(Database database, SignInManager<Person> signIn, SignInLimit limit, TimeProvider clock) : PageModel
+public sealed class IndexModel(Database database, SignInManager<Person> signIn, SignInDoor door, TimeProvider clock) : PageModel
 {
     private const int RecoveryCodeCount = 10;
 
@@ -61,15 +61,17 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
     {
         await Load();
         if (Person.TwoFactor) return Redirect("/you");
-        var typed = string.Concat((code ?? "").Where(char.IsDigit).Select(sign => (char)('0' + (int)char.GetNumericValue(sign))));
-        if (!limit.IsOpen(HttpContext, Person.UserName) || !await signIn.UserManager.VerifyTwoFactorTokenAsync(Person, TokenOptions.DefaultAuthenticatorProvider, typed))
+        using var knock = await door.AtSecondStep(HttpContext, Person.UserName);
+        if (knock.Refusal is not null || !await signIn.UserManager.VerifyTwoFactorTokenAsync(Person, TokenOptions.DefaultAuthenticatorProvider, SecondStepModel.Plain(code ?? "")))
         {
-            limit.CountWrong(HttpContext, Person.UserName);
             await ShowKey();
-            return Refuse("That is not the code for this key. Look that the device’s clock is right, then type the code that is shown now.");
+            return Refuse(knock.Refusal ?? "That is not the code for this key, or it was used before. Look that the device’s clock is right, then type the code that is shown now.");
         }
+        await knock.Right();
         await signIn.UserManager.SetTwoFactorEnabledAsync(Person, true);
         Codes = [.. await signIn.UserManager.GenerateNewTwoFactorRecoveryCodesAsync(Person, RecoveryCodeCount) ?? []];
+        await InSchool(connection => Store.People.ToldOfSecondStep(connection, Person.Id));
+        (Person.SecondStepOffAt, Person.SecondStepOffBy) = (null, null);
         await AfterChange(AuditKinds.SecondFactorOn);
         Done = "From now on a code is asked for after your password.";
         return Page();
@@ -83,6 +85,13 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
         await AfterChange(AuditKinds.SecondFactorOff);
         Done = "Your password alone is asked for now.";
         return Page();
+    }
+
+    /// <summary>They have read who turned their second step off.</summary>
+    public async Task<IActionResult> OnPostTold()
+    {
+        await InSchool(connection => Store.People.ToldOfSecondStep(connection, User.Person().Id));
+        return Redirect("/you");
     }
 
     public async Task<IActionResult> OnPostEnd(Guid session)
@@ -111,13 +120,17 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
     /// <summary>Whether the password that was typed is theirs: a device that was left open changes nothing.</summary>
     private async Task<bool> IsTheirs(string? password)
     {
-        if (!limit.IsOpen(HttpContext, Person.UserName))
+        using var knock = await door.AtPassword(HttpContext, Person.UserName);
+        if (knock.Refusal is { } refusal)
         {
-            Refuse("Too many tries. Wait a minute or two, then try again.");
+            Refuse(refusal);
             return false;
         }
-        if (await signIn.UserManager.CheckPasswordAsync(Person, password ?? "")) return true;
-        limit.CountWrong(HttpContext, Person.UserName);
+        if (await signIn.UserManager.CheckPasswordAsync(Person, password ?? ""))
+        {
+            await knock.Right();
+            return true;
+        }
         Refuse("That is not your password now. Nothing was changed.");
         return false;
     }

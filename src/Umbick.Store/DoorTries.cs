@@ -1,0 +1,59 @@
+using System.Data.Common;
+using Dapper;
+
+namespace Umbick.Store;
+
+/// <summary>A try at signing in, counted before it is heard.</summary>
+/// <param name="Outcome">Whether it is heard.</param>
+/// <param name="Number">Its number; null where it is not heard.</param>
+/// <param name="WrongToday">How many there were within a day, this one with them.</param>
+/// <param name="AtHome">Whether it comes from an address at which the school was within a day.</param>
+public sealed record DoorTry(DoorOutcome Outcome, long? Number, long WrongToday, bool AtHome);
+
+/// <summary>Whether a try is heard.</summary>
+public enum DoorOutcome
+{
+    /// <summary>It is heard.</summary>
+    Open,
+
+    /// <summary>Too many were wrong lately; none is heard for a while, right or not.</summary>
+    Wait,
+
+    /// <summary>Too many were wrong within a day; none is heard until it is over, or until whoever is in charge lets them in.</summary>
+    Stopped,
+}
+
+/// <summary>Tries at passwords and at second steps. How many are heard stands in the migration, <c>count_try</c>: all processes count together.</summary>
+public static class DoorTries
+{
+    /// <summary>After so many wrong codes within a day a second step is stopped.</summary>
+    public const int MostCodesADay = 20;
+
+    /// <summary>Counts a try at a password or a second step, and says whether it is heard.</summary>
+    /// <param name="connection">A connection without a school.</param>
+    /// <param name="isSecondStep">Whether it is at the second step.</param>
+    /// <param name="userName">The user name.</param>
+    /// <param name="address">The hash of the address that it comes from.</param>
+    public static async Task<DoorTry> Count(DbConnection connection, bool isSecondStep, string userName, byte[] address)
+    {
+        var (outcome, number, today, home) = await connection.QuerySingleAsync<(string Outcome, long? Number, long Today, bool Home)>(
+            "select outcome, try, wrong_today, at_home from try_sign_in(@which, @name, @address)",
+            new { which = isSecondStep ? "second-step" : "password", name = People.Normalized(userName), address });
+        return new DoorTry(Enum.Parse<DoorOutcome>(outcome, ignoreCase: true), number, today, home);
+    }
+
+    /// <summary>Takes a try away that was right.</summary>
+    public static Task Forget(DbConnection connection, DoorTry right) => connection.ExecuteAsync("select forget_try(@number)", new { number = right.Number });
+
+    /// <summary>Forgets every try under a user name: its person was let in anew.</summary>
+    public static Task ForgetAll(SchoolConnection connection, string userName) => connection.ExecuteAsync("select forget_tries(@name)", new { name = People.Normalized(userName) });
+
+    /// <summary>Until when the second step of a user name is stopped; null where it is not.</summary>
+    public static Task<DateTime?> StoppedUntil(SchoolConnection connection, string userName) =>
+        connection.ExecuteScalarAsync<DateTime?>("select second_step_stopped(@name)", new { name = People.Normalized(userName) });
+
+    /// <summary>Keeps that the school was at an address, hashed, today: tries from there are its own.</summary>
+    public static Task BeAtHome(SchoolConnection connection, byte[] address) => connection.ExecuteAsync(
+        "insert into home_address (school, address) values (@school, @address) on conflict (school, address) do update set seen_at = clock_timestamp()",
+        new { school = connection.School, address });
+}

@@ -1,0 +1,45 @@
+using Npgsql;
+
+namespace Umbick.Store;
+
+/// <summary>The lock that a site holds for as long as it runs: whoever would put another database in the place of its own sees that it is there.</summary>
+public sealed class SiteLock(NpgsqlDataSource source) : IAsyncDisposable
+{
+    /// <summary>The number of the lock, which no other work takes.</summary>
+    public const long Key = 0x0075_6d62_6963_6b01;
+
+    private NpgsqlConnection? _standing;
+
+    /// <summary>Holds the lock: asks the connection that has it, and opens another where it has gone. Many sites hold it together.</summary>
+    /// <exception cref="NpgsqlException">The database cannot be reached, or lets nobody in.</exception>
+    public async Task Hold(CancellationToken cancel)
+    {
+        try
+        {
+            if (_standing is not null)
+            {
+                await Run(_standing, "select 1", cancel);
+                return;
+            }
+        }
+        catch (NpgsqlException)
+        {
+            await DisposeAsync();
+        }
+        var standing = await source.OpenConnectionAsync(cancel);
+        await Run(standing, $"select pg_advisory_lock_shared({Key})", cancel);
+        _standing = standing;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        if (_standing is not null) await _standing.DisposeAsync();
+        _standing = null;
+    }
+
+    private static async Task Run(NpgsqlConnection connection, string statement, CancellationToken cancel)
+    {
+        await using var command = new NpgsqlCommand(statement, connection);
+        await command.ExecuteNonQueryAsync(cancel);
+    }
+}

@@ -1,0 +1,47 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Store;
+using Umbick.Web.Security;
+
+namespace Umbick.Web.Pages.Records;
+
+/// <summary>Erases a child's record when its alias was typed. Nothing of the record is read for it: one that cannot be read can be erased too.</summary>
+[Authorize(Who.InCharge)]
+public sealed class EraseModel(Database database, TimeProvider clock) : PageModel
+{
+    public string Alias { get; private set; } = "";
+
+    /// <summary>Whether the record cannot be shown.</summary>
+    public bool IsUnreadable { get; private set; }
+
+    public string? Message { get; private set; }
+
+    public Task<IActionResult> OnGet(ChildId id, bool unreadable) => Within(async connection =>
+    {
+        IsUnreadable = unreadable;
+        return await Load(connection, id) ? Page() : NotFound();
+    });
+
+    public Task<IActionResult> OnPost(ChildId id, string? alias) => Within(async connection =>
+    {
+        if (await Store.Children.Erase(connection, id, (alias ?? "").Trim()))
+        {
+            await Audit.Note(connection, User.Person().Id, AuditKinds.Erased, clock.GetUtcNow().UtcDateTime);
+            return Redirect("/files?erased=true");
+        }
+        if (!await Load(connection, id)) return NotFound();
+        Message = $"Type {Alias} to erase the record. Nothing was erased.";
+        Response.StatusCode = StatusCodes.Status400BadRequest;
+        return Page();
+    });
+
+    private async Task<bool> Load(SchoolConnection connection, ChildId id)
+    {
+        if (await Store.Children.AliasOf(connection, id) is not { } alias) return false;
+        Alias = alias;
+        return true;
+    }
+
+    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
+}
