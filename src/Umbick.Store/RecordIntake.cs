@@ -94,7 +94,7 @@ public sealed class RecordIntake
         writer.WriteStartObject();
         foreach (var value in row.EnumerateObject())
         {
-            if (!known.TryGetValue(value.Name, out var column)) throw new WrongRowException($"A row of “{part.Name}” has something that no record has.");
+            if (NameOf(value) is not { } name || !known.TryGetValue(name, out var column)) throw new WrongRowException($"A row of “{part.Name}” has something that no record has.");
             if (value.Value.ValueKind != JsonValueKind.Null && !IsOf(column.Type, value.Value)) throw new WrongRowException(Wrong(part.Name, column.Name));
             if (value.Value.ValueKind == JsonValueKind.Null || Reckoned.Contains(column.Name) || column.Name is "alias" or "origin") continue;
             writer.WritePropertyName(column.Name);
@@ -131,14 +131,14 @@ public sealed class RecordIntake
 
     private static bool IsOf(string type, JsonElement value) => type switch
     {
-        "uuid" => value.ValueKind == JsonValueKind.String && value.TryGetGuid(out _),
+        "uuid" => TextIn(value) is not null && value.TryGetGuid(out _),
         "smallint" => value.ValueKind == JsonValueKind.Number && value.TryGetInt16(out _),
         "integer" => value.ValueKind == JsonValueKind.Number && value.TryGetInt32(out _),
         "bigint" => value.ValueKind == JsonValueKind.Number && value.TryGetInt64(out _),
         "real" or "double precision" => value.ValueKind == JsonValueKind.Number && value.TryGetDouble(out var number) && double.IsFinite(number) && Math.Abs(number) < 1e9,
         "boolean" => value.ValueKind is JsonValueKind.True or JsonValueKind.False,
         "date" => TextIn(value) is { } text && DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && SchoolYears.Hold(day),
-        "timestamp with time zone" => value.ValueKind == JsonValueKind.String && value.TryGetDateTimeOffset(out var moment) && SchoolYears.Hold(moment.UtcDateTime),
+        "timestamp with time zone" => TextIn(value) is not null && value.TryGetDateTimeOffset(out var moment) && SchoolYears.Hold(moment.UtcDateTime),
         "text" => TextIn(value) is { Length: <= LongestText },
         _ => IsPlain(value) && Encoding.UTF8.GetByteCount(value.GetRawText()) <= LongestValue,
     };
@@ -148,16 +148,20 @@ public sealed class RecordIntake
     {
         JsonValueKind.String => TextIn(value) is not null,
         JsonValueKind.Array => value.EnumerateArray().All(IsPlain),
-        JsonValueKind.Object => value.EnumerateObject().All(one => !one.Name.Contains('\0', StringComparison.Ordinal) && IsPlain(one.Value)),
+        JsonValueKind.Object => value.EnumerateObject().All(one => NameOf(one) is not null && IsPlain(one.Value)),
         _ => true,
     };
 
     /// <summary>A text; null where it is none, or cannot be kept: half a sign, or the sign of number nought.</summary>
-    private static string? TextIn(JsonElement value)
+    private static string? TextIn(JsonElement value) => value.ValueKind == JsonValueKind.String ? Kept(() => value.GetString()) : null;
+
+    private static string? NameOf(JsonProperty property) => Kept(() => property.Name);
+
+    private static string? Kept(Func<string?> read)
     {
         try
         {
-            return value.ValueKind == JsonValueKind.String && value.GetString() is { } text && !text.Contains('\0', StringComparison.Ordinal) ? text : null;
+            return read() is { } text && !text.Contains('\0', StringComparison.Ordinal) ? text : null;
         }
         catch (InvalidOperationException)
         {
@@ -169,7 +173,7 @@ public sealed class RecordIntake
     {
         if (IsUnset(row, column)) return null;
         var value = row.GetProperty(column);
-        return value.ValueKind == JsonValueKind.String && value.TryGetGuid(out var id) ? id : throw new WrongRowException(Wrong(table, column));
+        return TextIn(value) is not null && value.TryGetGuid(out var id) ? id : throw new WrongRowException(Wrong(table, column));
     }
 
     private static bool IsUnset(JsonElement row, string column) => !row.TryGetProperty(column, out var value) || value.ValueKind == JsonValueKind.Null;

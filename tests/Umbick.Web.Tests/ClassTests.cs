@@ -55,10 +55,31 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         var boxes = fields.Keys.Where(name => name.StartsWith("a-", StringComparison.Ordinal)).ToList();
         fields[boxes[0]] = "4:12";
         fields[boxes[1]] = new string('8', 500);
-        Assert.Equal(HttpStatusCode.Redirect, (await teacher.Post($"/classes/{id}/grid", fields)).StatusCode);
+        // What is not kept is told, and stands in its box.
+        var answer = await teacher.Post($"/classes/{id}/grid", fields);
+        Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
+        Assert.Contains("this one has 500", (await Visitor.Read(answer)).QuerySelector("[data-not-kept]")!.TextContent, StringComparison.Ordinal);
         var (_, after) = await teacher.Form($"/classes/{id}/grid", "Keep all");
         Assert.Equal("4:12", after[boxes[0]]);
         Assert.Equal("", after[boxes[1]]);
+
+        // Another typed into the same box meanwhile: the page is old, and the answer that differs is not dropped in silence.
+        after[boxes[0]] = "4:20";
+        after[boxes[0].Replace("a-", "s-", StringComparison.Ordinal)] = "";
+        var old = await Visitor.Read(await teacher.Post($"/classes/{id}/grid", after));
+        Assert.Contains("“4:20” was not kept", old.QuerySelector("[data-not-kept]")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("4:20", old.QuerySelector($"[name='{boxes[0]}']")!.GetAttribute("value"));
+        var (_, again) = await teacher.Form($"/classes/{id}/grid", "Keep all");
+        again[boxes[0]] = "4:20";
+        await Visitor.AssertSentTo($"/classes/{id}", await teacher.Post($"/classes/{id}/grid", again));
+
+        // An assistant sees that the box is filled, and not with what; sent as it stands, it changes nothing.
+        using var assistant = await Visitor.AssistantOf(site, site.A);
+        Assert.DoesNotContain("4:20", (await assistant.Page($"/classes/{id}/grid")).QuerySelector("[data-grid]")!.InnerHtml, StringComparison.Ordinal);
+        var (_, seen) = await assistant.Form($"/classes/{id}/grid", "Keep all");
+        Assert.Equal("•", seen[boxes[0]]);
+        await Visitor.AssertSentTo($"/classes/{id}/grid", await assistant.Post($"/classes/{id}/grid", seen));
+        Assert.Equal("4:20", (await teacher.Form($"/classes/{id}/grid", "Keep all")).Fields[boxes[0]]);
     }
 
     [Theory]

@@ -1,5 +1,4 @@
 using System.Net;
-using System.Security.Cryptography;
 using AngleSharp.Dom;
 using Umbick.Store;
 
@@ -64,7 +63,7 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var person = await site.Colleague(site.A, PersonRole.Teacher);
         using var before = await Visitor.TeacherOf(site, person.UserName);
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var link = await LinkFor(charge, person.Id);
+        var link = await Links.Reset(charge, person.Id);
         using var guest = new Visitor(site);
         await Visitor.AssertSentTo("/day", await guest.Send(link, "Keep it and go in", new() { ["password"] = Fresh }));
         Assert.Equal(HttpStatusCode.Redirect, (await before.Get("/day")).StatusCode);
@@ -193,14 +192,17 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         fields["code"] = "000000";
         Assert.Contains("not the code for this key", (await Visitor.Read(await teacher.Post("/you?handler=TurnOn", fields))).Body!.TextContent, StringComparison.Ordinal);
         // Figures of another script are figures too.
-        fields["code"] = string.Concat(CodeOf(key).Select(figure => (char)('٠' + (figure - '0'))));
+        var first = CodeOf(key);
+        fields["code"] = string.Concat(first.Select(figure => (char)('٠' + (figure - '0'))));
         var on = await Visitor.Read(await teacher.Post("/you?handler=TurnOn", fields));
         var paper = on.QuerySelectorAll(".paper-codes code").Select(code => code.TextContent).ToList();
         Assert.Equal(10, paper.Count);
         // What stands in the database makes no codes.
         Assert.DoesNotContain(key, (await site.App.InSchool(site.A, connection => People.Find(connection, person.Id)))!.AuthenticatorKey!, StringComparison.Ordinal);
 
-        foreach (var (code, opens) in new[] { ("123456", false), (CodeOf(key), true), (paper[0], true), (paper[0], false), (paper[1].ToLowerInvariant().Replace("-", " ", StringComparison.Ordinal), true) })
+        // A code by time opens once, also the one that turned it on; those of two half minutes away open nothing.
+        var next = CodeOf(key, 1);
+        foreach (var (code, opens) in new[] { ("123456", false), (first, false), (CodeOf(key, -3), false), (CodeOf(key, 4), false), (next, true), (next, false), (paper[0], true), (paper[0], false), (paper[1].ToLowerInvariant().Replace("-", " ", StringComparison.Ordinal), true) })
         {
             using var again = new Visitor(site);
             await Visitor.AssertSentTo("/second-step", await again.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
@@ -235,16 +237,7 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     private async Task<string> Invited(string role)
     {
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var page = await Visitor.Read(await charge.Send("/people", "Make a link", new() { ["name"] = "Plover", ["role"] = role }));
-        return new Uri(page.QuerySelector("#handed")!.TextContent).AbsolutePath;
-    }
-
-    private static async Task<string> LinkFor(Visitor charge, Guid person)
-    {
-        var (_, fields) = await charge.Form("/people", "cannot get in");
-        fields["person"] = person.ToString();
-        var page = await Visitor.Read(await charge.Post("/people?handler=Reset", fields));
-        return new Uri(page.QuerySelector("#handed")!.TextContent).AbsolutePath;
+        return await Links.Invitation(charge, role);
     }
 
     private static async Task Change(Visitor charge, Guid person, string role)
@@ -261,18 +254,6 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         return await charge.Page(path);
     }
 
-    /// <summary>The six figures that a device shows now for a key (RFC 6238).</summary>
-    private static string CodeOf(string key)
-    {
-        const string letters = "ABCDEFGHIJKLMNOPQRSTUVWXYZ234567";
-        var bits = string.Concat(key.Select(letter => Convert.ToString(letters.IndexOf(letter, StringComparison.Ordinal), 2).PadLeft(5, '0')));
-        var bytes = Enumerable.Range(0, bits.Length / 8).Select(i => Convert.ToByte(bits.Substring(8 * i, 8), 2)).ToArray();
-        var step = BitConverter.GetBytes(DateTimeOffset.UtcNow.ToUnixTimeSeconds() / 30).Reverse().ToArray();
-#pragma warning disable CA5350 // The standard of these codes says so.
-        var hash = HMACSHA1.HashData(bytes, step);
-#pragma warning restore CA5350
-        var at = hash[^1] & 0xf;
-        var number = ((hash[at] & 0x7f) << 24) | (hash[at + 1] << 16) | (hash[at + 2] << 8) | hash[at + 3];
-        return (number % 1_000_000).ToString("000000", System.Globalization.CultureInfo.InvariantCulture);
-    }
+    /// <summary>The six figures that a device shows for a key (RFC 6238), so many half minutes from now.</summary>
+    private static string CodeOf(string key, int steps = 0) => new OtpNet.Totp(OtpNet.Base32Encoding.ToBytes(key)).ComputeTotp(DateTime.UtcNow.AddSeconds(30 * steps));
 }

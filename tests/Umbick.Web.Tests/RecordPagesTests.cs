@@ -21,8 +21,9 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Contains($"\"alias\": \"{child.Alias}\"", file, StringComparison.Ordinal);
 
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
-        await Visitor.AssertSentTo($"/children/{child.Id}", await Sent(other, "Record", "record.json", file));
-        Assert.Equal(HttpStatusCode.OK, (await other.Get($"/children/{child.Id}/progress")).StatusCode);
+        var taken = (await Sent(other, "Record", "record.json", file)).Headers.Location!.OriginalString;
+        Assert.Equal(HttpStatusCode.OK, (await other.Get($"{taken}/progress")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/children/{child.Id}")).StatusCode);
         var again = await Sent(other, "Record", "record.json", file, new() { ["alias"] = "Another one" });
         Assert.Equal(HttpStatusCode.BadRequest, again.StatusCode);
         Assert.Contains("This record is here already. Nothing was taken in.", (await Visitor.Read(again)).Body!.TextContent, StringComparison.Ordinal);
@@ -37,7 +38,7 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Empty((await teacher.Page($"/children/{child.Id}/record")).QuerySelectorAll("#erase"));
         var (_, fields) = await teacher.Form($"/children/{child.Id}/record", "Keep");
         fields["alias"] = child.Alias;
-        Assert.Equal(HttpStatusCode.Forbidden, (await teacher.Post($"/children/{child.Id}/record?handler=Erase", fields)).StatusCode);
+        Assert.Equal(HttpStatusCode.Forbidden, (await teacher.Post($"/children/{child.Id}/erase", fields)).StatusCode);
 
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
         var refused = await charge.Send($"/children/{child.Id}/record", "Erase the record", new() { ["alias"] = "Somebody else" });
@@ -119,7 +120,7 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var seen = page.QuerySelector($"[data-class='{name}'] [name=seen]")!.GetAttribute("value")!;
         // The name stays, so that only what was shown tells that it is done. Pressed twice, it is done once.
         var form = new Dictionary<string, string> { ["__RequestVerificationToken"] = token, ["from"] = name, ["seen"] = seen, ["to"] = name, ["stages"] = "2" };
-        Assert.StartsWith("/years-end?done=", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString, StringComparison.Ordinal);
+        Assert.StartsWith("/years-end?moved=", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString, StringComparison.Ordinal);
         Assert.Equal("/years-end", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString);
         seen = (await charge.Page("/years-end")).QuerySelector($"[data-class='{name}'] [name=seen]")!.GetAttribute("value")!;
         await charge.Post("/years-end", new(form) { ["seen"] = seen, ["to"] = $"{name} 5", ["stages"] = "0", ["aside"] = done.Id.ToString()! });

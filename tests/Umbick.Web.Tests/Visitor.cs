@@ -122,6 +122,26 @@ public sealed class Visitor : IDisposable
     public Task<HttpResponseMessage> Post(string path, Dictionary<string, string> fields) =>
         _client.PostAsync(new Uri(path, UriKind.Relative), new FormUrlEncodedContent(fields));
 
+    /// <summary>The same, where a field may stand several times.</summary>
+    public Task<HttpResponseMessage> Post(string path, IEnumerable<KeyValuePair<string, string>> fields) =>
+        _client.PostAsync(new Uri(path, UriKind.Relative), new FormUrlEncodedContent(fields));
+
+    /// <summary>Where a form of a page is sent.</summary>
+    public static string ActionOf(IHtmlFormElement form, string path) => form.GetAttribute("action") ?? path;
+
+    /// <summary>The fields of a form as it stands.</summary>
+    public static List<KeyValuePair<string, string>> FieldsOf(IHtmlFormElement form) =>
+    [
+        .. form.QuerySelectorAll("input, select, textarea").Where(field => field.GetAttribute("name") is { Length: > 0 } && !field.HasAttribute("disabled")
+                && (field is not IHtmlInputElement { Type: "checkbox" or "radio" } || field.HasAttribute("checked")))
+            .Select(field => new KeyValuePair<string, string>(field.GetAttribute("name")!, field switch
+            {
+                IHtmlInputElement input => input.Value,
+                IHtmlSelectElement select => select.Value ?? "",
+                _ => field.TextContent,
+            })),
+    ];
+
     /// <summary>Sends a form as htmx does, for the part that changes.</summary>
     public Task<HttpResponseMessage> Swap(string path, Dictionary<string, string> fields) => Swap(path, fields.AsEnumerable());
 

@@ -63,7 +63,7 @@ public static class ChildRecordFile
         }
         catch (JsonException broken)
         {
-            return (null, "", $"This is no JSON that can be read: line {broken.LineNumber + 1}, column {broken.BytePositionInLine + 1}.");
+            return (null, "", broken.LineNumber is { } line ? $"This is no JSON that can be read: line {line + 1}, column {broken.BytePositionInLine + 1}." : "This is no JSON that can be read: a name stands in it twice.");
         }
         catch (InvalidOperationException)
         {

@@ -32,7 +32,7 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
         {
             if (knock.Refusal is { } refusal)
             {
-                Response.StatusCode = StatusCodes.Status429TooManyRequests;
+                if (knock.HasToWait) Response.StatusCode = StatusCodes.Status429TooManyRequests;
                 Message = refusal;
             }
             else

@@ -38,7 +38,7 @@ public sealed class SignInDoor(Database database, AddressHash addresses, Passwor
     private async Task<Knock> At(HttpContext context, string userName, bool isSecondStep)
     {
         // No account has a longer name: it is neither looked for nor counted.
-        if (userName.Length > Casework.Accounts.UserNames.Longest) return new Knock("That name and password do not go together. Try again.");
+        if (userName.Length > Casework.Accounts.UserNames.Longest) return new Knock("That name and password do not go together. Try again.", hasToWait: false);
         var cancel = context.RequestAborted;
         var counted = await database.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, userName, addresses.Of(context)), cancel);
         if (counted.Outcome == DoorOutcome.Stopped) return new Knock("Too many wrong codes were typed today, so this second step is closed for a day. Whoever is in charge at your school can let you in.");
@@ -57,12 +57,15 @@ public sealed class Knock : IDisposable
     private readonly Func<Task> _forget = () => Task.CompletedTask;
     private readonly IDisposable? _turn;
 
-    internal Knock(string refusal) => Refusal = refusal;
+    internal Knock(string refusal, bool hasToWait = true) => (Refusal, HasToWait) = (refusal, hasToWait);
 
     internal Knock(Func<Task> forget, IDisposable? turn, bool wasLastOfTheDay) => (_forget, _turn, WasLastOfTheDay) = (forget, turn, wasLastOfTheDay);
 
     /// <summary>Why it is not heard, in a sentence; null where it is.</summary>
     public string? Refusal { get; }
+
+    /// <summary>Whether it would be heard later.</summary>
+    public bool HasToWait { get; }
 
     /// <summary>Whether a wrong one is the last of its day: the second step is stopped.</summary>
     public bool WasLastOfTheDay { get; }

@@ -102,7 +102,7 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
             return null;
         }
         var typed = SecondStepModel.Plain(code);
-        if (typed.Length > 0 && await signIn.UserManager.VerifyTwoFactorTokenAsync(account, TokenOptions.DefaultAuthenticatorProvider, typed))
+        if (typed.Length > 0 && await IsSecondStepOf(account, typed))
         {
             await step.Right();
             return account;
@@ -112,6 +112,11 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         Refuse("You have a second step: type your password again, and the six figures that your device shows now.");
         return null;
     }
+
+    /// <summary>Whether a code is one of now from their device, or one of theirs on paper.</summary>
+    private async Task<bool> IsSecondStepOf(Person account, string code) => code.Length == 6
+        ? await signIn.UserManager.VerifyTwoFactorTokenAsync(account, TokenOptions.DefaultAuthenticatorProvider, code)
+        : (await signIn.UserManager.RedeemTwoFactorRecoveryCodeAsync(account, code)).Succeeded;
 
     private async Task<string?> Hash(string password)
     {
