@@ -12,6 +12,8 @@ fi
 cluster='' # the folder of the running cluster
 cluster_port=''
 cluster_options=''
+# What the secrets of a cluster set.
+super_password='' owner_password='' app_password=''
 
 # Starts the server on the cluster: on loopback alone, without a socket, whose path could be too long or hold a space.
 run_cluster() {
@@ -19,10 +21,11 @@ run_cluster() {
     -o "-p $cluster_port $cluster_options -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=120"
 }
 
-# Whether the server of the cluster is there, by its id.
-cluster_runs() {
-  local pid=''
-  { read -r pid <"$cluster/postmaster.pid"; } 2>/dev/null && [ -n "$pid" ] && [ -d "/proc/$pid" ]
+# server_runs FOLDER: whether the server on a cluster is there and listens. One that was killed can stand in the list of processes for a while.
+server_runs() {
+  local pid='' port=''
+  { read -r pid && read -r _ && read -r _ && read -r port; } 2>/dev/null <"$1/postmaster.pid" || return 1
+  grep -q '^State:[[:space:]]*[^ZX]' "/proc/$pid/status" 2>/dev/null && is_taken "$port"
 }
 
 make_cluster_folder() {
@@ -44,7 +47,7 @@ start_cluster() {
   # What the tests write is thrown away: it need not outlive a crash, nor wait for the disk. Benchmarks do wait for it.
   if [ "$name" = test ]; then durable='-c fsync=off -c full_page_writes=off'; fi
   if [ "${2:-}" = fresh ] || [ ! -s "$secrets" ]; then as_postgres rm -rf "$cluster"; fi
-  [ -d "$cluster" ] && [ -s "$secrets" ] || init_cluster "$bin" "$secrets"
+  if ! as_postgres test -d "$cluster" || [ ! -s "$secrets" ]; then init_cluster "$bin" "$secrets"; fi
   source "$secrets"
 
   cluster_port=$(free_port_from 54180)

@@ -26,6 +26,7 @@ need_packages() {
   if [ "$(id -u)" = 0 ]; then
     sh -c "$script" >"$state/packages.log" 2>&1 || fail "that failed; see $state/packages.log"
   elif sudo -n true 2>/dev/null; then
+    # shellcheck disable=SC2024 # The log is this user's own.
     sudo -n sh -c "$script" >"$state/packages.log" 2>&1 || fail "that failed; see $state/packages.log"
   else
     say 'This needs root once. Run this line, then start again:'

@@ -51,7 +51,7 @@ bench_frames() {
 bench_answers() {
   prepare_demo_site bench
   export UMBICK_RESTART_DATABASE="$state/restart-database.sh"
-  printf '#!/usr/bin/env bash\ncd %q && source launcher/state.sh && for part in launcher/*.sh; do source "$part"; done\nrestart_cluster %q %q\n' "$root" "$cluster" "$cluster_port" >"$UMBICK_RESTART_DATABASE"
+  printf '#!/usr/bin/env bash\ncd %q && source launcher/say.sh && source launcher/state.sh && source launcher/packages.sh && source launcher/cluster.sh\nrestart_cluster %q %q\n' "$root" "$cluster" "$cluster_port" >"$UMBICK_RESTART_DATABASE"
   dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Faults -explicit only -showLiveOutput | grep -E 'Seed|FAIL|Assert|Total'
 }
 

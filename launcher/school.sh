@@ -48,7 +48,7 @@ await_database() {
 }
 
 school_is_running() {
-  [ -s "$state/school.secrets" ] && as_postgres test -f "$clusters/school/postmaster.pid" && as_postgres "$(postgres_bin)/pg_ctl" status -D "$clusters/school" >/dev/null 2>&1
+  [ -s "$state/school.secrets" ] && server_runs "$clusters/school"
 }
 
 # Goes in by the cluster that ./umbick start, or another verb, has running.

@@ -36,7 +36,7 @@ start_site() {
 watch_site() {
   local ends=0 since=$SECONDS
   while kill -0 "$site_pid" 2>/dev/null; do
-    if [ -n "$cluster" ] && ! cluster_runs; then
+    if [ -n "$cluster" ] && ! server_runs "$cluster"; then
       [ $((SECONDS - since)) -lt 600 ] || ends=0 since=$SECONDS
       ends=$((ends + 1))
       [ "$ends" -le 10 ] || fail "the database ends again and again; see $cluster/log"

@@ -1,10 +1,10 @@
 # ./umbick test
 
 run_tests() {
-  local passed=0 failed=0 project total bad log checking
+  local passed=0 failed=0 project total bad log
   take_lock test
   need_tools
-  need_packages postgresql chromium chromium-driver
+  need_packages postgresql chromium chromium-driver shellcheck
   build_assets
   restored
   say 'Building, with warnings as errors'
@@ -17,10 +17,13 @@ run_tests() {
   cli prepare --demo
   cli certificate "$state/keys.pfx"
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root"
-  export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password" UMBICK_PG_BIN=$(postgres_bin)
+  export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password"
+  UMBICK_PG_BIN=$(postgres_bin)
+  export UMBICK_PG_BIN
   say 'Testing, and checking formatting, side by side'
   # The web's tests take longest and mostly wait for a browser: the others run in what they leave. The build has held the style.
   rm -f "$state/format.ok" "$state/lint.ok"
+  test_verbs &
   test_project Web -maxThreads "${UMBICK_BROWSERS:-3}" &
   { test_scripts; test_project Casework; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
   wait
@@ -34,12 +37,15 @@ run_tests() {
     failed=$((failed + bad))
     say "  Umbick.$project: $total tests, $(grep -o 'Time: [0-9.]*s' "$log" | tail -n 1 || true)"
   done
-  total=$(tap_summary tests) bad=$(tap_summary fail)
-  if [ "$total" -eq 0 ]; then total=1 bad=1; fi
-  [ "$bad" -eq 0 ] || grep -A 20 '^not ok' "$state/test-scripts.log" | head -n 80
-  passed=$((passed + total - bad))
-  failed=$((failed + bad))
-  say "  Scripts: $total tests"
+  for project in scripts verbs; do
+    log="$state/test-$project.log"
+    total=$(tap_summary tests "$log") bad=$(tap_summary fail "$log")
+    if [ "$total" -eq 0 ]; then total=1 bad=1; fi
+    [ "$bad" -eq 0 ] || grep -A 30 '^ *not ok' "$log" | head -n 120
+    passed=$((passed + total - bad))
+    failed=$((failed + bad))
+    say "  ${project^}: $total tests"
+  done
   # Once more, last and short: whoever sees only the end of a long log sees what failed.
   for project in Core Casework Web; do failures "$state/test-$project.log"; done
   if [ ! -e "$state/format.ok" ]; then
@@ -49,7 +55,7 @@ run_tests() {
   fi
   if [ ! -e "$state/lint.ok" ]; then
     tail -n 40 "$state/lint.log"
-    say '  The scripts have faults: node_modules/.bin/eslint . tells them.'
+    say '  The scripts have faults: node_modules/.bin/eslint . and shellcheck -a umbick tell them.'
     failed=$((failed + 1))
   fi
   stop_all
@@ -68,11 +74,16 @@ test_project() {
 # test_scripts: the scripts of the pages, outside a browser, and what a linter says of them.
 test_scripts() {
   node --test --test-reporter=tap tests/scripts/ >"$state/test-scripts.log" 2>&1 9>&- || true
-  node_modules/.bin/eslint --max-warnings 0 . >"$state/lint.log" 2>&1 9>&- && : >"$state/lint.ok" || true
+  if node_modules/.bin/eslint --max-warnings 0 . >"$state/lint.log" 2>&1 9>&- && shellcheck -a umbick .ci/run >>"$state/lint.log" 2>&1; then : >"$state/lint.ok"; fi
 }
 
-# tap_summary WORD: a number of the scripts' summary; of one that was cut short, none.
-tap_summary() { local n; n=$(grep -o "^# $1 [0-9]*" "$state/test-scripts.log" | grep -o '[0-9]*$') || n=0; printf '%s' "${n:-0}"; }
+# test_verbs: each verb on a fresh clone of what lies here, in a folder with a space.
+test_verbs() {
+  node --test --test-reporter=tap tests/verbs/ >"$state/test-verbs.log" 2>&1 9>&- || true
+}
+
+# tap_summary WORD LOG: a number of a summary of Node's; of one that was cut short, none.
+tap_summary() { local n; n=$(grep -o "^# $1 [0-9]*" "$2" | grep -o '[0-9]*$') || n=0; printf '%s' "${n:-0}"; }
 
 # failures LOG: each failed test with the first lines of what it said.
 failures() { grep -A 12 '\[FAIL\]' "$1" | cut -c 1-300 || true; }

@@ -15,7 +15,7 @@ const environment = { ...process.env, HOME: home };
 for (const name of ["UMBICK_OWNER", "UMBICK_APP", "UMBICK_BACKUP", "UMBICK_KEYS", "UMBICK_SIGNALS"]) delete environment[name];
 
 const boxes = [...readFileSync("docs/running.md", "utf8").matchAll(/```sh\n([\s\S]*?)```/g)].map((box) => box[1].trim());
-const [newSchool, start, backup, restore, upgrade, letIn] = boxes;
+const [newSchool, start, backup, well, restore, upgrade, letIn] = boxes;
 const began = Date.now();
 let site;
 
@@ -88,6 +88,26 @@ function lookForErased(child) {
   told("nothing of it is left in a dump of every table or in the logs", since);
 }
 
+/// The database is killed while the site runs: it is started again, and a backup made meanwhile goes through.
+async function killDatabase() {
+  const since = Date.now();
+  const found = spawnSync("bash", ["-c", `cat "${clone}"/.umbick/clusters/school/postmaster.pid /var/lib/umbick/*"$(basename "${home}")"*/school/postmaster.pid 2>/dev/null | head -n 1`], { encoding: "utf8" });
+  process.kill(Number(found.stdout.trim()), "SIGKILL");
+  run("a backup while the database is started again", "./umbick backup ~/backups");
+  await guest().page("/");
+  told("the database was killed, and the site is reached again", since);
+}
+
+/// A disk that is full, as a limit on the size of files: it is told, and nothing is left half.
+function fullDisk() {
+  const since = Date.now();
+  const before = readdirSync(join(home, "backups")).length;
+  const done = spawnSync("bash", ["-c", "trap '' XFSZ; ulimit -f 40; DOTNET_EnableWriteXorExecute=0 ./umbick backup ~/backups"], { cwd: clone, env: environment, encoding: "utf8" });
+  if (done.status !== 2 || /^ +at /m.test(done.stderr) || !done.stderr.includes("umbick: ")) throw new Error(`a full disk is not told: ${done.status} ${done.stdout}${done.stderr}`);
+  if (readdirSync(join(home, "backups")).length !== before) throw new Error("a full disk leaves something behind");
+  told("a full disk is told in a sentence", since);
+}
+
 async function main() {
   console.log(`As ${userInfo().username}, in ${home}`);
   if (spawnSync("git", ["clone", "-q", process.cwd(), clone]).status !== 0) throw new Error("no clone");
@@ -96,6 +116,9 @@ async function main() {
   await startSite();
   const { tern, child } = await firstDay(made);
   run("backup while it runs, and check-backup", backup);
+  run("whether it is well", well);
+  await killDatabase();
+  fullDisk();
 
   const erasing = Date.now();
   await tern.send(`/children/${child}/record`, "Erase the record", { alias: "Fennel" });
@@ -104,12 +127,12 @@ async function main() {
   lookForErased(child);
   await stopSite();
   const restored = run("restore", restore);
-  if (!restored.includes("erased a record")) throw new Error(`restore does not name the record that was erased: ${restored}`);
+  if (!restored.includes("Erased again: 1 record")) throw new Error(`restore does not erase the record again: ${restored}`);
   await startSite();
   const again = guest();
   await again.signIn("tern@skerry.example", password);
-  const answers = (await again.page(`/children/${child}/record`)).querySelectorAll("[data-sitting] tbody tr").length;
-  if (answers !== 12) throw new Error(`${answers} answers came back, not 12`);
+  if ((await again.get(`/children/${child}/record`)).status !== 404) throw new Error("the erased record came back");
+  run("a second backup, by the line without --new-folder, and its check", backup.replace(" --new-folder", ""));
   const link = run("let-in", letIn).trim();
   await guest().send(new URL(link).pathname, "Keep it and go in", { password: "two white swans at dawn" });
   await stopSite();

@@ -127,7 +127,7 @@ public sealed class AnswersFileTests
     [Fact]
     public void A_formula_is_written_with_an_apostrophe_and_read_back_without()
     {
-        foreach (var text in new[] { "=1+1", "+44", "@you", "-5", "-", "4:00", "'quoted", "" }) Assert.Equal(text, SpreadsheetText.Read(SpreadsheetText.Write(text)));
+        foreach (var text in new[] { "=1+1", "+44", "@you", "-5", "-", "4:00", "'quoted", "'=5", "''=5", "'-1", "'", "''", "" }) Assert.Equal(text, SpreadsheetText.Read(SpreadsheetText.Write(text)));
         Assert.Equal("'=1+1", SpreadsheetText.Write("=1+1"));
         Assert.Equal("-", SpreadsheetText.Write("-"));
     }

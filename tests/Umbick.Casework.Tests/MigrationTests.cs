@@ -55,6 +55,56 @@ public sealed class MigrationTests
         }
     }
 
+    /// <summary>Rows that break a rule of a new version are listed, school by school, and nothing is changed until somebody says that they are to be mended.</summary>
+    [Fact]
+    public async Task Rows_that_break_a_new_rule_are_listed_first_and_mended_on_request()
+    {
+        var name = $"umbick_mend_{Guid.NewGuid():N}"[..30];
+        var owner = new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_OWNER"));
+        await using var home = NpgsqlDataSource.Create(owner.ConnectionString);
+        await home.CreateCommand($"create database {name}").ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
+        try
+        {
+            var old = new NpgsqlConnectionStringBuilder(owner.ConnectionString) { Database = name, Pooling = false }.ConnectionString;
+            Assert.True(DeployChanges.To.PostgresqlDatabase(old).WithScriptsEmbeddedInAssembly(typeof(Migrator).Assembly, script => string.CompareOrdinal(script, "Umbick.Store.Migrations.0016") < 0)
+                .WithTransactionPerScript().LogToNowhere().Build().PerformUpgrade().Successful);
+            await using var source = NpgsqlDataSource.Create(old);
+            var database = new Database(source);
+            foreach (var school in Schools)
+                await database.InSchool(school, connection => connection.ExecuteAsync(Broken, new { school, child = Guid.NewGuid(), other = Guid.NewGuid(), name = school == Schools[0] ? "Skerry" : "Holm" }));
+
+            var refused = Assert.Throws<InvalidOperationException>(() => Migrator.Migrate(old));
+            foreach (var told in new[] { "Skerry: 1 of “child” with a day outside 2000 to 2100, in “keep_until”", "Holm: 1 of “sitting” with another child’s set", "Skerry: 1 of “decision” after another child’s sitting", "upgrade --mend" })
+                Assert.Contains(told, refused.Message, StringComparison.Ordinal);
+            Assert.Equal(1, await database.InSchool(Schools[0], connection => connection.ExecuteScalarAsync<int>("select count(*) from child where keep_until = 'infinity'")));
+
+            Migrator.Migrate(old, mend: true);
+            foreach (var school in Schools)
+            {
+                await database.InSchool(school, async connection =>
+                {
+                    Assert.Equal((1, 1, 1), await connection.QuerySingleAsync<(int, int, int)>(
+                        "select (select count(*) from child where keep_until = '2100-12-31')::int, (select count(*) from sitting where practice_set is null)::int, (select count(*) from decision where after_sitting is null)::int"));
+                });
+            }
+            Assert.Empty(Migrator.Pending(old));
+        }
+        finally
+        {
+            await home.CreateCommand($"drop database {name} with (force)").ExecuteNonQueryAsync(CancellationToken.None);
+        }
+    }
+
+    private const string Broken =
+        """
+        insert into school (id, name) values (@school, @name);
+        insert into child (school, id, alias, stage, added_at, keep_until) values (@school, @child, 'Fern', 9, now(), 'infinity'), (@school, @other, 'Rush', 9, now(), null);
+        insert into practice_set (school, id, child, pattern, seed, start_support, assigned_at, assigned_by, engine, shown) values (@school, @other, @other, 'next-hour', 1, 'most', now(), @other, 'e', '{}');
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at) values (@school, @child, @child, 'practice', @other, 9, 8, now());
+        insert into decision (school, id, child, pattern, kind, taken, after_sitting, decided_by, decided_at, engine, shown)
+          values (@school, @other, @other, 'next-hour', 'confirm', true, @child, @other, now(), 'e', '{}');
+        """;
+
     private const string AsItWas =
         """
         insert into school (id, name) values (@school, 'Skerry');

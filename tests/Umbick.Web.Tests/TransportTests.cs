@@ -50,6 +50,19 @@ public sealed class TransportTests(Site site) : IClassFixture<Site>
         Assert.Equal(HttpStatusCode.BadRequest, (await client.SendAsync(elsewhere)).StatusCode);
     }
 
+    /// <summary>Every page was a 500, while the site said that it was well.</summary>
+    [Theory]
+    [InlineData("10.9.9.9", "not through the proxy that Umbick was started with, 10.9.9.9")]
+    [InlineData("127.0.0.1", "it has to send X-Forwarded-Proto")]
+    public async Task A_proxy_that_is_not_the_one_that_was_named_is_told_what_is_wrong(string proxy, string told)
+    {
+        using var process = await SiteProcess.Start(RunningSite.FreeAddress(), settings: new() { ["UMBICK_PROXY"] = proxy, ["UMBICK_HOSTS"] = "clocks.example" });
+        using var client = new HttpClient { BaseAddress = process.Address };
+        using var answer = await client.GetAsync("/");
+        Assert.Equal(HttpStatusCode.MisdirectedRequest, answer.StatusCode);
+        Assert.Contains(told, await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task Through_a_proxy_that_nobody_named_nobody_looks_round()
     {

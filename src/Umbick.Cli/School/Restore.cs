@@ -82,7 +82,8 @@ internal static class Restore
 
     private static async Task OpenDoor(NpgsqlConnection home)
     {
-        if (await Exists(home)) await home.ExecuteAsync($"alter database {Databases.Own} allow_connections true");
+        var isClosed = await home.ExecuteScalarAsync<bool>("select exists (select from pg_database where datname = @own and not datallowconn)", new { own = Databases.Own });
+        if (isClosed) await home.ExecuteAsync($"alter database {Databases.Own} allow_connections true");
     }
 
     private static Task<bool> Exists(NpgsqlConnection home) => home.ExecuteScalarAsync<bool>("select exists (select from pg_database where datname = @own)", new { own = Databases.Own });

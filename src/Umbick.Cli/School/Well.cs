@@ -38,7 +38,7 @@ internal static class Well
             Now = DateTime.UtcNow,
             DatabaseNow = databaseNow,
             LatestDeed = latest,
-            Backups = [.. await connection.QueryAsync<BackupMade>("select made_at, file_name, bytes from backup_made order by made_at desc limit 5")],
+            Backups = [.. (await connection.QueryAsync<(DateTime MadeAt, string FileName, long Bytes)>("select made_at, file_name, bytes from backup_made order by made_at desc limit 5")).Select(made => new BackupMade(made.MadeAt, made.FileName, made.Bytes))],
             LastChecked = lastChecked,
             DatabaseBytes = bytes,
             DiskFree = Environment.GetEnvironmentVariable("UMBICK_DATA") is { Length: > 0 } data ? Wellness.Disk(data)?.Free : null,

@@ -55,12 +55,9 @@ public sealed record Transport(IPAddress? Proxy, IReadOnlyList<string> Hosts, bo
     /// <summary>Uses it, before anything else.</summary>
     public void UseIn(IApplicationBuilder app)
     {
-        if (Proxy is { } proxy)
-        {
-            app.UseForwardedHeaders();
-            app.Use((context, next) => context.Request.IsHttps || IsAsked(context.Request.Path) ? next(context) : Refuse(context, proxy));
-        }
+        if (Proxy is not null) app.UseForwardedHeaders();
         app.UseHostFiltering();
+        if (Proxy is { } proxy) app.Use((context, next) => context.Request.IsHttps || IsAsked(context.Request.Path) ? next(context) : Refuse(context, proxy));
         if (IsSecure) app.UseHsts();
     }
 
