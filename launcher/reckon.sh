@@ -25,6 +25,7 @@ bench() {
     answers) bench_answers; return ;;
     frames) bench_frames; return ;;
     school) bench_school; return ;;
+    restore) bench_restore; return ;;
     faults) shift; exec node bench/faults/plant.mjs "$@" ;;
   esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
@@ -37,7 +38,7 @@ bench() {
 # ./umbick bench web: thirty tablets at once on the demonstration data, two devices on one sitting, and the memory held after every page.
 bench_web() {
   prepare_demo_site bench
-  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|memory|FAIL'
+  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|memory|guesses|FAIL'
 }
 
 # ./umbick bench frames: how smoothly the big clock is dragged, by the browser's own trace.
@@ -53,6 +54,16 @@ bench_answers() {
   export UMBICK_RESTART_DATABASE="$state/restart-database.sh"
   printf '#!/usr/bin/env bash\ncd %q && source launcher/say.sh && source launcher/state.sh && source launcher/packages.sh && source launcher/cluster.sh\nrestart_cluster %q %q\n' "$root" "$cluster" "$cluster_port" >"$UMBICK_RESTART_DATABASE"
   dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Faults -explicit only -showLiveOutput | grep -E 'Seed|FAIL|Assert|Total'
+}
+
+# ./umbick bench restore: restores killed at ten moments, three times each.
+bench_restore() {
+  prepare_demo_site bench
+  quietly build dotnet build --no-restore -c Release tests/Umbick.Casework.Tests
+  export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password"
+  UMBICK_PG_BIN=$(postgres_bin)
+  export UMBICK_PG_BIN
+  dotnet artifacts/bin/Umbick.Casework.Tests/release/Umbick.Casework.Tests.dll -noColor -trait Kind=Kill -explicit only -showLiveOutput | grep -E 'killed:|FAIL|Assert'
 }
 
 # ./umbick bench school: a school's first day on a fresh clone of what is committed, by the page that tells how to run it.

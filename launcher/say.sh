@@ -38,7 +38,7 @@ To build it
 ./umbick shots                 Takes every picture in docs/screenshots anew.
 ./umbick bench                 Measures the core (bench web: the site, with thirty tablets at once, and its memory; bench frames: the big clock, dragged; bench answers:
                                500 answers through a faulty network, three seeds; bench faults: whether the tests catch faults planted in the code; bench school: a
-                               school's first day, from a fresh clone to a restored backup).
+                               school's first day, from a fresh clone to a restored backup; bench restore: restores killed at ten moments, three times each).
 ./umbick help                  Says this.
 
 Everything it needs is installed from Debian's packages, NuGet and npm the first time; after that it needs no network.

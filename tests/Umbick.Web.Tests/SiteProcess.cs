@@ -22,6 +22,12 @@ public sealed class SiteProcess : IDisposable
         }
     }
 
+    /// <summary>The most that it has held, in megabytes.</summary>
+    public long PeakMegabytes => long.Parse(File.ReadLines($"/proc/{_process.Id}/status").First(line => line.StartsWith("VmHWM:", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) / 1000;
+
+    /// <summary>Has the most begin anew with what it holds now.</summary>
+    public void ForgetPeak() => File.WriteAllText($"/proc/{_process.Id}/clear_refs", "5");
+
     /// <summary>Starts a process and waits until it answers.</summary>
     /// <param name="address">Where it answers.</param>
     /// <param name="database">Its connection to the database; null for the usual one.</param>
