@@ -41,7 +41,7 @@ watch_site() {
       ends=$((ends + 1))
       [ "$ends" -le 10 ] || fail "the database ends again and again; see $cluster/log"
       say 'The database ended. It is started again.' >&2
-      run_cluster || say "It did not start; see $cluster/log" >&2
+      run_cluster 2>/dev/null || say "It cannot be started yet; see $cluster/log" >&2
     fi
     # A signal ends the waiting, and not the sleep.
     sleep 2 9>&- &

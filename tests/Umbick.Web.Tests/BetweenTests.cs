@@ -125,7 +125,7 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         Assert.Equal(HttpStatusCode.TooManyRequests, refused.StatusCode);
         Assert.Contains("closed for a day", (await Visitor.Read(refused)).Body!.TextContent, StringComparison.Ordinal);
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains("Twenty wrong codes", (await charge.Page("/people")).QuerySelector("[data-stopped]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("twenty wrong codes", (await charge.Page("/people")).QuerySelector("[data-stopped]")!.TextContent, StringComparison.Ordinal);
         // A new password by a link of theirs opens it again.
         await guest.Send(await Links.Reset(charge, person.Id), "Keep it and go in", new() { ["password"] = Fresh });
         await Visitor.AssertSentTo("/second-step", await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));

@@ -53,7 +53,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
             "/day", "/timetable", $"/children/{over.Child}/progress", $"/children/{over.Child}/sittings/{over.Sitting}", "/patterns/next-hour", "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
             "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
-            "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping", $"/children/{over.Child}/record",
+            "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping", $"/children/{over.Child}/record", $"/children/{over.Child}/erase?unreadable=true",
         ];
         foreach (var path in views.Concat(visits))
         {

@@ -66,6 +66,18 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task What_an_address_says_is_not_shown_and_a_time_zone_that_there_is_not_is_not_kept()
+    {
+        using var charge = await Visitor.TeacherOf(site, site.TeacherOfB);
+        Assert.DoesNotContain("a prize", (await charge.Page("/years-end?done=a+prize")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Done: 2 children moved on, 0 set aside.", (await charge.Page("/years-end?moved=2&aside=0")).Body!.TextContent, StringComparison.Ordinal);
+        var answer = await charge.Send("/settings", "Keep these", new() { ["zone"] = "Europe/Atlantis" });
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Contains("There is no time zone of that name", (await Visitor.Read(answer)).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("Europe/London", await site.App.InSchool(site.B, Schools.Zone));
+    }
+
+    [Fact]
     public async Task A_day_until_which_a_record_is_kept_is_reminded_of_when_it_is_past()
     {
         var child = await Asked();

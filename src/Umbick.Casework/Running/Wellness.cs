@@ -64,9 +64,13 @@ public sealed record Wellness
             if (LatestDeed is { } deed && deed - Now > ClocksApart) yield return $"The clock is behind: something was done at {deed:yyyy-MM-dd HH:mm} UTC already.";
             if (IsBehind) yield return "The database is older than this version: ./umbick upgrade.";
             if (RunsEarlierVersion) yield return "The site runs an earlier version than the one in its folder. Stop it, ./umbick upgrade, start it.";
-            foreach (var name in StoppedSteps) yield return $"Twenty wrong codes were typed within a day after the password of {name}: their second step is closed for a day. If it was not them, somebody knows the password.";
+            foreach (var name in StoppedSteps) yield return StoppedStep(name);
         }
     }
+
+    /// <summary>What is told of somebody whose second step wrong codes have closed.</summary>
+    public static string StoppedStep(string name) =>
+        $"{name}’s password was typed, and then twenty wrong codes within a day: the second step is closed. If it was not {name}, somebody knows the password: make a link for a new one.";
 
     /// <summary>Until when a certificate in a file holds.</summary>
     /// <param name="path">The file; null or empty where there is none.</param>
