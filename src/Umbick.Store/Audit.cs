@@ -34,10 +34,6 @@ public static class Audit
         if (kept > 0) connection.Noted.Add(new NotedDeed(connection.School, person, AuditKinds.OpenedRecord));
     }
 
-    /// <summary>The names of the people whom entries of a kind concern, since a moment.</summary>
-    public static async Task<IReadOnlyList<string>> Concerned(SchoolConnection connection, string what, DateTime since) => [.. await connection.QueryAsync<string>(
-        "select distinct display_name from audit_entry join person on person.school = audit_entry.school and person.id = whom where what = @what and at > @since", new { what, since })];
-
     /// <summary>The latest entries before one, of these people, kinds, children and days; null is all.</summary>
     public static async Task<IReadOnlyList<AuditEntry>> Latest(SchoolConnection connection, Guid? person, string? what, ChildId? child, DateOnly? until, long? before) =>
         [.. await connection.QueryAsync<AuditEntry>(

@@ -30,7 +30,7 @@ public static class AuditKinds
         (NewPassword, "has a new password"),
         (SecondFactorOn, "turned the second step on"),
         (SecondFactorOff, "turned the second step off"),
-        (SecondStepStopped, "20 wrong codes in a day, so the second step is closed"),
+        (SecondStepStopped, "20 wrong codes in a day"),
         (Invited, "invited"),
         (ResetLink, "made a link to let in"),
         (LetIn, "was let in from the server"),

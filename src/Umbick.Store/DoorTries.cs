@@ -48,9 +48,16 @@ public static class DoorTries
     /// <summary>Forgets every try under a user name: its person was let in anew.</summary>
     public static Task ForgetAll(SchoolConnection connection, string userName) => connection.ExecuteAsync("select forget_tries(@name)", new { name = People.Normalized(userName) });
 
-    /// <summary>Until when the second step of a user name is stopped; null where it is not.</summary>
-    public static Task<DateTime?> StoppedUntil(SchoolConnection connection, string userName) =>
-        connection.ExecuteScalarAsync<DateTime?>("select second_step_stopped(@name)", new { name = People.Normalized(userName) });
+    /// <summary>Whose second step is stopped, by id and by the name that colleagues know, and until when.</summary>
+    public const string Stopped =
+        """
+        select person.id, display_name, second_step_stopped(normalized_user_name) as until from person join account on account.id = person.id
+        where left_at is null and two_factor and second_step_stopped(normalized_user_name) is not null order by display_name
+        """;
+
+    /// <summary>Whose second step is stopped at the school, and until when.</summary>
+    public static async Task<IReadOnlyList<(Guid Person, string Name, DateTime Until)>> StoppedSteps(SchoolConnection connection) =>
+        [.. await connection.QueryAsync<(Guid, string, DateTime)>(Stopped)];
 
     /// <summary>Keeps that the school was at an address, hashed, today: tries from there are its own.</summary>
     public static Task BeAtHome(SchoolConnection connection, byte[] address) => connection.ExecuteAsync(

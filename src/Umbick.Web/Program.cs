@@ -27,7 +27,9 @@ builder.Services.AddSerilog(logs => logs
 var connection = builder.Configuration["UMBICK_APP"]
     ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
 // The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
-builder.Services.AddSingleton(NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2, Options = Database.SiteLimits }));
+var source = new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 };
+source.Options = $"{source.Options} {Database.SiteLimits}".Trim();
+builder.Services.AddSingleton(NpgsqlDataSource.Create(source));
 builder.Services.AddSingleton(services => new Database(services.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(services.GetRequiredService<ILoggerFactory>())));
 builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Patterns.PatternFaces>();

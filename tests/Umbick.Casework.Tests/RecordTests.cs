@@ -140,6 +140,26 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal(["opened-record"], await database.Ask<string>("select what from audit_entry where child is null"));
     }
 
+    /// <summary>A day that the database no longer takes, as one had come in by a file, broke every page of its child, erasing too.</summary>
+    [Fact]
+    public async Task A_record_that_cannot_be_read_can_be_erased()
+    {
+        await using var database = await OwnDatabase.Make();
+        await using var source = Npgsql.NpgsqlDataSource.Create(database.Owner);
+        var (owner, school) = (new Database(source), Guid.NewGuid());
+        await owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Skerry")));
+        var (child, _) = await Full(owner, school);
+        await database.Ask<int>("alter table child drop constraint child_keep_until_within_years");
+        await database.Ask<int>("update child set keep_until = '0044-03-15 BC'");
+        await Assert.ThrowsAnyAsync<Exception>(() => owner.InSchool(school, connection => Children.Listed(connection, child)));
+        await owner.InSchool(school, async connection =>
+        {
+            var alias = await Children.AliasOf(connection, child);
+            Assert.True(await Children.Erase(connection, child, alias!));
+        });
+        Assert.Empty(await database.Ask<Guid>($"select id from child where id = '{child}'"));
+    }
+
     /// <summary>A child with a row in every table of a record, and another who came to the same visit.</summary>
     private Task<(ChildId Child, ChildId[] Others)> Full() => Full(schools.App, schools.A);
 

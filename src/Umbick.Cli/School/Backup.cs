@@ -27,7 +27,7 @@ internal static class Backup
         Console.WriteLine($"{file}: {bytes:N0} bytes, {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {now:yyyy-MM-dd HH:mm:ss} UTC.");
         var erased = await Erasures.In(connection);
         await Erasures.Write(Path.GetDirectoryName(file)!, erased);
-        await Replaced.Sweep(erased, now);
+        await Replaced.Sweep(connection, erased, now);
         var removed = folder is not null && keep is { } most ? folder.RemoveOld(most) : [];
         // A database that is about to be upgraded may be older than the table.
         if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('backup_made') is not null")) return;

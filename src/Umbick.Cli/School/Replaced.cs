@@ -17,15 +17,16 @@ internal static class Replaced
     /// <summary><c>drop-replaced</c>: drops what was put aside.</summary>
     public static Task<int> DropAll() => VerbException.Told(async () =>
     {
-        var all = await All();
+        await using var home = await Databases.Home();
+        var all = await All(home);
         foreach (var (name, _) in all) await Databases.Drop(name);
         Console.WriteLine(all.Count == 0 ? "Nothing was put aside." : $"Dropped {string.Join(", ", all.Select(one => one.Name))}.");
     });
 
     /// <summary>Drops what was put aside a week ago, and erases from the rest what was erased since.</summary>
-    public static async Task Sweep(IReadOnlyList<Erasure> erased, DateTime now)
+    public static async Task Sweep(NpgsqlConnection connection, IReadOnlyList<Erasure> erased, DateTime now)
     {
-        foreach (var (name, at) in await All())
+        foreach (var (name, at) in await All(connection))
         {
             if (now - at > Kept) await Databases.Drop(name);
             else await Erase(name, erased);
@@ -49,11 +50,10 @@ internal static class Replaced
         }
     }
 
-    private static async Task<List<(string Name, DateTime At)>> All()
+    private static async Task<List<(string Name, DateTime At)>> All(NpgsqlConnection connection)
     {
         var before = Databases.Beside("before_");
-        await using var home = await Databases.Home();
-        var names = await home.QueryAsync<string>("select datname::text from pg_database where starts_with(datname::text, @before) order by datname", new { before });
+        var names = await connection.QueryAsync<string>("select datname::text from pg_database where starts_with(datname::text, @before) order by datname", new { before });
         return [.. names.Select(name => (name, DateTime.TryParseExact(name[before.Length..], Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) ? at : (DateTime?)null))
             .Where(one => one.Item2 is not null).Select(one => (one.name, one.Item2!.Value))];
     }

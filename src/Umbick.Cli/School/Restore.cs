@@ -29,10 +29,11 @@ internal static class Restore
             throw new VerbException($"The database holds {string.Join(", ", present)}. --replace puts the backup in its place; what came since {manifest.MadeAt:yyyy-MM-dd HH:mm} UTC is gone then.");
         var erased = (await Known(manifest.MadeAt, present.Count > 0)).Concat(await Erasures.In(Path.GetDirectoryName(Path.GetFullPath(file))!)).DistinctBy(one => (one.School, one.ChildHash)).ToList();
         await CloseDoor(home);
+        string? before;
         try
         {
             await Beside(scratch.File, manifest, erased, asItWas, mend);
-            await Switch(home, DateTime.UtcNow, present.Count > 0, erased);
+            before = await Switch(home, DateTime.UtcNow);
         }
         catch
         {
@@ -40,6 +41,7 @@ internal static class Restore
             await OpenDoor(home);
             throw;
         }
+        if (before is not null) await PutAside(before, present.Count > 0, erased);
         Console.WriteLine($"Restored {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
         if (!asItWas) Console.WriteLine("Whoever was signed in signs in again where the keys are others than they were.");
     });
@@ -105,8 +107,9 @@ internal static class Restore
         foreach (var (school, count) in await Erasures.Apply(connection, erased)) Console.WriteLine($"Erased again: {count} {(count == 1 ? "record" : "records")} that {school} had erased after this backup.");
     }
 
-    /// <summary>Both change their names in one transaction; what was there stays beside, closed.</summary>
-    private static async Task Switch(NpgsqlConnection home, DateTime now, bool heldSchools, List<Erasure> erased)
+    /// <summary>Both change their names in one transaction.</summary>
+    /// <returns>What the database is called now that was there; null where none was.</returns>
+    private static async Task<string?> Switch(NpgsqlConnection home, DateTime now)
     {
         Console.WriteLine("Putting it in its place.");
         var (own, before, exists) = (Databases.Own, Replaced.NameAt(now), await Exists(home));
@@ -118,7 +121,12 @@ internal static class Restore
             await home.ExecuteAsync($"alter database {Loading} rename to {own}");
             await transaction.CommitAsync();
         }
-        if (!exists) return;
+        return exists ? before : null;
+    }
+
+    /// <summary>What was there stays beside, closed; where it held no school, it goes.</summary>
+    private static async Task PutAside(string before, bool heldSchools, List<Erasure> erased)
+    {
         if (!heldSchools)
         {
             await Databases.Drop(before);

@@ -45,8 +45,7 @@ internal static class Well
             CertificateEnds = ends,
             CertificateIsBroken = broken,
             RunsEarlierVersion = Environment.GetEnvironmentVariable("UMBICK_SITE") == "yes" && running is { Length: > 0 } && installed is { Length: > 0 } && running != installed,
-            StoppedSteps = [.. await connection.QueryAsync<string>(
-                "select distinct display_name from audit_entry join person on person.school = audit_entry.school and person.id = whom where what = @what and at > now() - interval '1 day'", new { what = AuditKinds.SecondStepStopped })],
+            StoppedSteps = [.. (await connection.QueryAsync<(Guid, string Name, DateTime)>(DoorTries.Stopped)).Select(stopped => stopped.Name).Distinct()],
         };
     }
 

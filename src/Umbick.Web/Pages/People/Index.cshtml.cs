@@ -112,8 +112,7 @@ public sealed class IndexModel(Database database, TimeProvider clock) : PageMode
         People = await Store.People.All(connection);
         LastSeen = await Store.People.LastSeen(connection);
         Waiting = await Invitations.Waiting(connection, Now);
-        foreach (var person in People.Where(person => person.TwoFactor))
-            if (await DoorTries.StoppedUntil(connection, person.UserName) is { } until) Stopped[person.Id] = until;
+        foreach (var (person, _, until) in await DoorTries.StoppedSteps(connection)) Stopped[person] = until;
     }
 
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);

@@ -48,7 +48,7 @@ public sealed class RecordModel(Database database, ReadingModel model, RequestPr
         {
             return await Within(async connection => await Load(connection, id) ? Page() : NotFound());
         }
-        catch (Exception unreadable) when (User.IsInCharge() && unreadable is (InvalidCastException or FormatException or OverflowException or ArgumentException or InvalidOperationException or KeyNotFoundException))
+        catch (Exception unreadable) when (User.IsInCharge() && unreadable is not (System.Data.Common.DbException or OperationCanceledException))
         {
             return Redirect($"/children/{id}/erase?unreadable=true");
         }

@@ -51,7 +51,7 @@ public sealed class WellModel(Database database, SiteMeters meters, IConfigurati
                     DiskFree = disk?.Free,
                     CertificateEnds = ends,
                     CertificateIsBroken = broken,
-                    StoppedSteps = await Audit.Concerned(connection, AuditKinds.SecondStepStopped, clock.GetUtcNow().UtcDateTime.AddDays(-1)),
+                    StoppedSteps = [.. (await DoorTries.StoppedSteps(connection)).Select(stopped => stopped.Name)],
                 };
             },
             HttpContext.RequestAborted);
