@@ -21,7 +21,7 @@ To run it for a school (docs/running.md)
 ./umbick well                  Says whether all is well: certificate, backups, database, disk, clock, version. It ends with 1 where something is to be seen to.
 ./umbick backup FILE           Makes a backup while the site runs. FILE may be a folder (--new-folder the first time; --keep N keeps the latest N there).
 ./umbick check-backup FILE     Restores a backup, of a folder the latest, into a database that is thrown away, and counts its rows.
-./umbick restore FILE          Puts a backup, of a folder the latest, in the place of the database (--replace where that holds a school).
+./umbick restore FILE          Puts a backup, of a folder the latest, in the place of the database (--replace where that holds a school; --mend as for upgrade).
 ./umbick drop-replaced         Drops what restore has put aside. It is dropped by itself after seven days.
 ./umbick upgrade               Backs up, brings the database up to date, and says the way back (--mend: rows that break a new rule are corrected).
 ./umbick import FILE           Takes answers or children in from CSV, whole or not at all (--dry-run only says what would be added; --school; --caseload).

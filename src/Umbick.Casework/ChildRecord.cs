@@ -149,7 +149,8 @@ public sealed class ChildRecord
             .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], preferences))
             .Where(record => record.Questions.Count > 0)
             .ToList();
-        var records = begun.FindAll(record => record.Answered.Any());
+        // The first answer of a sitting may come between the two queries: without its day it counts the next time.
+        var records = begun.FindAll(record => record.Sitting.Day is not null && record.Answered.Any());
         var work = await WorkRows.Of(connection, [id]);
         var words = work.Decisions[id].Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null }).ToLookup(decision => decision.AfterSitting!.Value);
         var replayable = records

@@ -8,7 +8,7 @@ namespace Umbick.Cli.School;
 /// </summary>
 internal sealed class BackupFolder
 {
-    private const string Marker = ".umbick-backups";
+    private const string Marker = ".umbick-backups", Ending = ".backup";
 
     private BackupFolder(string path) => Path = path;
 
@@ -22,14 +22,15 @@ internal sealed class BackupFolder
     public static BackupFolder? At(string path, bool isNew)
     {
         var full = System.IO.Path.GetFullPath(path);
-        if (!Directory.Exists(full) && !path.EndsWith('/') && !isNew) return null;
+        // A folder that is not there must not become a file of its name.
+        if (!Directory.Exists(full) && full.EndsWith(Ending, StringComparison.Ordinal) && !isNew) return null;
         var marker = System.IO.Path.Combine(full, Marker);
         if (isNew)
         {
             if (!OperatingSystem.IsWindows()) Directory.CreateDirectory(full, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
             if (!File.Exists(marker)) File.WriteAllText(marker, "Umbick keeps its backups here. Where this file is missing, the folder is not the one that was meant.\n");
         }
-        if (!Directory.Exists(full)) throw new VerbException($"There is no folder “{full}”. If it is another machine’s, look whether it is mounted.");
+        if (!Directory.Exists(full)) throw new VerbException($"There is no folder “{full}”. If it is another machine’s, look whether it is mounted. (A single file’s name ends in {Ending}.)");
         if (!File.Exists(marker)) throw new VerbException($"“{full}” is no folder of backups: it has no file {Marker}. If it is another machine’s, look whether it is mounted. The first backup begins a folder with --new-folder.");
         return new BackupFolder(full);
     }
@@ -58,5 +59,5 @@ internal sealed class BackupFolder
         return [.. old.Select(file => System.IO.Path.GetFileName(file))];
     }
 
-    private static IReadOnlyList<string> Backups(string folder) => [.. Directory.EnumerateFiles(folder, "umbick-*.backup").Order(StringComparer.Ordinal)];
+    private static IReadOnlyList<string> Backups(string folder) => [.. Directory.EnumerateFiles(folder, $"umbick-*{Ending}").Order(StringComparer.Ordinal)];
 }
