@@ -30,9 +30,17 @@ public sealed class PasswordTurns : IDisposable
         {
             Interlocked.Decrement(ref _strangersWaiting);
         }
-        if (await Enter(_hashing, cancel)) return new Turn([_hashing, _strangers]);
-        _strangers.Release();
-        return null;
+        var entered = false;
+        try
+        {
+            entered = await Enter(_hashing, cancel);
+            return entered ? new Turn([_hashing, _strangers]) : null;
+        }
+        finally
+        {
+            // Also where the one who waited has gone: those behind must not wait for ever.
+            if (!entered) _strangers.Release();
+        }
     }
 
     public void Dispose()
@@ -57,9 +65,11 @@ public sealed class PasswordTurns : IDisposable
 
     private sealed class Turn(SemaphoreSlim[] doors) : IDisposable
     {
+        private SemaphoreSlim[]? _held = doors;
+
         public void Dispose()
         {
-            foreach (var door in doors) door.Release();
+            foreach (var door in Interlocked.Exchange(ref _held, null) ?? []) door.Release();
         }
     }
 }
