@@ -12,42 +12,49 @@ namespace Umbick.Casework;
 /// <param name="Work">How far the work on each pattern has come.</param>
 public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, Unnamed Unnamed, PatternWork Work)
 {
-    /// <summary>Where the case stands on a day.</summary>
-    public CaseState StateOn(DateOnly today) => Child.StateWith(Labels, Unnamed, Work, today);
+    /// <summary>What is known of the child on a day, and what follows from it.</summary>
+    public CaseSummary SummaryOn(DateOnly today) => _summary is { } known && known.Today == today ? known : _summary = new(Child.FactsWith(Labels, Unnamed, Work), today);
 
-    /// <summary>The patterns that are likely and whose practice has not ended, the one to practise first at the front.</summary>
-    public IReadOnlyList<Pattern> ToPractise => [.. Labelled(Label.Likely).Where(pattern => !Work.Finished.Contains(pattern))];
-
-    /// <summary>The patterns with a label.</summary>
-    public IReadOnlyList<Pattern> Labelled(Label label) => CaseState.Labelled(Labels, label);
+    /// <summary>A page asks for that of one day again and again.</summary>
+    private CaseSummary? _summary;
 }
 
 /// <summary>Everybody on the caseload. The belief kept after a sitting is used if nothing has come since; otherwise it is worked out again, and kept unless a sitting is open.</summary>
 public static class Caseload
 {
     /// <summary>Loads the caseload, by alias.</summary>
-    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model)
+    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model) => await Load(connection, model, [.. await Children.All(connection)]);
+
+    /// <summary>Loads some children, in their order.</summary>
+    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model, IReadOnlyList<CaseloadRow> children)
     {
-        var children = (await Children.All(connection)).ToList();
         var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<SittingId>());
-        var work = await PatternWork.Load(connection, model, children);
+        var measures = await Measures.Load(connection, model, children.ToDictionary(child => child.Id, child => child.Preferences));
+        var rows = await WorkRows.Of(connection, children.Select(child => child.Id));
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
             // Of one who has answered nothing there is nothing to reckon.
             if (child.LatestAnswer == 0 || child.ConcludedFrom == SittingEnding.SourceOf(child))
             {
-                caseload.Add(new CaseloadChild(child, [.. kept[child.LastSitting ?? default]], child.Unnamed, work[child.Id]));
+                IReadOnlyList<(Pattern Pattern, Label Label)> labels = [.. kept[child.LastSitting ?? default]];
+                caseload.Add(new CaseloadChild(child, labels, child.Unnamed, PatternWork.Of(rows, child.Id, measures[child.Id], labels)));
                 continue;
             }
             var record = (await ChildRecord.Load(connection, model, child.Id))!;
             await SittingEnding.KeepLatest(connection, model, record);
-            caseload.Add(new CaseloadChild(child, [.. Labels(record)], record.Now.Unnamed, work[child.Id]));
+            caseload.Add(new CaseloadChild(child, record.Labels, record.Now.Unnamed, PatternWork.Of(rows, child.Id, measures[child.Id], record.Labels)));
         }
         return caseload;
     }
 
-    private static IEnumerable<(Pattern Pattern, Label Label)> Labels(ChildRecord record) =>
-        record.First.Select(impact => impact.Finding).Concat(record.Now.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible)))
-            .Select(finding => (finding.Pattern, finding.Label));
+    /// <summary>What a summary of a child's case is made of.</summary>
+    internal static CaseFacts FactsWith(this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, Unnamed unnamed, PatternWork work) =>
+        new(child.Alias, child.Preferences.Wording, child.Stage, child.Sittings, labels, unnamed, work.Followed, work.Given, work.FormDue)
+        {
+            AskingOpen = child.OpenAsking is not null,
+            SetOpen = child.OpenSet is not null,
+            LastSetAlone = child.LastSetAlone,
+            LastAsking = child.LastAsking,
+        };
 }

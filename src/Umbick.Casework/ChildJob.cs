@@ -17,15 +17,15 @@ public sealed record ChildJob(Job Job, WhatNext What)
     /// <param name="to">The last day that is planned.</param>
     public static IReadOnlyList<ChildJob> Of(CaseloadChild child, DateOnly today, DateOnly to)
     {
-        var state = child.StateOn(today);
-        var (wording, id) = (child.Child.Preferences.Wording, child.Child.Id.Value);
+        var summary = child.SummaryOn(today);
+        var (state, id) = (summary.State, child.Child.Id.Value);
         var jobs = new List<ChildJob>();
         if (!state.AskingOpen)
         {
-            foreach (var check in child.Work.Due.Where(check => check.IsDueOn(to)))
-                jobs.Add(new ChildJob(new Job(check.Form is { } form ? $"form {form}" : $"look {check.Pattern!.Id}", id, JobNeed.Due, check.Day, check.Minutes), WhatNext.For(state with { Due = check }, wording)));
+            foreach (var check in summary.Due.Where(check => check.IsDueOn(to)))
+                jobs.Add(new ChildJob(new Job(check.Form is { } form ? $"form {form}" : $"look {check.Pattern!.Id}", id, JobNeed.Due, check.Day, check.Minutes), summary.NextIn(state with { Due = check })));
         }
-        var other = WhatNext.For(state with { Due = null }, wording);
+        var other = summary.NextIn(state with { Due = null });
         if (other is { Step: NextStep.LookInAgain } && (state.Later ?? state.Due) is not null) return jobs;
         var need = other.Step == NextStep.AskFirst ? JobNeed.Whenever : JobNeed.Regular;
         jobs.Add(new ChildJob(new Job(other.Step.ToString(), id, need, child.Child.AddedOn, WholeSlot), other));

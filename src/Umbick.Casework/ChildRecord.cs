@@ -27,11 +27,14 @@ public sealed class ChildRecord
 
     private readonly Lazy<OtherSkills> _beside;
 
-    private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay)
+    private readonly Lazy<PatternWork> _work;
+
+    private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay, WorkRows rows)
     {
         _model = model;
         (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
         _first = new(() => WhichFirst.Order(model, replay.Now, child.Stage));
+        _work = new(() => PatternWork.Of(rows, child.Id, Measures.Of(model, sittings), Labels));
         _beside = new(() => OtherSkills.Of(Answers, Now.Hundreds));
     }
 
@@ -57,13 +60,17 @@ public sealed class ChildRecord
     public IReadOnlyList<Impact> First => _first.Value;
 
     /// <summary>How far the work on each pattern has come.</summary>
-    public PatternWork Work { get; private init; } = PatternWork.None;
+    public PatternWork Work => _work.Value;
 
-    /// <summary>Where their case stands on a day.</summary>
-    public CaseState StateOn(DateOnly today) => Child.StateWith(First.Select(impact => (impact.Finding.Pattern, impact.Finding.Label)), Now.Unnamed, Work, today);
+    /// <summary>Patterns with their labels: first what should be practised first, then the firmest belief.</summary>
+    public IReadOnlyList<(Pattern Pattern, Label Label)> Labels =>
+        [.. First.Select(impact => impact.Finding).Concat(Now.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible))).Select(finding => (finding.Pattern, finding.Label))];
 
-    /// <summary>What to do next, on a day.</summary>
-    public WhatNext NextOn(DateOnly today) => WhatNext.For(StateOn(today), Child.Preferences.Wording);
+    /// <summary>What is known of the child on a day, and what follows from it.</summary>
+    public CaseSummary SummaryOn(DateOnly today) => new(Child.FactsWith(Labels, Now.Unnamed, Work), today);
+
+    /// <summary>What a summary of the child rests on.</summary>
+    public CaseEvidence EvidenceOf(CaseSummary summary) => new(_model, summary, Replay, First);
 
     /// <summary>What every answer now says.</summary>
     public Conclusion Now => Replay.Now;
@@ -83,23 +90,17 @@ public sealed class ChildRecord
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
     public IReadOnlyList<Pattern> FirstAfter(int sitting) => [.. WhichFirst.Order(_model, After(sitting), Child.Stage).Select(impact => impact.Finding.Pattern)];
 
-    /// <summary>How the pattern worked on did first and does now; null where none has shown.</summary>
-    public FirstAndNow? FirstAndNow =>
-        WorkedOn is { } pattern ? Core.Progress.FirstAndNow.Of(Replay, _model, pattern) : null;
-
-    /// <summary>
-    /// The pattern of the latest set, while it is practised; without one, the pattern to practise first. Where none is practised any more, the one that was last.
-    /// </summary>
-    public Pattern? WorkedOn =>
-        Practised.Concat(First.Select(impact => impact.Finding.Pattern)).FirstOrDefault(pattern => !Work.Finished.Contains(pattern)) ?? Practised.FirstOrDefault();
-
-    private IEnumerable<Pattern> Practised => Sets.Select(set => set.Pattern).OfType<Pattern>();
+    /// <summary>The pattern that is worked on; null where there is none.</summary>
+    public Pattern? WorkedOn => SummaryOn(default).WorkedOn;
 
     /// <summary>Every answer that stands, in the order in which they were given.</summary>
     public IEnumerable<ItemAnswer> Answers => Sittings.SelectMany(sitting => sitting.Answered).Select(AsGiven);
 
     /// <summary>The question that an answer of <see cref="Replay"/> belongs to.</summary>
-    public ItemResponse QuestionOf(TellingAnswer telling) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(telling.Index);
+    public ItemResponse QuestionOf(TellingAnswer telling) => QuestionAt(telling.Index);
+
+    /// <summary>The question at a place, from 0, among all that were answered.</summary>
+    public ItemResponse QuestionAt(int index) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
 
     /// <summary>The help that the next set starts with: what is chosen for them, else from how the telling items of the last one went.</summary>
     public Support NextSupport
@@ -128,9 +129,6 @@ public sealed class ChildRecord
         return SittingsAsked.Where(sitting => sets.Contains(sitting.Sitting.Id)).SelectMany(sitting => sitting.Answered).Select(question => question.Asked.Item.Task).ToHashSet();
     }
 
-    /// <summary>The cold starts for a pattern that are over, the earliest first.</summary>
-    public IReadOnlyList<ColdResult> ColdStarts(Pattern pattern) => Work.CourseOf(pattern).Colds;
-
     /// <summary>How quickly right answers without help came, day by day.</summary>
     public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(
         from sitting in Sittings
@@ -157,7 +155,7 @@ public sealed class ChildRecord
             .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
             .ToList();
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
-        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable)) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling, Work = PatternWork.Of(work, id, Measures.Of(model, records)) };
+        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable), work) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling };
     }
 
     /// <summary>A sitting put together from its rows.</summary>

@@ -102,6 +102,14 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         return new ScreenedClass(screening, await Screenings.Form(connection, id), children);
     }
 
+    /// <summary>What all answers say of the children of a class who are on the caseload: the form is one sitting of theirs.</summary>
+    public async Task<IReadOnlyDictionary<ChildId, CaseSummary>> CasesOf(SchoolConnection connection, ScreenedClass screened)
+    {
+        var today = await Schools.Today(connection, Now);
+        var cases = await Caseload.Load(connection, model, [.. screened.Children.Where(child => child.Child.OnCaseload).Select(child => child.Child)]);
+        return cases.ToDictionary(known => known.Child.Id, known => known.SummaryOn(today));
+    }
+
     /// <summary>What the form alone says: a child is sorted by what the class was asked, whatever else is known of them.</summary>
     private ScreenedChild Sorted(CaseloadRow child, SittingRecord sitting, int length)
     {

@@ -32,13 +32,13 @@ public sealed record DayWork(
     public IReadOnlyList<ChildJob> DueElsewhere => [.. Jobs.Values.Where(job => job.Job.Need == JobNeed.Due && job.Job.Due <= Today && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
 
     /// <summary>Children for whom a decision is to be taken.</summary>
-    public IReadOnlyList<CaseloadChild> ToDecide => [.. Children.Values.Where(child => child.Work.Offers.Any())];
+    public IReadOnlyList<CaseloadChild> ToDecide => [.. Children.Values.Where(child => child.SummaryOn(Today).Offers.Count > 0)];
 
     /// <summary>Children of whom nothing is known yet.</summary>
     public IReadOnlyList<CaseloadChild> NotAssessed => [.. Children.Values.Where(child => child.Child.Sittings == 0)];
 
     /// <summary>Those who could be practised with and wait, for others are in active work.</summary>
-    public IReadOnlyList<CaseloadChild> Waiting => [.. Children.Values.Where(child => CanWork(child) && !Active.Contains(child.Child.Id.Value))];
+    public IReadOnlyList<CaseloadChild> Waiting => [.. Children.Values.Where(child => child.SummaryOn(Today).CouldWork && !Active.Contains(child.Child.Id.Value))];
 
     /// <summary>Loads the work of a day, as it is at a time where the school is.</summary>
     public static async Task<DayWork> Load(SchoolConnection connection, ReadingModel model, DateOnly today, TimeOnly now)
@@ -63,8 +63,6 @@ public sealed record DayWork(
     public static IReadOnlySet<Guid> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)
     {
         var withSlot = timetable.Slots.SelectMany(slot => slot.Children).ToHashSet();
-        return ActiveWork.Choose(caseload.Where(CanWork).Select(child => new CouldWork(child.Child.Id.Value, withSlot.Contains(child.Child.Id.Value), child.Child.LastPractised, child.Child.AddedOn)), timetable.Year, today);
+        return ActiveWork.Choose(caseload.Where(child => child.SummaryOn(today).CouldWork).Select(child => new CouldWork(child.Child.Id.Value, withSlot.Contains(child.Child.Id.Value), child.Child.LastPractised, child.Child.AddedOn)), timetable.Year, today);
     }
-
-    private static bool CanWork(CaseloadChild child) => child.ToPractise.Count > 0 || child.Child.OpenSet is not null;
 }

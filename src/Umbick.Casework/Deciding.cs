@@ -54,7 +54,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
         foreach (var before in record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut } && decision.Pattern == pattern))
             await Decisions.TakeBack(connection, child, before.Id, by, Now);
         var finding = record.Now.Findings.FirstOrDefault(finding => finding.Pattern == pattern);
-        var shown = new { belief = finding?.Belief ?? 0, label = (finding?.Label ?? Label.Unlikely).ToString(), its_way = finding?.Evidence.ItsWay ?? 0, right = finding?.Evidence.Right ?? 0 };
+        var shown = new { belief = finding?.Belief ?? 0, label = (finding?.Label ?? Label.Unlikely).ToString(), its_way = finding?.Evidence.Count.ItsWay ?? 0, right = finding?.Evidence.Count.Right ?? 0 };
         await Keep(connection, id, child, pattern, holds ? DecisionKind.Confirm : DecisionKind.RuleOut, taken: true, reason, record.Sittings[^1].Sitting.Id.Value, shown, by);
         await SittingEnding.RenewAll(connection, model, child);
         return true;

@@ -1,6 +1,7 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
+using Umbick.Core.Progress;
 using Umbick.Store;
 
 namespace Umbick.Casework;
@@ -8,9 +9,6 @@ namespace Umbick.Casework;
 /// <summary>The items of a sitting that is asked from a list made before: a check, a form, or tasks that the teacher chose.</summary>
 internal static class ListedItems
 {
-    /// <summary>How many items a form has that is asked in a sitting.</summary>
-    public const int FormLength = 12;
-
     private const int PartsEach = 3;
 
     /// <summary>Before o'clock there is no time to read yet: the parts of a clock are asked instead.</summary>
@@ -28,7 +26,7 @@ internal static class ListedItems
     {
         _ when beginning.Items.Count > 0 => beginning.Items,
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
-        Plan.Form => new FixedForms(model).Make(child.Stage, FormLength, FormSeed(child.Stage), ItemsInUse.Of(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FormSeed(child.Stage), ItemsInUse.Of(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
         Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
         Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
         _ => [],

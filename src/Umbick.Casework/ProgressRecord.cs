@@ -17,6 +17,7 @@ public sealed record BeliefOnDay(DateOnly Day, IReadOnlyDictionary<Pattern, doub
 /// <param name="Child">The child.</param>
 /// <param name="From">The first day that is told.</param>
 /// <param name="To">The last.</param>
+/// <param name="Summary">What is known of the child on the last day.</param>
 /// <param name="Work">The work on each pattern.</param>
 /// <param name="Beliefs">What was believed after each sitting, the earliest first.</param>
 /// <param name="Answers">Every first answer, the earliest first.</param>
@@ -24,7 +25,7 @@ public sealed record BeliefOnDay(DateOnly Day, IReadOnlyDictionary<Pattern, doub
 /// <param name="Shown">Demonstrations that were shown, the earliest first.</param>
 /// <param name="HasEarlier">Whether there are sittings before the first day that is told.</param>
 public sealed record ProgressRecord(
-    CaseloadRow Child, DateOnly From, DateOnly To, PatternWork Work, IReadOnlyList<BeliefOnDay> Beliefs, IReadOnlyList<ScoredAnswer> Answers,
+    CaseloadRow Child, DateOnly From, DateOnly To, CaseSummary Summary, PatternWork Work, IReadOnlyList<BeliefOnDay> Beliefs, IReadOnlyList<ScoredAnswer> Answers,
     IReadOnlyList<AssignedSet> Sets, IReadOnlyList<DemonstrationShown> Shown, bool HasEarlier)
 {
     private const int DaysTold = 366;
@@ -37,11 +38,6 @@ public sealed record ProgressRecord(
 
     /// <summary>The stages, secure or not.</summary>
     public IReadOnlyList<StageRecord> Stages => StageRecord.Of(Answers);
-
-    /// <summary>The pattern that is told of where none is chosen: the one whose cold start was held last, else the one that is believed most.</summary>
-    public Pattern? Foremost =>
-        Work.Courses.Where(one => one.Value.Colds.Count > 0).OrderByDescending(one => one.Value.Colds[^1].Day).ThenBy(one => one.Value.Phase).Select(one => one.Key).FirstOrDefault()
-        ?? (Beliefs.Count == 0 ? null : Beliefs[^1].Beliefs.OrderByDescending(one => one.Value).Select(one => one.Key).FirstOrDefault());
 
     /// <summary>Loads how the work with a child went; null where the school has no such child.</summary>
     /// <param name="connection">The connection.</param>
@@ -56,13 +52,13 @@ public sealed record ProgressRecord(
         var told = all.FindAll(sitting => sitting.Day >= from);
         var beliefs = await BeliefsAfter(connection, model, child, told);
         var (asked, answers) = await Sittings.RowsIn(connection, told.Select(sitting => sitting.Id));
-        var work = (await PatternWork.Load(connection, model, [child]))[id];
+        var known = (await Caseload.Load(connection, model, [child]))[0];
         var scored = from sitting in told
                      from question in ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Answered
                      let given = ChildRecord.AsGiven(question)
                      select new ScoredAnswer(sitting.Day!.Value, question.Asked.Item, question.IsRight, given.Helped, question.Given!.Seconds);
         return new ProgressRecord(
-            child, told.Count > 0 ? told[0].Day!.Value : to, to, work, beliefs, [.. scored],
+            child, told.Count > 0 ? told[0].Day!.Value : to, to, known.SummaryOn(to), known.Work, beliefs, [.. scored],
             [.. (await Store.Sets.OfChild(connection, id)).Where(set => set.Day is { } day && day >= from && day <= to).OrderBy(set => set.Day)],
             [.. (await Demonstrated.To(connection, id)).Where(shown => shown.Day >= from && shown.Day <= to).Reverse()],
             all.Count > told.Count);

@@ -1,7 +1,7 @@
+using Umbick.Core.Progress;
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using Umbick.Core;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
@@ -35,26 +35,24 @@ internal static class Diagnose
         var model = new ReadingModel();
         var children = lines.GroupBy(line => line.Child).Select(child => Of(model, child.Key, [.. child])).ToList();
         Console.OutputEncoding = new UTF8Encoding(false);
-        Console.WriteLine(html ? Page(children) : JsonSerializer.Serialize(new DiagnosisJson.Diagnosis(ReadingModel.Version, children), DiagnosisJson.Options));
+        Console.WriteLine(html ? Page(children) : JsonSerializer.Serialize(new DiagnosisJson.Diagnosis(ReadingModel.Version, [.. children.Select(child => child.Found)]), DiagnosisJson.Options));
         return 0;
     }
 
-    private static DiagnosisJson.ChildFinding Of(ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
+    private static (DiagnosisJson.ChildFinding Found, CaseSummary Summary) Of(ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
     {
         var sittings = lines.GroupBy(line => line.Day).OrderBy(day => day.Key).ToList();
         var replay = Replay.Of(model, [.. sittings.Select(day => new SittingAnswers(day.Key, [.. day.Select(line => line.Given)], []))]);
-        return DiagnosisJson.Of(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]);
+        return (DiagnosisJson.Of(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]), CaseSummary.OfAnswers(model, child, replay, sittings[^1].Key));
     }
 
-    private static string Page(IEnumerable<DiagnosisJson.ChildFinding> children)
+    private static string Page(IEnumerable<(DiagnosisJson.ChildFinding Found, CaseSummary Summary)> children)
     {
         var page = new StringBuilder("<!doctype html><html lang=\"en-GB\"><meta charset=\"utf-8\"><title>What the answers say</title><h1>What the answers say</h1>");
-        foreach (var child in children)
+        foreach (var (child, summary) in children)
         {
-            page.Append($"<h2>{Encoded(child.Child)}</h2><p>{child.Answers} answers.</p>");
+            page.Append($"<h2>{Encoded(child.Child)}</h2><p>{child.Answers} answers. {Encoded(summary.InALine)}</p>");
             var shown = child.Patterns.Where(finding => finding.Label != "unlikely").ToList();
-            if (child.Guessing >= ModelParameters.GuessingFrom) page.Append("<p>The answers do not follow the clock: they look guessed.</p>");
-            else if (shown.Count == 0) page.Append(2 * child.Unexplained.Count > child.Answers ? "<p>More comes out wrong than right, and in no one way.</p>" : "<p>No pattern stands out.</p>");
             page.Append("<ul>");
             foreach (var finding in shown)
                 page.Append($"<li>{Encoded(Told(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");

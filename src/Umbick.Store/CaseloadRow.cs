@@ -26,7 +26,11 @@ public sealed class CaseloadRow
 
     public SetId? OpenSet { get; init; }
 
-    public bool PractisedSinceAsked { get; init; }
+    /// <summary>When the latest set was finished that was not a part of a visit.</summary>
+    public DateTime? LastSetAlone { get; init; }
+
+    /// <summary>When the latest asking was held that is over.</summary>
+    public DateTime? LastAsking { get; init; }
 
     /// <summary>Whether the child is on the caseload; else only on a screened class's list.</summary>
     public bool OnCaseload { get; init; }

@@ -38,15 +38,14 @@ public static class Children
           (select waiting.id from practice_set waiting where waiting.school = child.school and waiting.child = child.id
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,
-          seen.last_practice is not null and (seen.last_asking is null or seen.last_practice > seen.last_asking) as practised_since_asked,
+          seen.last_set_alone, seen.last_asking,
           last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer, seen.last_practised,
           (child.added_at at time zone {Schools.TimeZone})::date as added_on,
           (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id and kind in ('confirm', 'rule-out'))::int as words
         from child
         left join lateral (
           select count(*) filter (where ended_at is not null) as sittings, max({Sittings.Day}) as last_seen,
-            -- A visit asks cold before it practises: whether that has helped is seen at the next.
-            max({Sittings.Held}) filter (where kind = 'practice' and visit is null and ended_at is not null) as last_practice,
+            max({Sittings.Held}) filter (where kind = 'practice' and visit is null and ended_at is not null) as last_set_alone,
             max({Sittings.Day}) filter (where kind = 'practice') as last_practised,
             max({Sittings.Held}) filter (where kind = 'asking' and ended_at is not null) as last_asking,
             max((select max(seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id)) as latest_answer

@@ -50,6 +50,10 @@ public static class Sittings
     public static Task<Sitting?> Find(SchoolConnection connection, SittingId id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id", new { id });
 
+    /// <summary>Some sittings.</summary>
+    public static async Task<IReadOnlyList<Sitting>> Of(SchoolConnection connection, IEnumerable<SittingId> ids) =>
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where id = any(@ids)", new { ids = ids.ToArray() })];
+
     /// <summary>The sitting, kept from other writers until the transaction ends.</summary>
     public static Task<Sitting?> Lock(SchoolConnection connection, SittingId id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id for update", new { id });

@@ -90,8 +90,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Answer(child, sitting, ["next-hour"], TeachingPreferences.Usual.Length);
         Assert.NotNull((await Sitting(sitting)).EndedAt);
         var record = await Load(child);
-        Assert.Equal(NextStep.Practise, record.NextOn(Today).Step);
-        Assert.Equal("next-hour", record.NextOn(Today).Pattern!.Id);
+        Assert.Equal(NextStep.Practise, record.SummaryOn(Today).Next.Step);
+        Assert.Equal("next-hour", record.SummaryOn(Today).Next.Pattern!.Id);
         Assert.Equal("Ends on one that will very likely come out right.", record.Sittings[0].Questions[^1].Asked.Why);
     }
 
@@ -126,8 +126,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var asked = await Begin(child);
         await Answer(child, asked, ["next-hour"], TeachingPreferences.Usual.Length);
         var record = await Load(child);
-        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, record, record.NextOn(Today).Pattern!, new SetChoices(1), Guid.NewGuid()));
-        Assert.Equal(NextStep.DoTheSet, (await Load(child)).NextOn(Today).Step);
+        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices(1), Guid.NewGuid()));
+        Assert.Equal(NextStep.DoTheSet, (await Load(child)).SummaryOn(Today).Next.Step);
 
         var first = (await Turn(sitting)).Asked!;
         await Practise(sitting, first.Place, "?");
@@ -148,9 +148,9 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         }
         record = await Load(child);
         Assert.NotNull(record.Sets.Single(one => one.Id == set).DoneAt);
-        Assert.Equal(NextStep.AskAgain, record.NextOn(Today).Step);
-        Assert.True(record.FirstAndNow!.Now!.Outcome == TellingOutcome.Right);
-        Assert.Equal(2, record.FirstAndNow.Sittings.Count);
+        Assert.Equal(NextStep.AskAgain, record.SummaryOn(Today).Next.Step);
+        Assert.True(record.EvidenceOf(record.SummaryOn(Today)).FirstAndNow!.Now!.Outcome == TellingOutcome.Right);
+        Assert.Equal(2, record.EvidenceOf(record.SummaryOn(Today)).FirstAndNow!.Sittings.Count);
     }
 
     [Fact]

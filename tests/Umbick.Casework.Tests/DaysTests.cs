@@ -1,7 +1,6 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
-using Umbick.Core.Progress;
 using Umbick.Core.Simulation;
 
 namespace Umbick.Casework.Tests;
@@ -87,7 +86,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), new SetChoices(1), Teacher));
         var after = await Load(child);
         Assert.Equal([asked], after.Sittings.Select(sitting => sitting.Sitting.Id));
-        Assert.Equal((1, false), (after.Child.Sittings, after.Child.PractisedSinceAsked));
+        Assert.Equal((1, false), (after.Child.Sittings, after.SummaryOn(Today).State.PractisedSinceAsked));
         Assert.Equal(before.Child.LastSeen, after.Child.LastSeen);
         Assert.All(Model.Patterns, pattern => Assert.Equal(before.Replay.Belief.ProbabilityOf(pattern), after.Replay.Belief.ProbabilityOf(pattern), 12));
     }
@@ -159,7 +158,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var record = await Load(child);
         var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
         Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)), listed.Labels.Where(one => one.Label is Label.Likely or Label.Possible).Select(one => (one.Pattern.Id, one.Label)));
-        Assert.Equal(record.NextOn(Today), WhatNext.For(listed.StateOn(Today)));
+        Assert.Equal(record.SummaryOn(Today).Next, listed.SummaryOn(Today).Next);
         // What is kept after the last finished sitting is what is believed then.
         var last = record.Sittings.ToList().FindLastIndex(sitting => sitting.Sitting.EndedAt is not null);
         var kept = (await schools.InA(connection => Marginals.After(connection, [record.Sittings[last].Sitting.Id])))[record.Sittings[last].Sitting.Id];

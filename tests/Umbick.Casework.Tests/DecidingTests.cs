@@ -19,6 +19,9 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     public async Task What_is_offered_is_taken_once_and_what_was_shown_then_stays_with_it()
     {
         var child = await Colds("30 iiii, 23 riii, 16 riii, 9 iiii");
+        // What was never practised has no approach that could be changed.
+        Assert.Null((await Course(child)).Offer);
+        await Practise(child, 29);
         Assert.Equal(DecisionKind.ChangeApproach, (await Course(child)).Offer!.Kind);
         var id = Guid.NewGuid();
         Assert.False(await Take(child, Guid.NewGuid(), DecisionKind.FinishPattern, taken: true));
@@ -50,8 +53,8 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.True(await Take(child, Guid.NewGuid(), DecisionKind.FinishPattern, taken: true, daysAgo: 26));
         var record = await Load(child);
         Assert.Equal(PatternPhase.InRechecks, record.Work.CourseOf(NextHour).Phase);
-        Assert.DoesNotContain(NextHour, record.StateOn(Today).Likely);
-        Assert.Equal((NextStep.Recheck, NextHour), (record.NextOn(Today).Step, record.NextOn(Today).Pattern));
+        Assert.DoesNotContain(NextHour, record.SummaryOn(Today).State.Likely);
+        Assert.Equal((NextStep.Recheck, NextHour), (record.SummaryOn(Today).Next.Step, record.SummaryOn(Today).Next.Pattern));
 
         await Cold(child, "rrii", 2);
         Assert.Equal(DecisionKind.BackToPractice, (await Course(child)).Offer!.Kind);
@@ -132,7 +135,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         var cycle = Guid.NewGuid();
         Assert.True(await schools.InA(connection => new Deciding(Model, At(56)).BeginCycle(connection, cycle, child, 8, 10, "class screening", Teacher)));
         Assert.False(await schools.InA(connection => new Deciding(Model, At(50)).BeginCycle(connection, Guid.NewGuid(), child, 8, 10, "again", Teacher)));
-        Assert.Equal((NextStep.GiveForm, "Form A"), ((await Load(child)).NextOn(Today).Step, (await Load(child)).NextOn(Today).Heading));
+        Assert.Equal((NextStep.GiveForm, "Form A"), ((await Load(child)).SummaryOn(Today).Next.Step, (await Load(child)).SummaryOn(Today).Next.Heading));
         await Form(child, "A", right: false, 56);
         await Form(child, "B", right: true, 28);
         await Form(child, "C", right: true, 1);
@@ -164,7 +167,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
         Assert.Equal(Told(anew.Work), Told(listed.Work));
         Assert.Equal(Told(anew.Work), Told(live.Work));
-        Assert.Equal(anew.NextOn(Today), WhatNext.For(listed.StateOn(Today)));
+        Assert.Equal(anew.SummaryOn(Today).Next, listed.SummaryOn(Today).Next);
 
         static string Told(PatternWork work) => string.Join("; ", work.Courses.OrderBy(one => one.Key.Id).Select(one =>
             $"{one.Key.Id} {one.Value.Phase} {one.Value.MasteredOn} {one.Value.Offer?.Kind} {string.Join(' ', one.Value.Colds.Select(cold => $"{cold.Day:O}:{string.Concat(cold.Telling)}"))}"));
@@ -182,6 +185,13 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var asking = new Asking(Model, At(daysAgo));
         await Answer(connection, asking, (await asking.Start(connection, child, new AskingOptions(Plan.ColdStart) { ColdPattern = NextHour, Id = id is { } given ? new SittingId(new Guid(given, 0, 0, new byte[8])) : null }))!.Value, outcomes);
+    });
+
+    private Task Practise(ChildId child, int daysAgo) => schools.App.InSchool(schools.A, async connection =>
+    {
+        var practising = new Practising(Model, At(daysAgo));
+        var (_, sitting) = await practising.Assign(connection, await Load(child), NextHour, new SetChoices(1), Teacher);
+        await practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, ".", AnswerMode.Said, null), Teacher);
     });
 
     private static async Task Answer(SchoolConnection connection, Asking asking, SittingId id, string outcomes, bool whole = true)

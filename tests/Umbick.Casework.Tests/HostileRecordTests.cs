@@ -205,7 +205,7 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     {
         var child = (await Children.ByAlias(connection, [alias]))[alias];
         var record = (await ChildRecord.Load(connection, Model, child))!;
-        record.NextOn(new DateOnly(2026, 11, 30));
+        record.EvidenceOf(record.SummaryOn(new DateOnly(2026, 11, 30)));
         RecordEvent.Of((await RecordRows.Of(connection, child))!, record.Child.Preferences.Wording);
         var file = await ChildRecordFile.Write(connection, child, DateTime.UtcNow);
         Assert.Null(ChildRecordFile.Read(Encoding.UTF8.GetBytes(file!)).Fault);

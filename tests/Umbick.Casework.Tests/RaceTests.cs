@@ -65,7 +65,7 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
             return;
         }
         var record = (await schools.InA(connection => ChildRecord.Load(connection, Model, of.Child)))!;
-        record.NextOn(new DateOnly(2026, 11, 30));
+        record.EvidenceOf(record.SummaryOn(new DateOnly(2026, 11, 30)));
         Assert.InRange(await schools.InA(connection => connection.ExecuteScalarAsync<int>("select count(*) from sitting where child = @child and ended_at is null and kind = 'asking' and screening is null", new { child = of.Child })), 0, 1);
         Assert.InRange(await schools.InA(connection => connection.ExecuteScalarAsync<int>("select count(*) from cycle where child = @child and ended_on is null", new { child = of.Child })), 0, 1);
     }

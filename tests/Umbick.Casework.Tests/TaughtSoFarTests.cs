@@ -73,7 +73,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         var (set, sitting) = await Assign(child, null);
         var given = (await schools.InA(connection => Sets.Find(connection, set)))!;
         Assert.True(given is { IsAtEase: true, Pattern: null, LineSeconds: 20, Support: Support.Bare });
-        Assert.Equal(NextStep.DoTheSet, (await Load(child)).NextOn(Today).Step);
+        Assert.Equal(NextStep.DoTheSet, (await Load(child)).SummaryOn(Today).Next.Step);
         while (await Turn(sitting) is { Asked: { } asked } turn)
         {
             Assert.Equal(20, turn.LineSeconds);

@@ -56,7 +56,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         foreach (var child in children)
         {
             var record = await Record(child);
-            var cold = Assert.Single(record.ColdStarts(NextHour));
+            var cold = Assert.Single(record.Work.CourseOf(NextHour).Colds);
             results.Add((cold.Right, cold.Telling.Count));
             Assert.Equal(NextHour, Assert.Single(record.Sets).Pattern);
             Assert.Equal("has-it-arrived", Assert.Single(await schools.InA(connection => Demonstrated.To(connection, child))).Demonstration);
@@ -294,5 +294,5 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private async Task<HelpTaken?> Help(ChildId child) => await schools.InA(connection => HelpTaken.Of(connection, child, most: 1)) is [var help] ? help : null;
 
-    private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.ColdStarts(NextHour)) is var cold ? (cold.Right, cold.Telling.Count) : default;
+    private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.Work.CourseOf(NextHour).Colds) is var cold ? (cold.Right, cold.Telling.Count) : default;
 }

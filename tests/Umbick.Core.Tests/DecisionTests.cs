@@ -1,5 +1,6 @@
 using System.Globalization;
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
 using Umbick.Core.Timetabling;
 
@@ -109,7 +110,7 @@ public sealed class DecisionTests
     {
         var (colds, decisions) = Read("2/3 iiii, 9/3 riii, 16/3 iiii, 20/3 iiii, +change, 23/3 iiii");
         var late = new ColdResult(Guid.NewGuid(), Day("10/3"), [.. Enumerable.Repeat(new ColdAnswer(TellingOutcome.Right), 4)]);
-        var after = PatternCourse.Of([.. colds.Append(late).OrderBy(cold => cold.Day)], decisions, Year);
+        var after = PatternCourse.Of([.. colds.Append(late).OrderBy(cold => cold.Day)], decisions, Year, WasPractised);
         // The decision stands after the cold start that it was taken on, so one since counts.
         Assert.Single(after.Streak);
         Assert.Null(after.Offer);
@@ -146,10 +147,12 @@ public sealed class DecisionTests
     public void Exactly_the_goal_is_the_goal(int right, bool reached) =>
         Assert.Equal(reached, new CheckCycle(Day("2/3"), Day("27/4"), 10).IsReached([new CheckHeld("C", Day("27/4"), right, 12)]));
 
+    private static readonly Practised WasPractised = new(Day("2/3"), Day("2/3"), [Catalogue.Find("next-hour")!]);
+
     private static PatternCourse Course(string text)
     {
         var (colds, decisions) = Read(text);
-        return PatternCourse.Of(colds, decisions, Year);
+        return PatternCourse.Of(colds, decisions, Year, WasPractised);
     }
 
     private static (IReadOnlyList<ColdResult> Colds, IReadOnlyList<PatternDecision> Decisions) Read(string text)

@@ -183,7 +183,19 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
                     await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, (itsWay ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.Aloud, null), null);
                 }
             });
+            if (i == 0) await Practise(child.Id, new Behind(TimeSpan.FromDays(1 + (7 * (outcomes.Length - 1)))));
         }
         return child;
     }
+
+    private Task Practise(ChildId child, TimeProvider clock) => site.App.InSchool(site.A, async connection =>
+    {
+        var practising = new Practising(site.Model, clock);
+        var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, site.Model, child))!, NextHour, new SetChoices(1), Guid.NewGuid());
+        foreach (var asked in (await Sittings.AskedIn(connection, [sitting]))[sitting].ToList())
+        {
+            await practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), asked.Place, asked.Item.Right.Short(Wording.Usual), asked.Item.Task.OnScreen, null));
+            await practising.GoOn(connection, sitting, asked.Place);
+        }
+    });
 }

@@ -194,7 +194,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
             await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System)
                 .Answer(connection, sitting, new Submission(Guid.NewGuid(), one.Place, answer.Short(Wording.Usual), one.Item.Task.Aloud, null), null));
         }
-        Assert.Equal([(2, 4)], (await site.Record(site.A, child.Id)).ColdStarts(held.Pattern).Select(cold => (cold.Right, cold.Telling.Count)));
+        Assert.Equal([(2, 4)], (await site.Record(site.A, child.Id)).Work.CourseOf(held.Pattern).Colds.Select(cold => (cold.Right, cold.Telling.Count)));
         Assert.Matches("2 of 4 right", (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-cold-starts]")!.TextContent);
     }
 

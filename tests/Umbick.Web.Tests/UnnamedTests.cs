@@ -41,7 +41,7 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
         var child = await Answered(ClockTasks.ReadDigital, (time, _) => $"{time.Hour}:{time.Minute / 5 * 3:00}");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}");
-        Assert.Contains("takes the minutes some other way", page.QuerySelector("[data-finding]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("takes one step some other way", page.QuerySelector("[data-finding]")!.TextContent, StringComparison.Ordinal);
         var shown = page.QuerySelector("[data-other-way='other-minutes']")!;
         Assert.Matches("No pattern in the list gives these [3-8] answers; [0-9] of [0-9]+ came right\\.", shown.TextContent);
         Assert.DoesNotContain("No pattern explains", page.Body!.TextContent, StringComparison.Ordinal);

@@ -141,7 +141,7 @@ public static class ChildRecordFile
         {
             if (await ChildRecord.Load(connection, model, id) is not { } record || await RecordRows.Of(connection, id) is not { } rows) return false;
             var today = await Schools.Today(connection, DateTime.UtcNow);
-            record.NextOn(today);
+            record.EvidenceOf(record.SummaryOn(today));
             return RecordEvent.Of(rows, record.Child.Preferences.Wording) is not null && await ProgressRecord.Load(connection, model, id, today) is not null;
         }
         catch (Exception wrong) when (wrong is FormatException or InvalidOperationException or ArgumentException or KeyNotFoundException or JsonException or IndexOutOfRangeException or OverflowException)

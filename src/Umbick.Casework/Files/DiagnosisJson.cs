@@ -47,9 +47,9 @@ public static class DiagnosisJson
         Math.Round(finding.Belief, 3),
         finding.Label.ToString().ToLowerInvariant(),
         finding.Shows.ToString().ToLowerInvariant(),
-        finding.Evidence.Answers.Count,
-        finding.Evidence.ItsWay,
-        finding.Evidence.Right,
+        finding.Evidence.Count.Telling,
+        finding.Evidence.Count.ItsWay,
+        finding.Evidence.Count.Right,
         [.. finding.Evidence.NotYetTold.Select(pattern => pattern.Id)]);
 
     private static PatternFinding Of(OtherWay other) => new(

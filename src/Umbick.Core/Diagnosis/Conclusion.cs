@@ -34,11 +34,22 @@ public sealed record Finding(Pattern Pattern, double Belief, Label Label, Eviden
 /// <param name="Findings">Patterns believed at 0.05 or more, the firmest first.</param>
 /// <param name="Guessing">The belief that the child guesses, 0 to 1.</param>
 /// <param name="OtherWays">Steps that may be taken in a way nobody has listed, believed at 0.05 or more, the firmest first.</param>
-/// <param name="Unexplained">Places (from 0) of wrong answers that nothing believed explains.</param>
+/// <param name="NotExplainedThen">Places (from 0) of wrong answers that nothing explained of what was believed when they were given.</param>
 /// <param name="Answers">How many answers were looked at.</param>
 public sealed record Conclusion(
-    IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<OtherWay> OtherWays, IReadOnlyList<int> Unexplained, int Answers)
+    IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<OtherWay> OtherWays, IReadOnlyList<int> NotExplainedThen, int Answers)
 {
+    /// <summary>Places (from 0) of wrong answers that nothing explains: what went the way of a pattern that is called likely or possible by now is none of them, nor what shows a step taken some other way.</summary>
+    public IReadOnlyList<int> Unexplained
+    {
+        get
+        {
+            var explained = Findings.Where(finding => finding.Label is Label.Likely or Label.Possible).SelectMany(finding => finding.Evidence.Answers)
+                .Where(answer => answer.Outcome == TellingOutcome.ItsWay).Select(answer => answer.Index).Concat(OtherAt.SelectMany(other => other.Answers)).ToHashSet();
+            return [.. NotExplainedThen.Where(index => !explained.Contains(index))];
+        }
+    }
+
     /// <summary>The patterns called likely, the firmest first.</summary>
     public IEnumerable<Finding> Likely => Findings.Where(finding => finding.Label == Label.Likely);
 
@@ -55,6 +66,9 @@ public sealed record Conclusion(
         : OtherAt.Count > 0 ? Unnamed.OtherWay
         : MostlyWrong && !Findings.Any(finding => finding.Label is Label.Likely or Label.Possible) ? Unnamed.MuchWrong
         : Unnamed.None;
+
+    /// <summary>How often the child follows their way, by what is believed, 0 to 1.</summary>
+    public double Consistency { get; init; } = 1;
 
     /// <summary>Whether more of the latest answers came out wrong than right.</summary>
     public bool MostlyWrong { get; init; }
@@ -81,8 +95,9 @@ public sealed record Conclusion(
             .ToList();
         var repeated = findings.Where(finding => finding.Pattern.Step == Step.Answering && finding.Label != Label.Unlikely)
             .SelectMany(finding => finding.Evidence.Answers).Where(answer => answer.Outcome == TellingOutcome.ItsWay).Select(answer => answer.Index).ToHashSet();
-        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.Unexplained ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0).Where(index => !repeated.Contains(index))], answers.Count)
+        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.NotExplainedThen ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0).Where(index => !repeated.Contains(index))], answers.Count)
         {
+            Consistency = belief.Consistency,
             MostlyWrong = IsMostlyWrong([.. answers.Skip(before?.Answers ?? 0)]),
         };
     }

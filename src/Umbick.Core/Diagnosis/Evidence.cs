@@ -22,7 +22,30 @@ public enum TellingOutcome
 /// <param name="Given">The answer.</param>
 /// <param name="Expected">What the pattern would answer.</param>
 /// <param name="Outcome">How it came out.</param>
-public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected, TellingOutcome Outcome);
+public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected, TellingOutcome Outcome)
+{
+    /// <summary>Whether it came right by accident, as two patterns together can: that is no picture of either.</summary>
+    public bool IsAccident => Outcome == TellingOutcome.ItsWay && Given.IsRight;
+}
+
+/// <summary>Evidence in figures.</summary>
+/// <param name="Telling">How many telling answers were given without help.</param>
+/// <param name="ItsWay">How many of them went the pattern's way.</param>
+/// <param name="Right">How many of them came right.</param>
+public sealed record EvidenceCount(int Telling, int ItsWay, int Right)
+{
+    /// <summary>Counts answers that are shown.</summary>
+    public static EvidenceCount Of(IEnumerable<TellingAnswer> shown)
+    {
+        var counted = shown.Where(answer => !answer.Given.Helped).ToList();
+        return new(counted.Count, counted.Count(answer => answer.Outcome == TellingOutcome.ItsWay), counted.Count(answer => answer.Outcome == TellingOutcome.Right));
+    }
+
+    /// <summary>It as a sentence.</summary>
+    public string InWords => Telling == 0
+        ? "It has shown with help only."
+        : $"Of {Telling} telling {(Telling == 1 ? "answer" : "answers")} {ItsWay} came out that way, {Right} right.";
+}
 
 /// <summary>What the answers say for and against one pattern.</summary>
 /// <param name="Pattern">The pattern.</param>
@@ -32,6 +55,12 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
 {
     /// <summary>Whether no other pattern by itself gives every answer that went its way, where those are the fewest that may be enough.</summary>
     public bool OnlyThis { get; init; } = true;
+
+    /// <summary>The evidence as it is shown: what came right by accident is none, for or against.</summary>
+    public IReadOnlyList<TellingAnswer> Shown => [.. Answers.Where(answer => !answer.IsAccident)];
+
+    /// <summary>How many of what is shown was answered without help, how many of those went its way, and how many came right: the only count that is told.</summary>
+    public EvidenceCount Count => EvidenceCount.Of(Shown);
 
     /// <summary>Whether any answer went its way, with help or without.</summary>
     public bool IsSeen => Answers.Any(answer => answer.Outcome == TellingOutcome.ItsWay);

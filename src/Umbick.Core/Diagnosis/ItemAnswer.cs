@@ -14,6 +14,9 @@ public sealed record ItemAnswer(Item Item, Answer Answer, AnswerMode Mode, bool 
     /// <summary>Whether placed hands were scored right, where that was by a coarser rule than the strictest; null where nothing is known of it.</summary>
     public bool? Scored { get; init; }
 
+    /// <summary>Whether it is right: as it was scored, or by the strictest rule where nothing is known of that.</summary>
+    public bool IsRight => Scored ?? Scoring.IsRight(Item, Answer, Mode, Stage.EveryMinute);
+
     /// <summary>The answer that tells how they read.</summary>
     public Answer Telling => First ?? Answer;
 }

@@ -1,3 +1,5 @@
+using Umbick.Core.Clocks;
+
 namespace Umbick.Core.Items;
 
 /// <summary>
@@ -50,6 +52,17 @@ public static class Steps
         Step.CountingOn => "counting-on",
         Step.DayHalves => "day-halves",
         _ => step.ToString().ToLowerInvariant(),
+    };
+
+    /// <summary>What a step of reading is about, in words: 'the minutes'.</summary>
+    public static string InWords(this Step step, Wording wording) => step switch
+    {
+        Step.Hour => "the hour",
+        Step.Minutes => "the minutes",
+        Step.PastOrTo => $"‘{wording.Past}’ and ‘{wording.To}’",
+        Step.Fractions => "quarter and half",
+        Step.Writing => "the writing of times",
+        _ => "the place of the hour hand",
     };
 
     /// <summary>The steps of one reading, in order: each can have patterns.</summary>

@@ -7,8 +7,12 @@ namespace Umbick.Core.Practice;
 /// <summary>A pattern, and how much it spoils.</summary>
 /// <param name="Finding">What is known of the pattern.</param>
 /// <param name="Spoils">The share of the stage's items that the pattern alone gets wrong, 0 to 1.</param>
-public sealed record Impact(Finding Finding, double Spoils)
+/// <param name="Consistency">How often the child follows their way, 0 to 1.</param>
+public sealed record Impact(Finding Finding, double Spoils, double Consistency = 1)
 {
+    /// <summary>The share of the stage's items, 0 to 1, that this child is believed to get wrong by it: not all of what the pattern spoils, for nobody is sure, and no child holds to a way always.</summary>
+    public double GoesWrong => Worth * Consistency;
+
     /// <summary>What practising it is worth: belief times what it spoils.</summary>
     public double Worth => Finding.Belief * Spoils;
 }
@@ -23,7 +27,7 @@ public static class WhichFirst
     {
         var impacts = conclusion.Findings
             .Where(finding => finding.Label is Label.Likely or Label.Possible && finding.Pattern.Step != Step.Answering)
-            .Select(finding => new Impact(finding, Spoils(model, finding.Pattern, stage)))
+            .Select(finding => new Impact(finding, Spoils(model, finding.Pattern, stage), conclusion.Consistency))
             .OrderByDescending(impact => impact.Finding.Label == Label.Likely)
             .ThenByDescending(impact => Math.Floor(impact.Worth / Close))
             .ThenBy(impact => impact.Finding.Pattern.Step);

@@ -10,7 +10,7 @@ namespace Umbick.Core.Progress;
 /// <param name="Possible">The patterns that are possible.</param>
 /// <param name="AskingOpen">Whether a sitting was left in the middle.</param>
 /// <param name="SetOpen">Whether a set is assigned and not finished.</param>
-/// <param name="PractisedSinceAsked">Whether a set was finished since the last asking.</param>
+/// <param name="PractisedSinceAsked">Whether a set was finished since the last asking, other than in a visit: a visit asks cold before it practises, so that whether it has helped is seen at the next.</param>
 /// <param name="Unnamed">What stands out beside the patterns.</param>
 /// <param name="Due">What is to be looked at today; null where nothing is.</param>
 /// <param name="Later">What is to be looked at on a later day; null where nothing is.</param>

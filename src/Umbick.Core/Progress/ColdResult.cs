@@ -1,5 +1,6 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
 
 namespace Umbick.Core.Progress;
 
@@ -31,7 +32,7 @@ public sealed record ColdAnswer(TellingOutcome Outcome, bool BySetting = false)
 public sealed record ColdResult(Guid Id, DateOnly Day, IReadOnlyList<ColdAnswer> Telling)
 {
     /// <summary>How many telling items it has where it was not broken off.</summary>
-    public const int Whole = 4;
+    public const int Whole = ColdStart.Telling;
 
     /// <summary>How many came right.</summary>
     public int Right => Telling.Count(answer => answer.Outcome == TellingOutcome.Right);

@@ -1,4 +1,6 @@
 using System.Globalization;
+using Umbick.Core.Clocks;
+using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Progress;
 
@@ -19,7 +21,9 @@ public static class DecisionTexts
         return offer switch
         {
             { Kind: DecisionKind.ChangeApproach } => new("Change the approach?", $"Three cold starts in a row with none or one right, and no rise: {colds}. Try another demonstration, other words or a step back, and not the same again.", "Change the approach", "Go on as it is"),
+            { Kind: DecisionKind.BackToPractice, IsPractised: false } => new("Begin to practise it?", $"It has come back: {Misses(offer.Grounds[^1])} went its way on {offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it", "Wait for the next recheck"),
             { Kind: DecisionKind.BackToPractice } => new("Back to practice?", $"It has come back: {Misses(offer.Grounds[^1])} went its way on {offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it again", "Wait for the next recheck"),
+            { IsPractised: false } => new("Finish this pattern?", $"It comes right without any practice: {colds}. Practice can be left out, and the rechecks begin{(offer.IsMastered ? "" : " once it is mastered")}.", "Finish it", "Practise it all the same"),
             { IsMastered: true } => new("Finish this pattern?", $"It is mastered: seven of the last eight cold answers right, and none its way for a week or more ({colds}). Practice can end, and the rechecks begin.", "Finish it", "Practise on"),
             _ => new("Finish this pattern?", $"Three cold starts in a row all right: {colds}. Practice can end; the rechecks begin once it is mastered.", "Finish it", "Practise on"),
         };
@@ -40,14 +44,33 @@ public static class DecisionTexts
         _ => "ruled out by you",
     };
 
-    /// <summary>Where a pattern's work stands, in a few words.</summary>
-    public static string Told(PatternPhase phase) => phase switch
+    /// <summary>Where a pattern's work stands, in a few words: nothing is called practised that was not.</summary>
+    public static string Told(PatternCourse course) => course switch
     {
-        PatternPhase.Finished => "practice has ended, not mastered yet",
-        PatternPhase.InRechecks => "mastered, in rechecks",
-        PatternPhase.Secure => "mastered, and it has lasted",
+        { Phase: PatternPhase.Finished, Practised: null } => "not practised, and not mastered yet",
+        { Phase: PatternPhase.Finished } => "practice has ended, not mastered yet",
+        { Phase: PatternPhase.InRechecks } => "mastered, in rechecks",
+        { Phase: PatternPhase.Secure } => "mastered, and it has lasted",
+        { Practised: null } => "not practised yet",
         _ => "practised",
     };
+
+    /// <summary>What the work on a pattern was on, as a sentence; where look-alikes have changed places, it says so.</summary>
+    /// <param name="pattern">The pattern that it is told of as.</param>
+    /// <param name="course">The work on it.</param>
+    /// <param name="wording">How times are said.</param>
+    public static string WorkOn(Pattern pattern, PatternCourse course, Wording wording)
+    {
+        var reads = pattern.TextsIn(wording).Reads;
+        string And(IEnumerable<Pattern> patterns) => string.Join(" and ", patterns.Select(other => other.TextsIn(wording).Reads));
+        return course switch
+        {
+            { Practised: { } practised } when !practised.As.Contains(pattern) => $"Practised as {And(practised.As)}; the answers now look more like {reads}.",
+            { Practised: not null } => $"Practised: {reads}.",
+            { LookedAtAs.Count: > 0 } => $"Looked at as {And(course.LookedAtAs)}; the answers now look more like {reads}. Not practised yet.",
+            _ => $"Not practised yet: {reads}.",
+        };
+    }
 
     /// <summary>When a recheck is, in a few words.</summary>
     public static string Told(RecheckTime time) => time switch

@@ -1,6 +1,7 @@
+using System.Globalization;
 using Umbick.Core.Diagnosis;
-using Umbick.Core.Items;
 using Umbick.Core.Patterns;
+using Umbick.Core.Timetabling;
 
 namespace Umbick.Core.Progress;
 
@@ -20,12 +21,31 @@ public sealed record TellingCount(DateOnly Day, int Telling, int Right);
 public sealed record FirstAndNow(
     Pattern Pattern, TellingAnswer First, TellingAnswer? Now, DateOnly FirstDay, DateOnly NowDay, IReadOnlyList<TellingCount> Sittings)
 {
+    /// <summary>After so many school weeks an answer says nothing of now.</summary>
+    private const int NowForWeeks = 3;
+
+    /// <summary>Whether the latest telling answer is recent enough to say how it is now.</summary>
+    /// <param name="today">The day that it is.</param>
+    /// <param name="year">The school's year.</param>
+    public bool IsNowOn(DateOnly today, SchoolYear year) => year.WeeksAfter(NowDay, NowForWeeks) >= today;
+
+    /// <summary>The counts of the first sitting and of the latest, as a sentence.</summary>
+    public string InWords
+    {
+        get
+        {
+            var (first, last) = (Sittings[0], Sittings[^1]);
+            var start = $"At first {first.Right} of {first.Telling} telling {(first.Telling == 1 ? "answer" : "answers")} right";
+            return Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day.ToString("d MMMM", CultureInfo.InvariantCulture)} {last.Right} of {last.Telling}.";
+        }
+    }
+
     /// <summary>Compares the first sitting in which a pattern showed with the latest; null where it never showed.</summary>
     public static FirstAndNow? Of(Replay replay, ReadingModel model, Pattern pattern)
     {
         var evidence = Evidence.For(pattern, model, replay.Belief, replay.Observed);
-        var telling = evidence.Answers.Where(answer => !answer.Given.Helped).ToList();
-        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay && !IsRight(answer));
+        var telling = evidence.Shown.Where(answer => !answer.Given.Helped).ToList();
+        var first = telling.Find(answer => answer.Outcome == TellingOutcome.ItsWay);
         if (first is null) return null;
         var now = Typical([.. telling.Where(answer => SittingOf(answer) == SittingOf(telling[^1]))]);
         var sittings = telling
@@ -41,17 +61,10 @@ public sealed record FirstAndNow(
         DateOnly Day(TellingAnswer answer) => replay.Sittings[SittingOf(answer)].Day;
     }
 
-    /// <summary>
-    /// The latest of the answers that came out as most of them did: one slip must not stand for a sitting.
-    /// Two patterns together can come right by accident, which is no picture of either.
-    /// </summary>
+    /// <summary>The latest of the answers that came out as most of them did: one slip must not stand for a sitting.</summary>
     private static TellingAnswer Typical(List<TellingAnswer> answers)
     {
         var usual = answers.GroupBy(answer => answer.Outcome).MaxBy(outcome => outcome.Count())!.Key;
-        var like = answers.FindAll(answer => answer.Outcome == usual);
-        return like.FindLast(answer => IsRight(answer) == (usual == TellingOutcome.Right)) ?? like[^1];
+        return answers.FindLast(answer => answer.Outcome == usual)!;
     }
-
-    private static bool IsRight(TellingAnswer answer) =>
-        Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute);
 }

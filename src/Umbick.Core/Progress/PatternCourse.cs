@@ -1,3 +1,4 @@
+using Umbick.Core.Patterns;
 using Umbick.Core.Timetabling;
 
 namespace Umbick.Core.Progress;
@@ -5,7 +6,7 @@ namespace Umbick.Core.Progress;
 /// <summary>How far the work on a pattern has come.</summary>
 public enum PatternPhase
 {
-    /// <summary>It is practised.</summary>
+    /// <summary>Its practice has not ended; whether it has begun is another question.</summary>
     Practising,
 
     /// <summary>Its practice has ended, and it is not mastered yet.</summary>
@@ -22,7 +23,11 @@ public enum PatternPhase
 /// <param name="Kind">What is suggested.</param>
 /// <param name="Grounds">The cold starts that it rests on, the earliest first.</param>
 /// <param name="IsMastered">Whether the pattern is mastered by the rule.</param>
-public sealed record Offer(DecisionKind Kind, IReadOnlyList<ColdResult> Grounds, bool IsMastered = false);
+public sealed record Offer(DecisionKind Kind, IReadOnlyList<ColdResult> Grounds, bool IsMastered = false)
+{
+    /// <summary>Whether the pattern was practised at all.</summary>
+    public bool IsPractised { get; init; } = true;
+}
 
 /// <summary>The work on one pattern with one child, read off its cold starts and the decisions that were taken on the way.</summary>
 /// <param name="Phase">How far it has come.</param>
@@ -35,13 +40,26 @@ public sealed record Offer(DecisionKind Kind, IReadOnlyList<ColdResult> Grounds,
 public sealed record PatternCourse(
     PatternPhase Phase, DateOnly? MasteredOn, Rechecks? Rechecks, DateOnly? DueFrom, Offer? Offer, IReadOnlyList<ColdResult> Colds, IReadOnlyList<ColdResult> Streak)
 {
+    /// <summary>What was practised in it; null where nothing was.</summary>
+    public Practised? Practised { get; init; }
+
+    /// <summary>Look-alikes that it was looked at as before; none where the pattern has always been the same.</summary>
+    public IReadOnlyList<Pattern> LookedAtAs { get; init; } = [];
+
+    /// <summary>Whether its practice has ended.</summary>
+    public bool HasEnded => Phase != PatternPhase.Practising;
+
+    /// <summary>Whether another approach is to be tried: that is offered, or was decided and not tried yet.</summary>
+    public bool ChangesApproach { get; private init; }
+
     /// <summary>Follows a pattern from its first cold start to now.</summary>
     /// <param name="colds">The cold starts, the earliest first.</param>
     /// <param name="decisions">The decisions, in the order in which they were said.</param>
     /// <param name="year">The school's year.</param>
-    public static PatternCourse Of(IReadOnlyList<ColdResult> colds, IReadOnlyList<PatternDecision> decisions, SchoolYear year)
+    /// <param name="practised">What was practised; null where nothing was: then there is no approach to change.</param>
+    public static PatternCourse Of(IReadOnlyList<ColdResult> colds, IReadOnlyList<PatternDecision> decisions, SchoolYear year, Practised? practised = null)
     {
-        var following = new Following(year);
+        var following = new Following(year, practised);
         var left = decisions.ToList();
         foreach (var (cold, i) in colds.Select((cold, i) => (cold, i)))
         {
@@ -61,7 +79,7 @@ public sealed record PatternCourse(
     }
 
     /// <summary>Where the course stands while it is followed.</summary>
-    private sealed class Following(SchoolYear year)
+    private sealed class Following(SchoolYear year, Practised? practised)
     {
         /// <summary>Cold starts since the last decision: three in a row are counted among these.</summary>
         private readonly List<ColdResult> _streak = [];
@@ -79,6 +97,7 @@ public sealed record PatternCourse(
         private DateOnly? _mastered;
         private ColdResult? _cameBack;
         private bool _masteryTurnedDown;
+        private DecisionKind? _taken;
 
         private DateOnly? RechecksFrom => _finished is { } finished && _mastered is { } mastered ? (finished > mastered ? finished : mastered) : null;
 
@@ -113,6 +132,7 @@ public sealed record PatternCourse(
                 case DecisionKind.Confirm or DecisionKind.RuleOut:
                     return;
             }
+            _taken = decision.IsTaken ? decision.Kind : null;
             _cameBack = null;
             _streak.Clear();
         }
@@ -127,7 +147,12 @@ public sealed record PatternCourse(
                 PatternPhase.Finished => colds.Count == 0 ? _finished : year.WeeksAfter(colds[^1].Day, 1),
                 _ => null,
             };
-            return new PatternCourse(phase, _mastered, rechecks, due, Suggested, colds, [.. _streak]);
+            var offer = Suggested is { } suggested ? suggested with { IsPractised = practised is not null } : null;
+            return new PatternCourse(phase, _mastered, rechecks, due, offer, colds, [.. _streak])
+            {
+                Practised = practised,
+                ChangesApproach = offer is { Kind: DecisionKind.ChangeApproach } || (_streak.Count == 0 && _taken == DecisionKind.ChangeApproach),
+            };
         }
 
         private Offer? Suggested =>
@@ -135,7 +160,7 @@ public sealed record PatternCourse(
             : _finished is not null ? null
             : _mastered is not null && !_masteryTurnedDown ? new Offer(DecisionKind.FinishPattern, [.. _since.TakeLast(ColdStarts.InARow)], IsMastered: true)
             : Says(_streak) == ColdStartsSay.FinishPattern ? new Offer(DecisionKind.FinishPattern, LastWhole)
-            : Says(_streak.Where(cold => cold != _first)) == ColdStartsSay.ChangeApproach ? new Offer(DecisionKind.ChangeApproach, LastWhole)
+            : practised is not null && Says(_streak.Where(cold => cold != _first)) == ColdStartsSay.ChangeApproach ? new Offer(DecisionKind.ChangeApproach, LastWhole)
             : null;
 
         private static ColdStartsSay Says(IEnumerable<ColdResult> colds) => ColdStarts.Say(colds.Select(cold => (cold.Right, cold.Telling.Count)));

@@ -33,9 +33,6 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
     /// <summary>From this share of questions answered on, something can be said.</summary>
     public const double EnoughAnswered = 0.5;
 
-    /// <summary>A pattern seen this often in a short form is worth a proper look.</summary>
-    public const int TellingNeeded = 2;
-
     /// <summary>Sorts a child.</summary>
     /// <param name="asked">How many questions the form has.</param>
     /// <param name="answered">How many they answered, right or wrong; a blank left by them counts as answered.</param>
@@ -48,10 +45,10 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
         var share = right / (double)answered;
         var score = $"{right} of {answered} right";
         var pattern = conclusion.Findings.FirstOrDefault(finding =>
-            finding.Label == Label.Likely || (finding.Label == Label.Possible && finding.Evidence.ItsWay >= TellingNeeded));
+            finding.Label == Label.Likely || (finding.Label == Label.Possible && finding.Evidence.Count.ItsWay >= ModelParameters.TellingNeeded));
         var reads = pattern?.Pattern.TextsIn(wording ?? Wording.Usual).Reads;
         if (pattern is not null && share < SecureFrom)
-            return new(ScreeningGroup.Join, $"{score}; {pattern.Evidence.ItsWay} answers go one way: {reads}.");
+            return new(ScreeningGroup.Join, $"{score}; {pattern.Evidence.Count.ItsWay} of the wrong ones go one way: {reads}.");
         if (share < JoinBelow) return new(ScreeningGroup.Join, $"{score}, and the wrong ones go no one way yet.");
         if (share >= SecureFrom) return new(ScreeningGroup.Secure, $"{score}.");
         return new(ScreeningGroup.Watch, pattern is null ? $"{score}; the wrong ones look like slips." : $"{score}; perhaps {reads}.");

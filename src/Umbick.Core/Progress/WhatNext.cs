@@ -70,7 +70,7 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
             { SetOpen: true } => new(NextStep.DoTheSet, likely, "Do the set", "A practice set is ready and has not been finished."),
             { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times", "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
             { PractisedSinceAsked: true, StartsCold: false } => new(NextStep.AskAgain, likely, "Ask again, bare", "A set was done since the last asking. See whether it holds without help."),
-            _ when likely is not null => new(NextStep.Practise, likely, likely.TextsIn(wording ?? Wording.Usual).Practise, state.StartsCold ? "Begin with five plain clocks: they show whether the last practice helped." : "It gets most of what is being learnt now wrong, so it comes first."),
+            _ when likely is not null => new(NextStep.Practise, likely, likely.TextsIn(wording ?? Wording.Usual).Practise, WhyPractise(state)),
             { Unnamed: Unnamed.Guessing } => new(NextStep.LookTogether, null, "Go back to what is sure", "The answers do not follow the clock yet. Ask at an earlier stage, or check first what reading stands on."),
             { Unnamed: Unnamed.SameAnswer } => new(NextStep.LookTogether, null, "Turn one clock together", "One answer came again and again. Find out whether the clocks were too hard, or it was just a bad day."),
             _ when possible is not null => new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
@@ -80,4 +80,12 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
             _ => new(NextStep.LookInAgain, null, "Look in again", "No pattern stands out. Ask again in a few weeks."),
         };
     }
+
+    /// <summary>Whether something waits to be done with the child, and not only to be asked.</summary>
+    public bool IsWaiting => Step is NextStep.GoOnAsking or NextStep.GiveForm or NextStep.Recheck or NextStep.DoTheSet or NextStep.Practise;
+
+    private static string WhyPractise(CaseState state) =>
+        state.StartsCold ? "Begin with five plain clocks: they show how far it has come."
+        : state.Likely.Count > 1 ? "It costs most of what is likely, so it comes first."
+        : "It is likely now.";
 }

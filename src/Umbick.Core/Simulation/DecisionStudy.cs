@@ -41,11 +41,12 @@ public sealed class DecisionStudy
     public DecisionOutcome Play(PractisedChild child, Pattern pattern, int visits, int seed)
     {
         var colds = new List<ColdResult>();
+        var practised = new Practised(Start, Start, [pattern]);
         var (change, finish, then) = (default(int?), default(int?), child.Strength);
         for (var visit = 1; visit <= visits && finish is null; visit++)
         {
             colds.Add(Cold(child, pattern, visit, unchecked((seed * 101) + visit)));
-            switch (PatternCourse.Of(colds, [], SchoolYear.Plain).Offer?.Kind)
+            switch (PatternCourse.Of(colds, [], SchoolYear.Plain, practised).Offer?.Kind)
             {
                 case DecisionKind.ChangeApproach: change ??= visit; break;
                 case DecisionKind.FinishPattern: (finish, then) = (visit, child.Strength); break;

@@ -59,13 +59,13 @@ public sealed record CaseloadFilter
     /// <summary>Whether a child is shown.</summary>
     public bool Holds(CaseloadChild child, DateOnly today) =>
         child.Child.Alias.Contains(Find, StringComparison.CurrentCultureIgnoreCase)
-        && (Pattern is null || child.ToPractise.Contains(Pattern))
+        && (Pattern is null || child.SummaryOn(today).ToPractise.Contains(Pattern))
         && (Stage is null || child.Child.Stage == Stage)
         && (Class.Length == 0 || child.Child.ClassName == Class)
         && Waiting switch
         {
-            WaitingFor.Decision => child.Work.Offers.Any(),
-            WaitingFor.Look => child.Work.Due.Any(check => check.IsDueOn(today)),
+            WaitingFor.Decision => child.SummaryOn(today).Offers.Count > 0,
+            WaitingFor.Look => child.SummaryOn(today).State.Due is not null,
             WaitingFor.FirstAsking => child.Child.Sittings == 0,
             _ => true,
         };

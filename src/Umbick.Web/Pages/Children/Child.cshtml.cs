@@ -19,46 +19,30 @@ namespace Umbick.Web.Pages.Children;
 [OpensRecord]
 public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
-    private const int MostShown = 8;
-    private const int MostUnexplained = 4;
     private const int MostSittings = 12;
     private const int MostColdStarts = 3;
     private const int MostVisits = 3;
-
-    /// <summary>After so many school weeks an answer says nothing of now.</summary>
-    private const int NowForWeeks = 3;
 
     /// <summary>So many days back absences are told of.</summary>
     private const int AbsencesOfDays = 42;
 
     public ChildRecord Record { get; private set; } = null!;
 
-    public WhatNext Next { get; private set; } = null!;
+    public CaseSummary Summary { get; private set; } = null!;
 
-    public CaseState State { get; private set; } = null!;
-
-    public WhatAnswersSay Say { get; private set; } = null!;
+    /// <summary>What the summary rests on.</summary>
+    public CaseEvidence Evidence { get; private set; } = null!;
 
     public string Line { get; private set; } = "";
-
-    public string Reason { get; private set; } = "";
-
-    public IReadOnlyList<ItemResponse> Unexplained { get; private set; } = [];
 
     /// <summary>Steps taken in a way that nobody has listed, with the answers that show it.</summary>
     public IReadOnlyList<OtherWayShown> OtherWays { get; private set; } = [];
 
-    /// <summary>The pattern that is practised next; null where none is.</summary>
-    public Pattern? Practised { get; private set; }
-
-    /// <summary>Whether what is next is the one thing to press: not where it can wait, or a decision comes first.</summary>
-    public bool IsNextPressed => Next.Step != NextStep.LookInAgain || (State.Later is null && Offers.Count == 0);
-
     /// <summary>The last cold starts for what is worked on, the earliest first.</summary>
-    public IReadOnlyList<ColdResult> ColdStarts => Record.WorkedOn is { } pattern ? [.. Record.ColdStarts(pattern).TakeLast(MostColdStarts)] : [];
+    public IReadOnlyList<ColdResult> ColdStarts => [.. (Summary.Course?.Colds ?? []).TakeLast(MostColdStarts)];
 
     /// <summary>The decisions that are to be taken.</summary>
-    public IReadOnlyList<OfferShown> Offers => [.. Record.Work.Offers.Select(one => new OfferShown(one.Pattern, one.Offer, Guid.CreateVersion7()))];
+    public IReadOnlyList<OfferShown> Offers => [.. Summary.Offers.Select(one => new OfferShown(one.Pattern, one.Offer, Guid.CreateVersion7()))];
 
     /// <summary>The decisions that were taken, the latest first.</summary>
     public IReadOnlyList<DecisionRow> Decided => [.. Record.Work.Decisions.Where(decision => decision.Pattern is not null && decision.Kind is not null).Reverse()];
@@ -96,13 +80,6 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1)).Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
         return $"In the visit on {help.Day:d MMM}, of {Counted.Of(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
     }
-
-    public FirstAndNow? Progress { get; private set; }
-
-    public string ProgressLine { get; private set; } = "";
-
-    /// <summary>Whether the latest telling answer is recent enough to say how it is now.</summary>
-    public bool IsNow => Progress is { } progress && Record.Work.Year.WeeksAfter(progress.NowDay, NowForWeeks) >= preferences.Today;
 
     /// <summary>The sittings that are shown answer by answer: the latest, or all.</summary>
     public IReadOnlyList<SittingRecord> Listed { get; private set; } = [];
@@ -187,31 +164,14 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
 
     private void Show(bool all, IReadOnlyDictionary<Step, string> names)
     {
-        (State, Next) = (Record.StateOn(preferences.Today), Record.NextOn(preferences.Today));
-        Say = new WhatAnswersSay(Record, preferences.Wording);
-        Practised = Next.Step is NextStep.Recheck or NextStep.LookInAgain ? null : Next.Pattern;
-        Demonstrations = Practised is null ? [] : Demonstration.Offered(Practised, [.. Demonstrated.Select(one => one.Demonstration)]);
-        Reason = Next.Step == NextStep.Practise && Record.First.FirstOrDefault(impact => impact.Finding.Pattern == Practised) is { } impact
-            ? $"It gets {Spoils.Told(impact.Spoils)} of the times at this stage wrong{(State.Likely.Count > 1 ? ", so it comes first" : "")}."
-            : Next.Reason;
-        Progress = Record.FirstAndNow;
-        if (Progress is not null) ProgressLine = Compare(Progress);
+        Summary = Record.SummaryOn(preferences.Today);
+        Evidence = Record.EvidenceOf(Summary);
+        Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Demonstrated.Select(one => one.Demonstration)]) : [];
         var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
         var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
         Line = seen == 0 ? place : $"{place} · {Counted.Of(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
         Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
-        var known = Record.Now.OtherAt.SelectMany(other => other.Answers).ToHashSet();
-        Unexplained = [.. Record.Now.Unexplained.Where(index => index >= Record.Replay.LatestFrom && !known.Contains(index)).TakeLast(MostUnexplained).Select(At)];
-        OtherWays = [.. Record.Now.OtherAt.Select(other => new OtherWayShown(other, WhatAnswersSay.Named(other.Step, preferences.Wording), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(MostShown).Select(At)]))];
-    }
-
-    private ItemResponse At(int index) => Record.Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
-
-    private static string Compare(FirstAndNow progress)
-    {
-        var (first, last) = (progress.Sittings[0], progress.Sittings[^1]);
-        var start = $"At first {first.Right} of {Counted.Of(first.Telling, "telling answer")} right";
-        return first.Day == last.Day && progress.Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day:d MMMM} {last.Right} of {last.Telling}.";
+        OtherWays = [.. Evidence.OtherWays.Select(other => new OtherWayShown(other, other.Step.InWords(preferences.Wording), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
     }
 
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);

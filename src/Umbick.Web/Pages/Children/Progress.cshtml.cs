@@ -23,9 +23,11 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
     /// <summary>The pattern that is told of; null where there is none yet.</summary>
     public Pattern? Pattern { get; private set; }
 
-    public PatternCourse Course { get; private set; } = null!;
+    /// <summary>The work on it; null where there is none yet.</summary>
+    public PatternCourse? Course { get; private set; }
 
-    public ProgressSentence Sentence { get; private set; } = null!;
+    /// <summary>Whether that helps; null where there is none yet.</summary>
+    public ProgressSentence? Sentence { get; private set; }
 
     public ProgressChart Chart { get; private set; } = null!;
 
@@ -75,9 +77,9 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
         if (await ProgressRecord.Load(connection, model, id, preferences.Today) is not { } record) return NotFound();
         Record = record;
         preferences.OfChild = record.Child.Preferences;
-        Pattern = Catalogue.Find(pattern) is { } chosen && record.Work.Courses.ContainsKey(chosen) ? chosen : record.Foremost;
-        Course = Pattern is null ? PatternCourse.Of([], [], record.Work.Year) : record.Work.CourseOf(Pattern);
-        Sentence = ProgressSentence.Of(Course);
+        Pattern = Catalogue.Find(pattern) is { } chosen && record.Work.Courses.ContainsKey(chosen) ? chosen : record.Summary.WorkedOn;
+        Course = Pattern is null ? null : record.Work.CourseOf(Pattern);
+        Sentence = Course is null ? null : ProgressSentence.Of(Course);
         Chart = new ProgressChart(record, Pattern);
         Lines = ProgressFile.Lines(record);
         return Page();

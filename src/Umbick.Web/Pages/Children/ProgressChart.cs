@@ -1,3 +1,4 @@
+using Umbick.Core;
 using System.Globalization;
 using Umbick.Casework;
 using Umbick.Core.Items;
@@ -15,9 +16,6 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
     /// <summary>The most patterns whose belief is drawn.</summary>
     private const int MostPatterns = 4;
 
-    /// <summary>A pattern is drawn where it was believed so much at least once.</summary>
-    private const double DrawnFrom = 0.4;
-
     private const int MonthWidth = 48;
 
     public ProgressRecord Record => record;
@@ -26,14 +24,14 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
     public IReadOnlyList<ColdResult> Colds => pattern is null ? [] : [.. record.Work.CourseOf(pattern).Colds.Where(cold => cold.Day >= record.From)];
 
     /// <summary>The decisions on it that stand.</summary>
-    public IReadOnlyList<Store.DecisionRow> Decisions => [.. record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: not null } && decision.Pattern == pattern && decision.Day >= record.From)];
+    public IReadOnlyList<Store.DecisionRow> Decisions => pattern is null ? [] : [.. record.Work.StandingOn(pattern).Where(decision => decision.Day >= record.From)];
 
     public IReadOnlyList<CheckHeld> Checks => [.. record.Work.Checks.Where(check => check.Day >= record.From)];
 
     /// <summary>The patterns whose belief is drawn, the one that is told of first.</summary>
     public IReadOnlyList<Pattern> Patterns { get; } =
     [
-        .. record.Beliefs.SelectMany(after => after.Beliefs).Where(one => one.Value >= DrawnFrom).GroupBy(one => one.Key)
+        .. record.Beliefs.SelectMany(after => after.Beliefs).Where(one => one.Value >= ModelParameters.PossibleFrom).GroupBy(one => one.Key)
             .OrderByDescending(one => one.Key == pattern).ThenByDescending(one => one.Max(belief => belief.Value)).Select(one => one.Key).Take(MostPatterns),
     ];
 

@@ -14,6 +14,9 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 {
     public ScreenedClass Class { get; private set; } = null!;
 
+    /// <summary>What all answers say of those who are on the caseload.</summary>
+    public IReadOnlyDictionary<ChildId, CaseSummary> Cases { get; private set; } = new Dictionary<ChildId, CaseSummary>();
+
     /// <summary>The codes that were just made, by sitting.</summary>
     public IReadOnlyDictionary<SittingId, string> CodeOf { get; private set; } = new Dictionary<SittingId, string>();
 
@@ -70,8 +73,14 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 
     private async Task<bool> Load(Guid id)
     {
-        if (await database.InSchool(User.Person().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return false;
-        Class = found;
-        return true;
+        return await database.InSchool(
+            User.Person().School,
+            async connection =>
+            {
+                if (await screen.Load(connection, id) is not { } found) return false;
+                (Class, Cases) = (found, await screen.CasesOf(connection, found));
+                return true;
+            },
+            HttpContext.RequestAborted);
     }
 }

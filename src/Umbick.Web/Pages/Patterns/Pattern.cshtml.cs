@@ -43,8 +43,8 @@ public sealed class PatternModel(Database database, ReadingModel model, PatternF
         var caseload = await database.InSchool(User.Person().School, connection => Caseload.Load(connection, model), HttpContext.RequestAborted);
         Children =
         [
-            .. caseload.Where(child => child.ToPractise.Contains(found)).Select(child => (child.Child, true)),
-            .. caseload.Where(child => child.Labelled(Label.Possible).Contains(found) && !child.Work.Finished.Contains(found)).Select(child => (child.Child, false)),
+            .. caseload.Where(child => child.SummaryOn(preferences.Today).ToPractise.Contains(found)).Select(child => (child.Child, true)),
+            .. caseload.Where(child => child.SummaryOn(preferences.Today).State.Possible.Contains(found)).Select(child => (child.Child, false)),
         ];
         return Page();
     }

@@ -44,8 +44,9 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
             Wanted =
             [
                 .. from one in caseload
-                   where one.Child.OpenSet is null && one.ToPractise.Count > 0
-                   group one.Child by one.ToPractise[0] into need
+                   let toPractise = one.SummaryOn(preferences.Today).ToPractise
+                   where one.Child.OpenSet is null && toPractise.Count > 0
+                   group one.Child by toPractise[0] into need
                    orderby need.Count() descending, need.Key.Step
                    select (need.Key, (IReadOnlyList<CaseloadRow>)[.. need]),
             ];

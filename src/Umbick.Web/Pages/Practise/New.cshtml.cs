@@ -115,7 +115,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     }
 
     private async Task<IReadOnlyList<CaseloadRow>> OthersWith(SchoolConnection connection, Pattern pattern, ChildId child) =>
-        [.. from one in await Caseload.Load(connection, model) where one.Child.Id != child && one.Child.OpenSet is null && one.ToPractise.Contains(pattern) select one.Child];
+        [.. from one in await Caseload.Load(connection, model) where one.Child.Id != child && one.Child.OpenSet is null && one.SummaryOn(preferences.Today).ToPractise.Contains(pattern) select one.Child];
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
     private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);

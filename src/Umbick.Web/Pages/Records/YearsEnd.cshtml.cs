@@ -14,7 +14,7 @@ namespace Umbick.Web.Pages.Records;
 
 /// <summary>The year's end: classes get new names, stages move on, and who is finished is set aside.</summary>
 [Authorize(Who.InCharge)]
-public sealed class YearsEndModel(Database database, ReadingModel model, TimeProvider clock) : PageModel
+public sealed class YearsEndModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
 {
     /// <summary>The classes with their children; those without a class come last.</summary>
     public IReadOnlyList<IGrouping<string, ListedChild>> Classes { get; private set; } = [];
@@ -64,7 +64,7 @@ public sealed class YearsEndModel(Database database, ReadingModel model, TimePro
     {
         var children = await Store.Children.Aliases(connection);
         Classes = [.. children.GroupBy(child => child.ClassName).OrderBy(one => one.Key.Length == 0).ThenBy(one => one.Key, StringComparer.Ordinal)];
-        Finished = [.. (await Caseload.Load(connection, model)).Where(one => one.Child.Sittings > 0 && one.ToPractise.Count == 0 && one.Child.OpenSet is null && one.Child.OpenAsking is null).Select(one => one.Child)];
+        Finished = [.. (await Caseload.Load(connection, model)).Where(child => child.SummaryOn(preferences.Today).IsFinished).Select(child => child.Child)];
     }
 
     /// <summary>What was done, in words.</summary>

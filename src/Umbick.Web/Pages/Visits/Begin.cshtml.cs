@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
-using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 using Umbick.Casework;
 using Umbick.Store;
@@ -14,7 +13,7 @@ namespace Umbick.Web.Pages.Visits;
 
 /// <summary>Who comes to a visit, and what will be shown.</summary>
 [Authorize(Who.Records)]
-public sealed class BeginModel(Database database, ReadingModel model, Visiting visiting) : PageModel
+public sealed class BeginModel(Database database, ReadingModel model, Visiting visiting, RequestPreferences preferences) : PageModel
 {
     public Pattern Pattern { get; private set; } = null!;
 
@@ -74,7 +73,7 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
     private async Task Load(SchoolConnection connection, ChildId[] asked, IReadOnlyList<ChildId>? chosen)
     {
         var caseload = await Caseload.Load(connection, model);
-        Candidates = [.. caseload.Where(one => one.ToPractise.Contains(Pattern) || asked.Contains(one.Child.Id)).Select(one => one.Child).OrderBy(one => asked.Contains(one.Id) ? 0 : 1)];
+        Candidates = [.. caseload.Where(one => one.SummaryOn(preferences.Today).ToPractise.Contains(Pattern) || asked.Contains(one.Child.Id)).Select(one => one.Child).OrderBy(one => asked.Contains(one.Id) ? 0 : 1)];
         var busy = await Visiting.Busy(connection, Candidates.Select(one => one.Id));
         Busy = busy.Select(one => one.Id).ToHashSet();
         var open = await Store.Visits.Open(connection);
@@ -86,20 +85,17 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
         LeftOpen = [.. busy.Select(one => (one, inVisits.TryGetValue(one.Id, out var visit) ? $"/visits/{visit}" : $"/ask/{one.OpenAsking}"))];
         var free = Candidates.Where(one => !Busy.Contains(one.Id)).Select(one => one.Id).ToList();
         Chosen = chosen ?? [.. (asked.Length > 0 ? free.Where(asked.Contains) : free).Take(Visiting.Most)];
-        await Propose(connection);
+        await Propose(connection, caseload);
     }
 
     /// <summary>What helped is shown once more, shortly; what did not is not said over again in the same words.</summary>
-    private async Task Propose(SchoolConnection connection)
+    private async Task Propose(SchoolConnection connection, IReadOnlyList<CaseloadChild> caseload)
     {
         var shown = new List<DemonstrationShown>();
         foreach (var child in Chosen.Take(Visiting.Most))
         {
             shown.AddRange((await Demonstrated.To(connection, child)).Where(one => one.Pattern == Pattern.Id));
-            var record = (await ChildRecord.Load(connection, model, child))!;
-            var course = record.Work.CourseOf(Pattern);
-            // Offered and not decided, or taken and not tried yet.
-            ChangesApproach |= course.Offer is { Kind: DecisionKind.ChangeApproach } || (course.Streak.Count == 0 && record.Work.Decisions.LastOrDefault(one => one.Pattern == Pattern && !one.TakenBack) is { Kind: DecisionKind.ChangeApproach, Taken: true });
+            ChangesApproach |= caseload.Any(one => one.Child.Id == child && one.Work.CourseOf(Pattern).ChangesApproach);
         }
         var latest = shown.OrderByDescending(one => one.Day).ToList();
         IReadOnlyList<string> ids = [.. latest.Select(one => one.Demonstration)];
