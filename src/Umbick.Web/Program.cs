@@ -121,6 +121,7 @@ if (builder.Configuration[AheadClock.Variable] is not null && !await app.Service
 if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<Database>().IsDemo())
     throw new InvalidOperationException("UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
 transport.UseIn(app);
+app.UseRoundTrips();
 app.UseSecurityHeaders();
 app.UseExceptionHandler(FailurePage.Answer);
 app.UseStatusCodePagesWithReExecute("/error/{0}");

@@ -66,7 +66,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         var sitting = await Begin(await schools.Child(schools.A));
         await Send(sitting, 1, "4:12");
         var second = new Submission(Guid.NewGuid(), 2, "4:13", AnswerMode.Said, null);
-        Assert.Equal(7, await schools.InA(async connection =>
+        Assert.Equal(5, await schools.InA(async connection =>
         {
             await _asking.Answer(connection, sitting, second, null);
             return connection.RoundTrips;

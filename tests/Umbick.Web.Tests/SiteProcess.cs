@@ -42,6 +42,7 @@ public sealed class SiteProcess : IDisposable
             RedirectStandardOutput = true,
         };
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
+        start.Environment["UMBICK_ROUND_TRIPS"] = "told";
         if (database is not null) start.Environment["UMBICK_APP"] = database;
         if (ahead != default) start.Environment[AheadClock.Variable] = ahead.TotalHours.ToString(System.Globalization.CultureInfo.InvariantCulture);
         foreach (var (name, value) in settings ?? []) start.Environment[name] = value;

@@ -49,41 +49,18 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     {
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
         if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
-        // The answer is to the item at its place, whatever is asked by now.
-        if (await Sittings.At(connection, id, sent.At) is not ({ IsPractice: false } sitting, var teaching, var item)) return NotFound();
-        preferences.OfChild = teaching;
-        Response.Refused(answer);
-        if (item is null) return await Conflict(connection, id, $"Nothing was asked there, so “{text}” was not kept. This is where the sitting stands.");
-        if (text.Length == 0) return await Refuse(connection, id, text, "Type what the child said. For no answer type - and for “don’t know” type ?");
-        if (Math.Max(text.Length, first.Length) is > AnswerParser.LongestAnswer and var length)
-            return await Refuse(connection, id, text, $"That is {length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most. It was not taken, and everything before it is kept.");
-        var spelled = ClockLetters.Spelled(item, text);
-        var read = item.Read(spelled);
-        if (read is AmbiguousHalf half)
-            return await Refuse(connection, id, text, $"“{text}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}. Ask which is meant, and type that.");
-        if (read is Unread && sent.Confirmed != text)
+        var submission = sent.Submission(answer, text, default, timed: true) with { First = first.Length == 0 ? null : first, Prompted = given.Prompted == "true", How = HowDone.Find(given.How)?.Id };
+        var taken = await asking.TakeTyped(connection, id, submission, Mode(given), AnswerSent.Text(sent.Confirmed), User.Person().Id);
+        if (taken.Outcome == Submitted.NotFound) return NotFound();
+        if (taken.Message is { } message)
         {
-            Unreadable = text;
-            return await Refuse(connection, id, text, $"“{text}” cannot be read as an answer to this. Put it right, or press Enter again to keep it just so.");
+            Response.Refused(answer);
+            preferences.OfChild = taken.State?.Preferences;
+            Unreadable = taken.CanBeConfirmed ? text : null;
+            return taken.Outcome is null ? await Refuse(connection, id, text, message) : await Conflict(connection, id, $"{message} This is where the sitting stands{(taken.Outcome == Submitted.AnsweredBefore ? "; go one back to put an answer right" : "")}.");
         }
-        var submission = sent.Submission(answer, spelled, Mode(given) ?? ItemsInUse.ModeOf(item, text), preferences.Teaching.Timed) with
-        {
-            First = first.Length == 0 ? null : first,
-            Prompted = given.Prompted == "true",
-            How = HowDone.Find(given.How)?.Id,
-        };
-        switch (await asking.Answer(connection, id, submission, User.Person().Id))
-        {
-            case Submitted.Kept or Submitted.KeptBefore:
-                Response.Kept(answer);
-                return await NextTurn(connection, sitting);
-            case Submitted.NotFound:
-                return NotFound();
-            case Submitted.OtherAnswerKept:
-                return await Conflict(connection, id, $"Another answer was kept from this page before, so “{text}” was not. This is where the sitting stands.");
-            default:
-                return await Conflict(connection, id, $"That question has an answer already, so “{text}” was not kept. This is where the sitting stands; go one back to put an answer right.");
-        }
+        Response.Kept(answer);
+        return await NextTurn(connection, id, taken.State);
     });
 
     public Task<IActionResult> OnPostSkip(SittingId id, int place) => Within(async connection => await asking.Skip(connection, id, place) switch
@@ -151,48 +128,28 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     private static AnswerMode? Mode(HowGiven given) => Enum.TryParse<AnswerMode>(given.Mode, out var mode) && Enum.IsDefined(mode) ? mode : null;
 
     /// <summary>Where several share a clock, the next child's turn; else the same child's next question.</summary>
-    private async Task<IActionResult> NextTurn(SchoolConnection connection, Sitting sitting)
+    private async Task<IActionResult> NextTurn(SchoolConnection connection, SittingId id, SittingState? state)
     {
-        if (sitting.Visit is not { } visit) return await Shown(connection, sitting.Id);
+        if ((state?.Sitting ?? await Sittings.Find(connection, id)) is not { Visit: { } visit } sitting) return await Shown(connection, id, state);
         var open = (await Sittings.OfVisit(connection, visit)).Where(turn => turn.EndedAt is null).ToList();
         var next = (open.FirstOrDefault(turn => turn.TurnInVisit > sitting.TurnInVisit) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
         if (next != sitting.Id && Request.IsScripted()) Response.Headers["HX-Push-Url"] = $"/ask/{next}";
         return await Shown(connection, next);
     }
 
-    private async Task<bool> Show(SchoolConnection connection, SittingId id, string? message = null, string? typed = null)
+    private async Task<bool> Show(SchoolConnection connection, SittingId id, string? message = null, string? typed = null, SittingState? state = null)
     {
-        if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return false;
-        var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        preferences.OfChild = record.Child.Preferences;
-        var sittingHere = record.SittingsAsked.FirstOrDefault(other => other.Sitting.Id == id) ?? new SittingRecord(sitting, []);
-        var current = sittingHere.Questions.FirstOrDefault(question => question.Asked.Place == sitting.CurrentPlace);
-        var ready = current is null ? [] : new ReadyAnswers(model).For(current.Asked.Item, current.Asked.Item.Task.Aloud, record.Replay.Belief);
-        View = new AskingView(record, sittingHere, ready, OfferIn(record, sittingHere), await Group(connection, sitting), message, typed ?? current?.Given?.Raw ?? "") { Unreadable = Unreadable };
+        if ((state is null ? await AskingAt.Load(connection, model, id, preferences.Today) : await AskingAt.Of(connection, model, state, preferences.Today)) is not { } at) return false;
+        preferences.OfChild = at.Child.Preferences;
+        View = new AskingView(at, message, typed ?? at.Current?.Given?.Raw ?? "") { Unreadable = Unreadable };
         return true;
     }
 
-    private StopReason OfferIn(ChildRecord record, SittingRecord sitting)
-    {
-        if (sitting.Sitting.EndedAt is not null || sitting.Sitting.Plan != Plan.Adaptive) return StopReason.None;
-        var answered = sitting.Answered.Count();
-        return StopRules.After(model, record.Replay.Belief, [.. record.Replay.Observed.TakeLast(answered)], ItemsInUse.Bank(sitting.Sitting, record.Child), sitting.Sitting.Length);
-    }
-
-    private static async Task<IReadOnlyList<TurnInGroup>> Group(SchoolConnection connection, Sitting current)
-    {
-        if (current.Visit is not { } visit) return [];
-        var sittings = (await Sittings.OfVisit(connection, visit)).Where(sitting => !sitting.IsPractice).ToList();
-        if (sittings.Count == 1) return [];
-        var names = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(child => child.Id, child => child.Alias);
-        return [.. sittings.Select(sitting => new TurnInGroup(names[sitting.Child], sitting.Id, sitting.Id == current.Id, sitting.EndedAt is not null))];
-    }
-
     /// <summary>The part that changes, to a script; the page's own address, to a browser without one.</summary>
-    private async Task<IActionResult> Shown(SchoolConnection connection, SittingId id)
+    private async Task<IActionResult> Shown(SchoolConnection connection, SittingId id, SittingState? state = null)
     {
         if (!Request.IsScripted()) return Redirect($"/ask/{id}");
-        return await Show(connection, id) ? Partial("_Asking", View) : NotFound();
+        return await Show(connection, id, state: state) ? Partial("_Asking", View) : NotFound();
     }
 
     private Task<IActionResult> Refuse(SchoolConnection connection, SittingId id, string typed, string message) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, message);

@@ -55,20 +55,20 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     {
         if (sent.Id is not { } answer) return await Message(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         // The answer is to the item at its place, whatever is asked by now.
-        if (await Sittings.At(connection, Id, sent.At) is not var (sitting, teaching, item)) return NotFound();
-        preferences.OfChild = teaching;
-        if (item is null) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
+        if (await SittingState.Lock(connection, Id) is not { } locked) return NotFound();
+        preferences.OfChild = locked.Preferences;
+        if (locked.ItemAt(sent.At) is not { } item) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
         var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
         if (text.Length == 0) return await Refused(connection, answer, AnswerFields.Missing(item), StatusCodes.Status400BadRequest);
         if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var submission = sent.Submission(answer, text, sent.OnScreen(item), preferences.Teaching.Timed);
-        var submitted = sitting.IsPractice
-            ? await practising.Answer(connection, Id, submission)
-            : await asking.Answer(connection, Id, submission, by: null);
-        if (submitted is not (Submitted.Kept or Submitted.KeptBefore))
+        var taken = locked.Sitting.IsPractice
+            ? await practising.Take(connection, locked, submission)
+            : await asking.Take(connection, locked, submission, by: null);
+        if (!taken.Outcome.IsKept())
             return await Refused(connection, answer, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
         Response.Kept(answer);
-        return await Shown(connection);
+        return await Shown(connection, taken.State);
     });
 
     /// <summary>Goes on from an item that is settled. It is sent like an answer, so that it is not lost either.</summary>
@@ -82,30 +82,28 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
-    private async Task<bool> Show(SchoolConnection connection, string? message = null)
+    private async Task<bool> Show(SchoolConnection connection, string? message = null, SittingState? state = null)
     {
-        if (await Sittings.Find(connection, Id) is not { } sitting) return false;
+        if ((state ?? await SittingState.Load(connection, Id)) is not { } now) return false;
+        var sitting = now.Sitting;
+        preferences.OfChild = now.Preferences;
         if (sitting.IsPractice)
         {
-            var turn = (await Practising.Where(connection, Id))!;
-            preferences.OfChild = turn.Preferences;
+            var turn = await Practising.Where(connection, now);
             View = new SetPlaceView(turn, turn.Asked is { } asking ? ChildWords.LookAgain(asking.Item, turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage) : "", message);
             return true;
         }
-        preferences.OfChild ??= await Store.Children.PreferencesOf(connection, sitting.Child);
-        var rows = await Sittings.Rows(connection, Id);
-        var asked = sitting.EndedAt is null ? rows.Asked.FirstOrDefault(one => one.Place == sitting.CurrentPlace) : null;
-        var answers = rows.Standing.ToList();
-        Question = new QuestionView(sitting, asked, answers.Count(one => one.Place != sitting.CurrentPlace), message) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
+        var answers = now.Rows.Standing.ToList();
+        Question = new QuestionView(sitting, now.Asked, answers.Count(one => one.Place != sitting.CurrentPlace), message) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
         return true;
     }
 
     private PartialViewResult Part() => View is { } practice ? Partial("_SetPlace", practice) : Partial("_Question", Question);
 
-    private async Task<IActionResult> Shown(SchoolConnection connection)
+    private async Task<IActionResult> Shown(SchoolConnection connection, SittingState? state = null)
     {
         if (!Request.IsScripted()) return Redirect("/turn");
-        return await Show(connection) ? Part() : NotFound();
+        return await Show(connection, state: state) ? Part() : NotFound();
     }
 
     private Task<IActionResult> Refused(SchoolConnection connection, Guid answer, string message, int status)

@@ -75,7 +75,8 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 if (kept is not (Submitted.Kept or Submitted.KeptBefore))
                     return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
                 Response.Kept(answer);
-                return (await Sittings.At(connection, sitting, sent.At))!.Item!.Read(text) is var read and (AmbiguousHalf or Unread)
+                // What stands on paper is kept as it stands; what is to be asked about is told beside it.
+                return TypedAnswer.From((await Sittings.At(connection, sitting, sent.At))!.Item, text, child.Preferences.Wording) is { Message: not null, Read: var read }
                     ? Partial("_CellNote", new CellNote(child.Alias, sent.At, text, read as AmbiguousHalf))
                     : Content("");
             },

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
-using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
@@ -25,17 +24,17 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) => Within(async connection =>
     {
         if (sent.Id is not { } answer || part is not { } at || !ModelState.IsValid) return BadRequest();
-        var (outcome, why) = await Take(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed));
-        if (outcome == Submitted.NotFound) return NotFound();
-        if (outcome is not (Submitted.Kept or Submitted.KeptBefore))
+        var taken = await visiting.Take(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed), Teacher);
+        if (taken.At is not { } now) return NotFound();
+        if (taken.Message is { } why)
         {
             Response.Refused(answer);
-            Response.StatusCode = outcome is null ? StatusCodes.Status400BadRequest : StatusCodes.Status409Conflict;
-            return Partial("_Told", why);
+            Response.StatusCode = taken.Outcome is null ? StatusCodes.Status400BadRequest : StatusCodes.Status409Conflict;
+            return Partial("_Told", taken.Outcome is null ? why : $"{why} Open the page again to see what stands there.");
         }
         Response.Kept(answer);
         // While others have still to answer the same face nothing on the page changes.
-        return await VisitAt.Load(connection, id) is { IsAnswered: false } now && now.Visit.Part == at && now.Visit.Place == sent.At ? Content("") : await Shown(connection, id);
+        return !now.IsAnswered && now.Visit.Part == at && now.Visit.Place == sent.At ? Content("") : await Shown(connection, now);
     });
 
     /// <summary>Keeps whatever the boxes hold, where a page has no script.</summary>
@@ -50,8 +49,7 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
             if (raw.Length == 0 || raw == own.Said(at, place) || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer)) continue;
             var corrects = Guid.TryParse(Request.Form[$"corrects-{child.Id}"], out var seen) ? seen : default(Guid?);
             var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
-            var (outcome, why) = await Take(connection, id, child.Id, at, submission, confirmed: raw);
-            if (outcome is not (Submitted.Kept or Submitted.KeptBefore)) refused.Add($"{child.Alias}: {why}");
+            if ((await visiting.Take(connection, id, child.Id, at, submission, confirmed: raw, Teacher)).Message is { } why) refused.Add($"{child.Alias}: {why}");
         }
         if (refused.Count == 0) return Redirect($"/visits/{id}");
         await Load(connection, id, string.Join(" ", refused));
@@ -77,30 +75,15 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     public Task<IActionResult> OnPostCopied(Guid id, ChildId child, VisitPart? part, int place, bool copied) => Do(id, async connection =>
         part is { } at && await visiting.NoteCopied(connection, id, child, at, place, copied, Teacher));
 
-    /// <summary>Takes an answer in. The outcome is null where it was not even sent on, for what is told.</summary>
-    private async Task<(Submitted? Outcome, string Why)> Take(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed)
-    {
-        if (await VisitAt.Load(connection, id) is not { } visit || visit.Children.FirstOrDefault(one => one.Child.Id == child) is null) return (Submitted.NotFound, "This child is not in the visit.");
-        var raw = submission.Raw;
-        if (raw.Length == 0) return (null, "Nothing was typed.");
-        if (raw.Length > AnswerParser.LongestAnswer) return (null, $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.");
-        var item = visit.AskedAt(part, submission.Place)?.Item;
-        var spelled = item is null ? raw : ClockLetters.Spelled(item, raw);
-        var read = item is null ? AnswerParser.Parse(raw) : item.Read(spelled);
-        if (read is AmbiguousHalf half) return (null, $"“{raw}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}. Ask which is meant, and type that.");
-        if (read is Unread && confirmed != raw) return (null, $"“{raw}” cannot be read as an answer to this. Put it right, or send it again to keep it just so.");
-        var outcome = await visiting.Answer(connection, id, child, part, submission with { Raw = spelled, Mode = item is null ? AnswerMode.Said : ItemsInUse.ModeOf(item, spelled) }, Teacher);
-        return (outcome, outcome switch
-        {
-            Submitted.OtherAnswerKept => "Another answer was kept from this page before.",
-            Submitted.NotAsked => "Nothing was asked there.",
-            _ => "There is another answer by now. Open the page again to see it.",
-        });
-    }
-
     private async Task<bool> Load(SchoolConnection connection, Guid id, string? message = null)
     {
         if (await VisitAt.Load(connection, id) is not { } at) return false;
+        await Show(connection, at, message);
+        return true;
+    }
+
+    private async Task Show(SchoolConnection connection, VisitAt at, string? message = null)
+    {
         preferences.OfChild = at.Preferences;
         var (visit, part) = (at.Visit, at.Visit.Part);
         View = new VisitView(at, null) { Message = message };
@@ -113,7 +96,6 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
             View = View with { Held = held, PlaceLookedAt = place, LooksCopied = copied };
             if (View.Reveals) View = View with { HelpBefore = await Help(connection, at) };
         }
-        return true;
     }
 
     private static async Task<Dictionary<ChildId, HelpTaken>> Help(SchoolConnection connection, VisitAt at)
@@ -145,6 +127,13 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     {
         if (!Request.IsScripted()) return Redirect($"/visits/{id}");
         return await Load(connection, id) ? Partial("_Visit", View) : NotFound();
+    }
+
+    private async Task<IActionResult> Shown(SchoolConnection connection, VisitAt at)
+    {
+        if (!Request.IsScripted()) return Redirect($"/visits/{at.Visit.Id}");
+        await Show(connection, at);
+        return Partial("_Visit", View);
     }
 
     private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);

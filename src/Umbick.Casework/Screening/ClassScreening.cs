@@ -65,17 +65,19 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
-    public Task<Submitted> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
-        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, (sitting, rows) => GoOn(connection, sitting, rows));
+    public async Task<Submitted> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
+        (await AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, state => GoOn(connection, state))).Outcome;
 
-    private async Task GoOn(SchoolConnection connection, Sitting sitting, SittingRows rows)
+    private async Task<SittingState?> GoOn(SchoolConnection connection, SittingState state)
     {
+        var (sitting, rows) = (state.Sitting, state.Rows);
         var screening = (await Screenings.Find(connection, sitting.Screening!.Value))!;
         // A sheet is dated by the day it was done. What a child has begun on a screen keeps its day.
         if (sitting.FirstAnswerAt is null && screening.PaperDay is { } day) await Sittings.TellDay(connection, [sitting.Id], day);
         var next = Enumerable.Range(1, screening.Length).FirstOrDefault(place => !rows.IsAnswered(place));
         if (next > 0) await Sittings.MoveTo(connection, sitting.Id, next);
         else await SittingEnding.End(connection, model, sitting, Now);
+        return null;
     }
 
     /// <summary>Tells the day on which a class's sheets were done: of those typed already and of those to come.</summary>

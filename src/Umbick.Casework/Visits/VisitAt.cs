@@ -77,31 +77,28 @@ public sealed record VisitAt(Visit Visit, IReadOnlyList<ChildInVisit> Children)
         Children.Select(child => child.SittingOf(part)).FirstOrDefault(sitting => sitting is not null) is { } sitting ? [.. sitting.Questions.Select(question => question.Asked)] : [];
 
     /// <summary>Loads a visit; null where the school has no such visit.</summary>
-    public static async Task<VisitAt?> Load(SchoolConnection connection, Guid id) => await Visits.Find(connection, id) is { } visit ? await Of(connection, visit) : null;
+    public static async Task<VisitAt?> Load(SchoolConnection connection, Guid id) => await VisitRows.Find(connection, id) is { } rows ? Of(rows) : null;
 
-    internal static async Task<VisitAt> Of(SchoolConnection connection, Visit visit)
+    /// <summary>Loads a visit, kept from other writers until the transaction ends; null where the school has no such visit.</summary>
+    internal static async Task<VisitAt?> Lock(SchoolConnection connection, Guid id) => await VisitRows.Lock(connection, id) is { } rows ? Of(rows) : null;
+
+    private static VisitAt Of(VisitRows rows)
     {
-        var present = await Visits.Children(connection, visit.Id);
-        var rows = (await Store.Children.Of(connection, present.Select(one => one.Child))).ToDictionary(row => row.Id);
-        var sittings = await Sittings.OfVisit(connection, visit.Id);
-        var (asked, answers) = await Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
-        var prompts = (await Visits.Prompts(connection, sittings.Select(sitting => sitting.Id))).ToLookup(prompt => prompt.Sitting);
-        var (room, notes) = (await Visits.RoomClock(connection, visit.Id), (await Visits.Notes(connection, visit.Id)).ToLookup(note => note.Child, note => note.Note));
-        return new VisitAt(visit,
+        return new VisitAt(rows.Visit,
         [
-            .. present.Select(one => new ChildInVisit(rows[one.Child], one.LeftAt is null, RecordOf(one.Child, practice: false), RecordOf(one.Child, practice: true))
+            .. rows.Present.Select(present => new ChildInVisit(rows.Children[present.Child], present.LeftAt is null, RecordOf(present.Child, practice: false), RecordOf(present.Child, practice: true))
             {
-                RoomClock = room.FirstOrDefault(reading => reading.Child == one.Child),
-                Rungs = RungsOf(sittings.FirstOrDefault(sitting => sitting.Child == one.Child && sitting.IsPractice)),
-                Notes = [.. notes[one.Child]],
+                RoomClock = rows.RoomClock[present.Child].FirstOrDefault(),
+                Rungs = RungsOf(rows.Sittings.FirstOrDefault(sitting => sitting.Child == present.Child && sitting.IsPractice)),
+                Notes = [.. rows.Notes[present.Child]],
             }),
         ]);
 
-        SittingRecord? RecordOf(ChildId child, bool practice) => sittings.FirstOrDefault(sitting => sitting.Child == child && sitting.IsPractice == practice) is { } sitting
-            ? ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], rows[child].Preferences)
+        SittingRecord? RecordOf(ChildId child, bool practice) => rows.Sittings.FirstOrDefault(sitting => sitting.Child == child && sitting.IsPractice == practice) is { } sitting
+            ? ChildRecord.Of(sitting, rows.Asked[sitting.Id], rows.Answers[sitting.Id], rows.Children[child].Preferences)
             : null;
 
         Dictionary<int, Rung> RungsOf(Sitting? practice) => practice is null ? []
-            : prompts[practice.Id].Select(prompt => (prompt.Place, Rung: Core.Practice.Rungs.Find(prompt.Rung))).Where(one => one.Rung is not null).ToDictionary(one => one.Place, one => one.Rung!.Value);
+            : rows.Prompts[practice.Id].Select(prompt => (prompt.Place, Rung: Core.Practice.Rungs.Find(prompt.Rung))).Where(prompt => prompt.Rung is not null).ToDictionary(prompt => prompt.Place, prompt => prompt.Rung!.Value);
     }
 }

@@ -63,8 +63,11 @@ public sealed class ChildRecord
     public PatternWork Work => _work.Value;
 
     /// <summary>Patterns with their labels: first what should be practised first, then the firmest belief.</summary>
-    public IReadOnlyList<(Pattern Pattern, Label Label)> Labels =>
-        [.. First.Select(impact => impact.Finding).Concat(Now.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible))).Select(finding => (finding.Pattern, finding.Label))];
+    public IReadOnlyList<(Pattern Pattern, Label Label)> Labels => LabelsOf(First, Now);
+
+    /// <summary>Patterns with their labels: first what should be practised first, then the firmest belief.</summary>
+    internal static IReadOnlyList<(Pattern Pattern, Label Label)> LabelsOf(IReadOnlyList<Impact> first, Conclusion conclusion) =>
+        [.. first.Select(impact => impact.Finding).Concat(conclusion.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible))).Select(finding => (finding.Pattern, finding.Label))];
 
     /// <summary>What is known of the child on a day, and what follows from it.</summary>
     public CaseSummary SummaryOn(DateOnly today) => new(Child.FactsWith(Labels, Now.Unnamed, Work), today);
@@ -186,6 +189,9 @@ public sealed class ChildRecord
     /// <summary>
     /// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What the teacher said after it belongs to it.
     /// </summary>
+    internal static string KnownBy(SittingKnownBy sitting) => KnownBy(sitting.Sitting, sitting.LatestAnswer, sitting.Words);
+
+    /// <inheritdoc cref="KnownBy(SittingKnownBy)"/>
     internal static string KnownBy(SittingId sitting, long latestAnswer, string? words) => $"{sitting.Value:N}:{latestAnswer}{(words is null ? "" : $":{words}")}";
 
     /// <summary>An answered question as the model takes it.</summary>

@@ -44,7 +44,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (await Busy(connection, children) is { Count: > 0 } busy) return busy;
         if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now)) return [];
         var records = await Records(connection, children);
-        var together = Together(records, pattern);
+        var together = Together([.. records.Select(record => record.Replay.Belief)], pattern);
         var items = ColdStart.Make(together, Stage(records), task => Uses(records, task), SeedOf(id));
         foreach (var (record, turn) in records.Select((record, turn) => (record, turn)))
         {
@@ -61,17 +61,39 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="part">The part to which the answer belongs, whatever is reached by now.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<Submitted> Answer(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by)
+    public async Task<Submitted> Answer(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by) =>
+        await VisitAt.Lock(connection, id) is { } at ? (await Keep(connection, at, child, part, submission, by)).Outcome : Submitted.NotFound;
+
+    /// <summary>Reads what was typed for a child, and keeps it where it can be kept.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="id">The visit.</param>
+    /// <param name="child">The child.</param>
+    /// <param name="part">The part to which the answer belongs.</param>
+    /// <param name="submission">The answer as it was typed.</param>
+    /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
+    /// <param name="by">Who typed it.</param>
+    public async Task<AnswerInVisit> Take(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed, Guid by)
     {
-        if (await Visits.Lock(connection, id) is not { } visit) return Submitted.NotFound;
-        var at = await VisitAt.Of(connection, visit);
-        if (at.Children.FirstOrDefault(one => one.Child.Id == child) is not { } own) return Submitted.NotFound;
+        if (await VisitAt.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child)) return new(Submitted.NotFound, Submitted.NotFound.WhyNot(submission.Raw), null);
+        var typed = TypedAnswer.From(at.AskedAt(part, submission.Place)?.Item, submission.Raw, at.Preferences.Wording, confirmed);
+        if (typed.Message is { } message) return new(null, message, at);
+        var (outcome, now) = await Keep(connection, at, child, part, submission with { Raw = typed.Text, Mode = typed.Mode }, by);
+        return new(outcome, outcome.IsKept() ? null : outcome.WhyNot(submission.Raw), now);
+    }
+
+    /// <summary>Keeps an answer in a visit that is locked, and goes on where all have answered.</summary>
+    private async Task<(Submitted Outcome, VisitAt Now)> Keep(SchoolConnection connection, VisitAt at, ChildId child, VisitPart part, Submission submission, Guid by)
+    {
+        var visit = at.Visit;
+        if (at.Children.FirstOrDefault(own => own.Child.Id == child) is not { } own) return (Submitted.NotFound, at);
         var outcome = part == VisitPart.Room
             ? await ReadRoomClock(connection, visit, child, submission, by)
             : own.SittingOf(part) is { } sitting ? await Answer(connection, sitting.Sitting, submission, by) : Submitted.NotAsked;
-        if (outcome is not (Submitted.Kept or Submitted.KeptBefore) || visit.EndedAt is not null) return outcome;
-        if (visit.Part == part && visit.Place == submission.Place && part is VisitPart.Room or VisitPart.Cold) await GoOnOnceAnswered(connection, visit, by);
-        return outcome;
+        if (!outcome.IsKept()) return (outcome, at);
+        var now = (await VisitAt.Load(connection, visit.Id))!;
+        if (visit.EndedAt is not null || visit.Part != part || visit.Place != submission.Place || part is not (VisitPart.Room or VisitPart.Cold) || !now.IsAnswered) return (outcome, now);
+        await GoOn(connection, now, by);
+        return (outcome, (await VisitAt.Load(connection, visit.Id))!);
     }
 
     /// <summary>Goes on from a place; a page that has grown stale goes nowhere.</summary>
@@ -84,9 +106,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <returns>Whether the school has such a visit.</returns>
     public async Task<bool> GoOn(SchoolConnection connection, Guid id, VisitPart part, int place, Demonstration? shown, Guid by)
     {
-        if (await Visits.Lock(connection, id) is not { } visit) return false;
+        if (await VisitAt.Lock(connection, id) is not { Visit: var visit } at) return false;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
-        var at = await VisitAt.Of(connection, visit);
         if (part == VisitPart.Model && shown is not null)
         {
             foreach (var child in at.Here) await Demonstrated.Keep(connection, Guid.CreateVersion7(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
@@ -98,9 +119,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>Goes one place back, to put an answer right or to show the idea once more.</summary>
     public static async Task<bool> Back(SchoolConnection connection, Guid id, VisitPart part, int place)
     {
-        if (await Visits.Lock(connection, id) is not { } visit) return false;
+        if (await VisitAt.Lock(connection, id) is not { Visit: var visit } at) return false;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
-        var at = await VisitAt.Of(connection, visit);
         (VisitPart Part, int Place)? before = part switch
         {
             VisitPart.Cold or VisitPart.Practise when place > 1 => (part, place - 1),
@@ -120,7 +140,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(one => one.Child == child)) return false;
         if (visit.EndedAt is not null) return true;
         await Visits.Leave(connection, id, child, isHere ? null : Now);
-        if (visit.Part is VisitPart.Room or VisitPart.Cold) await GoOnOnceAnswered(connection, visit, by);
+        if (visit.Part is VisitPart.Room or VisitPart.Cold && await VisitAt.Load(connection, id) is { IsAnswered: true } at) await GoOn(connection, at, by);
         return true;
     }
 
@@ -162,8 +182,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>Stops a visit, wherever it is. Everything that was answered is kept.</summary>
     public async Task<bool> Stop(SchoolConnection connection, Guid id)
     {
-        if (await Visits.Lock(connection, id) is not { } visit) return false;
-        if (visit.EndedAt is null) await End(connection, await VisitAt.Of(connection, visit));
+        if (await VisitAt.Lock(connection, id) is not { } at) return false;
+        if (at.Visit.EndedAt is null) await End(connection, at);
         return true;
     }
 
@@ -177,10 +197,35 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// </returns>
     public async Task<(HeldPattern? Held, IReadOnlySet<ChildId> LooksCopied)> Look(SchoolConnection connection, VisitAt at, int place)
     {
-        var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
-        var wrong = at.Children.Zip(records).Select(one => (Record: one.Second, Question: one.First.At(at.Visit.Part, place))).Where(one => one.Question is { Given: not null, IsRight: false }).ToList();
-        var looks = Copying.Looks(model, [.. wrong.Select(one => new AnswerBeside(ChildRecord.AsGiven(one.Question!), one.Record.Replay.Belief))]);
-        return (at.Visit.Pattern is { } pattern ? Together(records, pattern) : null, wrong.Zip(looks).Where(one => one.Second).Select(one => one.First.Record.Child.Id).ToHashSet());
+        var beliefs = await Beliefs(connection, at);
+        var wrong = at.Children.Where(child => child.At(at.Visit.Part, place) is { Given: not null, IsRight: false }).ToList();
+        var looks = Copying.Looks(model, [.. wrong.Select(child => new AnswerBeside(ChildRecord.AsGiven(child.At(at.Visit.Part, place)!), beliefs[child.Child.Id]))]);
+        return (
+            at.Visit.Pattern is { } pattern ? Together([.. at.Children.Select(child => beliefs[child.Child.Id])], pattern) : null,
+            wrong.Zip(looks).Where(answered => answered.Second).Select(answered => answered.First.Child.Id).ToHashSet());
+    }
+
+    /// <summary>What is believed of each child of a visit: reckoned on from where the sitting that goes on began, where that is remembered.</summary>
+    private async Task<IReadOnlyDictionary<ChildId, Belief>> Beliefs(SchoolConnection connection, VisitAt at)
+    {
+        var sittings = await Sittings.LatestAnswers(connection, at.Children.Select(child => child.Child.Id));
+        var beliefs = new Dictionary<ChildId, Belief>();
+        foreach (var child in at.Children)
+        {
+            var own = sittings[child.Child.Id].ToList();
+            beliefs[child.Child.Id] = Remembered(child, at.Visit.Pattern, own)?.Belief ?? (await ChildRecord.Load(connection, model, child.Child.Id))!.Replay.Belief;
+        }
+        return beliefs;
+    }
+
+    /// <summary>A child's replay from where the latest sitting began; null where that is no sitting of this visit, or is not remembered.</summary>
+    private Replay? Remembered(ChildInVisit child, Pattern? pattern, List<SittingKnownBy> sittings)
+    {
+        if (sittings.Count == 0) return Replay.Of(model, []);
+        if (sittings is not [.., { Words: null } last] || new[] { child.Practice, child.Cold }.FirstOrDefault(sitting => sitting?.Sitting.Id == last.Sitting) is not { } latest || latest.Sitting.Day is not { } day) return null;
+        return Replay.GoOn(
+            model, [.. sittings.SkipLast(1).Select(ChildRecord.KnownBy)],
+            ChildRecord.Replayed(latest, day, latest.Sitting.IsPractice ? pattern : null, latest.Answered.Select(question => question.Given!)));
     }
 
     private async Task<Submitted> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
@@ -195,11 +240,6 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
 
     private static async Task<ChildInVisit?> Of(SchoolConnection connection, Guid id, ChildId child) =>
         (await VisitAt.Load(connection, id))?.Children.FirstOrDefault(one => one.Child.Id == child);
-
-    private async Task GoOnOnceAnswered(SchoolConnection connection, Visit visit, Guid by)
-    {
-        if (await VisitAt.Of(connection, visit) is { IsAnswered: true } at) await GoOn(connection, at, by);
-    }
 
     private async Task GoOn(SchoolConnection connection, VisitAt at, Guid by)
     {
@@ -239,7 +279,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (at.Visit.Pattern is not { } pattern || at.Items(VisitPart.Practise).Count > 0) return;
         var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
         var start = records.Max(record => record.NextSupport);
-        var order = new SetOrder(Together(records, pattern), Stage(records), start, SeedOf(at.Visit.Id))
+        var order = new SetOrder(Together([.. records.Select(record => record.Replay.Belief)], pattern), Stage(records), start, SeedOf(at.Visit.Id))
         {
             Length = Practised,
             CarriedTo = [.. records.SelectMany(record => record.PractisedIn(pattern)).Distinct()],
@@ -271,9 +311,9 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>The pattern as all have it; by its plain rule where no time would tell of each of them.</summary>
-    private HeldPattern Together(IReadOnlyList<ChildRecord> records, Pattern pattern)
+    private HeldPattern Together(IReadOnlyList<Belief> beliefs, Pattern pattern)
     {
-        var together = HeldPattern.Together([.. records.Select(record => HeldPattern.Of(model, pattern, record.Replay.Belief))]);
+        var together = HeldPattern.Together([.. beliefs.Select(belief => HeldPattern.Of(model, pattern, belief))]);
         return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [PracticeTasks.For(pattern)]).Any(together.IsTelling) ? together : HeldPattern.Plain(model, pattern);
     }
 
@@ -283,3 +323,9 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
 
     private static int SeedOf(Guid visit) => BitConverter.ToInt32(visit.ToByteArray(), 12);
 }
+
+/// <summary>What became of an answer that was typed in a visit.</summary>
+/// <param name="Outcome">What became of it; null where it was not even taken, for what is told.</param>
+/// <param name="Message">Why it was not kept; null where it was.</param>
+/// <param name="At">Where the visit is then; null where there is no such visit, or the child is not in it.</param>
+public sealed record AnswerInVisit(Submitted? Outcome, string? Message, VisitAt? At);

@@ -9,25 +9,32 @@ namespace Umbick.Casework;
 /// <param name="Replay">What all answers say.</param>
 public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemResponse> Answered, Replay Replay)
 {
+    /// <summary>Whether it is of just these answers.</summary>
+    internal bool HasTaken(SittingState state) => Answered.Count == state.Rows.Standing.Count && Answered.Select(question => question.Given!.Id).ToHashSet().SetEquals(state.Rows.Standing.Select(answer => answer.Id));
+
     /// <summary>Loads this sitting alone where what came before it is remembered; else all that is known of the child.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="model">The model.</param>
     /// <param name="sitting">The sitting, locked, with the day that it has by now.</param>
     /// <param name="rows">What was asked in it, and what was answered.</param>
     /// <param name="now">The present: a sitting in which nothing is answered yet would be held today.</param>
-    public static async Task<SittingUnderWay> Load(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateTime now)
+    public static async Task<SittingUnderWay> Load(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateTime now) =>
+        await Load(connection, model, sitting, rows, sitting.Day ?? await Schools.Today(connection, now));
+
+    /// <summary>The same, where it is known which day it is.</summary>
+    internal static async Task<SittingUnderWay> Load(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateOnly today)
     {
         var child = (await Children.Find(connection, sitting.Child))!;
         var record = ChildRecord.Of(sitting, rows.Asked, rows.Standing, child.Preferences);
-        var latest = ChildRecord.Replayed(record, sitting.Day ?? await Schools.Today(connection, now), practised: null, rows.Standing);
+        var latest = ChildRecord.Replayed(record, sitting.Day ?? today, practised: null, rows.Standing);
         return new SittingUnderWay(child, [.. record.Answered], await Alone(connection, model, sitting, latest) ?? await Whole(connection, model, sitting, latest));
     }
 
     private static async Task<Replay?> Alone(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)
     {
-        var sittings = await Sittings.LatestAnswers(connection, sitting.Child);
+        var sittings = (await Sittings.LatestAnswers(connection, [sitting.Child]))[sitting.Child].ToList();
         if (sitting.Day is not null && sittings[^1].Sitting != sitting.Id) return null;
-        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(other => ChildRecord.KnownBy(other.Sitting, other.LatestAnswer, other.Words));
+        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(ChildRecord.KnownBy);
         return Replay.GoOn(model, [.. before], latest);
     }
 

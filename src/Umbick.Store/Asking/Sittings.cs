@@ -15,7 +15,7 @@ public static class Sittings
     /// <summary>When a sitting was held: what goes on paper has no hour.</summary>
     internal const string Held = $"coalesce((sitting.paper_day + time '12:00') at time zone {Schools.TimeZone}, sitting.first_answer_at)";
 
-    private const string Columns =
+    internal const string Columns =
         $"""
         id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries, form, outcomes, outcomes_from, expected_right,
         first_answer_at, paper_day, {Day} as day
@@ -24,10 +24,10 @@ public static class Sittings
     /// <summary>Sittings in the order in which they were held; one that is not answered yet comes last.</summary>
     private const string InOrder = $"order by {Day} nulls last, first_answer_at, started_at, id";
 
-    private const string AnswerColumns =
+    internal const string AnswerColumns =
         "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_at, given_by as by";
 
-    private const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
+    internal const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
 
     private const string StandingItems = $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place";
 
@@ -40,7 +40,7 @@ public static class Sittings
         public TeachingPreferences Preferences => new(SettingsText.Read(SchoolSettings), SettingsText.Read(Settings));
     }
 
-    private sealed record AskedRow(SittingId Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
+    internal sealed record AskedRow(SittingId Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
     {
         public Item Item => ItemText.Read(Task, ClockTime, Claim, Detail);
 
@@ -57,6 +57,25 @@ public static class Sittings
     /// <summary>The sitting, kept from other writers until the transaction ends.</summary>
     public static Task<Sitting?> Lock(SchoolConnection connection, SittingId id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id for update", new { id });
+
+    /// <summary>The sitting with all that was asked and answered in it, kept from other writers until the transaction ends; null where the school has no such sitting.</summary>
+    public static Task<WholeSitting?> LockWhole(SchoolConnection connection, SittingId id) => Whole(connection, id, " for update");
+
+    /// <summary>The sitting with all that was asked and answered in it; null where the school has no such sitting.</summary>
+    public static Task<WholeSitting?> Whole(SchoolConnection connection, SittingId id) => Whole(connection, id, "");
+
+    private static Task<WholeSitting?> Whole(SchoolConnection connection, SittingId id, string forUpdate) => connection.QueryTogetherAsync(
+        $"""
+        select {Columns} from sitting where id = @id{forUpdate};
+        select school.settings::text as school_settings, child.settings::text as settings, null as task, null as clock_time, null as claim, null as detail
+        from sitting join school on school.id = sitting.school join child on child.school = sitting.school and child.id = sitting.child where sitting.id = @id;
+        {SelectAsked} where sitting = @id order by place;
+        select {AnswerColumns} from answer where sitting = @id order by seq
+        """,
+        new { id },
+        async read => await read.ReadSingleOrDefaultAsync<Sitting>() is { } sitting
+            ? new WholeSitting(sitting, (await read.ReadSingleAsync<ReadByRow>()).Preferences, Whole(await read.ReadAsync<AskedRow>(), await read.ReadAsync<AnswerRow>()))
+            : default(WholeSitting?));
 
     /// <summary>A child's sittings, the earliest first.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, ChildId child) =>
@@ -80,18 +99,18 @@ public static class Sittings
         connection.ExecuteAsync("update sitting set expected_right = @expected where id = @id", new { id, expected });
 
     /// <summary>
-    /// A child's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the teacher
+    /// Children's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the teacher
     /// said of patterns after it. Answers are only ever added: while these are the same, so is what is believed.
     /// </summary>
-    public static async Task<IReadOnlyList<(SittingId Sitting, long LatestAnswer, string? Words)>> LatestAnswers(SchoolConnection connection, ChildId child) =>
-        [.. await connection.QueryAsync<(SittingId Sitting, long LatestAnswer, string? Words)>(
+    public static async Task<ILookup<ChildId, SittingKnownBy>> LatestAnswers(SchoolConnection connection, IEnumerable<ChildId> children) =>
+        (await connection.QueryAsync<SittingKnownBy>(
             $"""
-            select sitting.id, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id),
-              (select string_agg(id::text, ',' order by seq) from decision where decision.school = sitting.school and after_sitting = sitting.id and kind in ('confirm', 'rule-out') and taken_back_at is null)
+            select sitting.child, sitting.id as sitting, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id) as latest_answer,
+              (select string_agg(id::text, ',' order by seq) from decision where decision.school = sitting.school and after_sitting = sitting.id and kind in ('confirm', 'rule-out') and taken_back_at is null) as words
             from sitting
-            where sitting.child = @child and sitting.first_answer_at is not null {InOrder}
+            where sitting.child = any(@children) and sitting.first_answer_at is not null {InOrder}
             """,
-            new { child })];
+            new { children = children.ToArray() })).ToLookup(sitting => sitting.Child);
 
     /// <summary>What some children have answered, with the days: the answer that stands at each place.</summary>
     public static async Task<IReadOnlyList<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime, string Raw)>> Answered(SchoolConnection connection, IEnumerable<ChildId> children) =>
@@ -196,14 +215,20 @@ public static class Sittings
     public static Task Ask(SchoolConnection connection, SittingId sitting, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, [sitting], items, now);
 
     /// <summary>Asks the same items in several sittings, in one statement.</summary>
-    public static Task Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now)
+    public static Task Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, sittings, items, now, then: "");
+
+    /// <summary>Asks an item in a sitting and moves on to it, in one round trip.</summary>
+    public static Task AskNext(SchoolConnection connection, SittingId sitting, AskedItem item, DateTime now) =>
+        Ask(connection, [sitting], [item], now, "; update sitting set current_place = @places[1], version = version + 1 where id = @sittings[1]");
+
+    private static Task<int> Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now, string then)
     {
         var asked = items.ToList();
         return connection.ExecuteAsync(
-            """
+            $"""
             insert into asked_item (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
             select @school, sitting, place, task, clock_time, claim, support, why, @now, detail::jsonb from unnest(@sittings) sitting,
-              unnest(@places, @tasks, @times, @claims, @supports, @whys, @details) as item (place, task, clock_time, claim, support, why, detail)
+              unnest(@places, @tasks, @times, @claims, @supports, @whys, @details) as item (place, task, clock_time, claim, support, why, detail){then}
             """,
             new
             {
@@ -252,6 +277,11 @@ public static class Sittings
     {
         var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>(
             $"{SelectAsked} where sitting = @sitting order by place; select {AnswerColumns} from answer where sitting = @sitting order by seq", new { sitting });
+        return Whole(asked, answers);
+    }
+
+    private static SittingRows Whole(IEnumerable<AskedRow> asked, IEnumerable<AnswerRow> answers)
+    {
         var rows = asked.ToList();
         return new SittingRows(
             [.. rows.Where(row => !row.Withdrawn).Select(row => row.Asked)], [.. rows.Where(row => row.Withdrawn).Select(row => row.Asked)], [.. answers]);

@@ -43,7 +43,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         };
         if (!await Sittings.Start(connection, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
         if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, HelpFor(sitting, item), ListedItems.Why(beginning))), Now);
-        else await AskNext(connection, sitting, new SittingRows([], [], []));
+        else await AskNext(connection, new SittingState(sitting, row.Preferences, new SittingRows([], [], [])));
         return id;
     }
 
@@ -61,11 +61,37 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
-        AnswerKeeping.Take(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, async (sitting, rows) =>
-        {
-            if (sitting.CurrentPlace == submission.Place) await GoOn(connection, sitting, rows, alone: by is null);
-        });
+    public async Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) => (await Take(connection, sittingId, submission, by)).Outcome;
+
+    /// <summary>The same, with where the sitting stands then.</summary>
+    public Task<AnswerTaken> Take(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
+        AnswerKeeping.Take(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission, by));
+
+    /// <summary>Reads what an adult typed as a child's answer, and keeps it where it can be kept. The answer is to the item at its place, whatever is asked by now.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="submission">The answer as it was typed.</param>
+    /// <param name="mode">How it was given, where that was said; else as is usual for the item.</param>
+    /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
+    /// <param name="by">Who typed it.</param>
+    public async Task<TypedAnswerTaken> TakeTyped(SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, Guid by)
+    {
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting.IsPractice: false } locked) return new(Submitted.NotFound, null, null);
+        if (locked.ItemAt(submission.Place) is not { } item) return new(Submitted.NotAsked, Submitted.NotAsked.WhyNot(submission.Raw), locked);
+        var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences.Wording, confirmed, submission.First ?? "");
+        if (typed.Message is not null) return new(null, typed.Message, locked) { CanBeConfirmed = typed.CanBeConfirmed };
+        var timed = locked.Preferences.Timed;
+        var kept = submission with { Raw = typed.Text, Mode = mode ?? typed.Mode, Seconds = timed ? submission.Seconds : null, BegunSeconds = timed ? submission.BegunSeconds : null };
+        var taken = await AnswerKeeping.Take(connection, model, locked, kept, by, Now, GoOnFrom(connection, kept, by));
+        return new(taken.Outcome, taken.Outcome.IsKept() ? null : taken.Outcome.WhyNot(submission.Raw), taken.State);
+    }
+
+    /// <summary>The same for a sitting that is locked already.</summary>
+    public Task<AnswerTaken> Take(SchoolConnection connection, SittingState locked, Submission submission, Guid? by) =>
+        AnswerKeeping.Take(connection, model, locked, submission, by, Now, GoOnFrom(connection, submission, by));
+
+    private Func<SittingState, Task<SittingState?>> GoOnFrom(SchoolConnection connection, Submission submission, Guid? by) =>
+        async state => state.Sitting.CurrentPlace == submission.Place ? await GoOn(connection, state, alone: by is null) : state;
 
     /// <summary>Leaves an item out and asks another.</summary>
     /// <param name="connection">The connection.</param>
@@ -74,15 +100,14 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <returns>Whether it was left out; null where the school has no such sitting.</returns>
     public async Task<bool?> Skip(SchoolConnection connection, SittingId sittingId, int place)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false } sitting) return null;
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting: { IsPractice: false } sitting, Rows: var rows } locked) return null;
         if (sitting.EndedAt is not null || sitting.CurrentPlace != place) return false;
-        var rows = await Sittings.Rows(connection, sittingId);
         if (!rows.IsAnswered(place))
         {
             await Sittings.Withdraw(connection, sittingId, place);
             rows = rows.Without(place);
         }
-        await GoOn(connection, sitting, rows);
+        await GoOn(connection, locked with { Rows = rows });
         return true;
     }
 
@@ -90,10 +115,9 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <returns>Whether the sitting goes on; else it is over, or there is none.</returns>
     public async Task<bool> Deliver(SchoolConnection connection, SittingId sittingId, DeliveryMode mode)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting: { IsPractice: false, EndedAt: null } sitting, Rows: var rows } locked) return false;
         if (sitting.Delivery == mode) return true;
-        var rows = await Sittings.Rows(connection, sittingId);
-        var carries = mode == DeliveryMode.OwnClock ? sitting.ClockCarries ?? (await Children.PreferencesOf(connection, sitting.Child))[SettingList.OwnClock] : null;
+        var carries = mode == DeliveryMode.OwnClock ? sitting.ClockCarries ?? locked.Preferences[SettingList.OwnClock] : null;
         var held = sitting with { Delivery = mode, ClockCarries = carries };
         // A device that was with the child opens nothing any more.
         if (sitting.Delivery == DeliveryMode.OnChildsScreen)
@@ -106,7 +130,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var aloud = rows.Asked.Where(asked => asked.Item.IsOnlyAloud && !rows.IsAnswered(asked.Place)).Select(asked => asked.Place).ToArray();
         await Sittings.Withdraw(connection, sittingId, aloud);
         if (!aloud.Contains(sitting.CurrentPlace)) return true;
-        await GoOn(connection, sitting with { Delivery = mode }, aloud.Aggregate(rows, (left, place) => left.Without(place)));
+        await GoOn(connection, locked with { Sitting = sitting with { Delivery = mode }, Rows = aloud.Aggregate(rows, (left, place) => left.Without(place)) });
         return (await Sittings.Find(connection, sittingId))!.EndedAt is null;
     }
 
@@ -158,25 +182,34 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return true;
     }
 
-    private async Task GoOn(SchoolConnection connection, Sitting sitting, SittingRows rows, bool alone = false)
+    /// <returns>Where the sitting stands then; null where that has to be loaded.</returns>
+    private async Task<SittingState?> GoOn(SchoolConnection connection, SittingState state, bool alone = false)
     {
+        var (sitting, rows) = (state.Sitting, state.Rows);
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
         var answers = rows.Standing.ToDictionary(answer => answer.Place);
         var givenUp = alone && StopRules.HasGivenUp(rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
         if (sitting.Plan != Plan.Adaptive)
         {
             var next = rows.Asked.FirstOrDefault(item => item.Place > sitting.CurrentPlace && !rows.IsAnswered(item.Place));
-            if (next is null || givenUp) await SittingEnding.End(connection, model, sitting, Now);
-            else await Sittings.MoveTo(connection, sitting.Id, next.Place);
-            return;
+            if (next is null || givenUp)
+            {
+                await SittingEnding.End(connection, model, sitting, Now);
+                return null;
+            }
+            await Sittings.MoveTo(connection, sitting.Id, next.Place);
+            return state.MovedTo(next.Place);
         }
-        if (rows.Asked.Count >= sitting.Length || (givenUp && !await AskLast(connection, sitting, rows))) await SittingEnding.End(connection, model, sitting, Now);
-        else if (!givenUp) await AskNext(connection, sitting, rows);
+        if (rows.Asked.Count < sitting.Length && !givenUp) return await AskNext(connection, state);
+        if (rows.Asked.Count >= sitting.Length || !await AskLast(connection, sitting, rows)) await SittingEnding.End(connection, model, sitting, Now);
+        return null;
     }
 
-    private async Task AskNext(SchoolConnection connection, Sitting sitting, SittingRows rows)
+    private async Task<SittingState?> AskNext(SchoolConnection connection, SittingState state)
     {
-        var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
+        var (sitting, rows) = (state.Sitting, state.Rows);
+        var underWay = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
+        var (child, answered, replay) = underWay;
         // What was left out is not asked again in the same sitting.
         var leftOut = rows.Withdrawn.Select(asked => asked.Item).ToHashSet();
         var bank = leftOut.Count == 0 ? ItemsInUse.Bank(sitting, child) : [.. ItemsInUse.Bank(sitting, child).Where(item => !leftOut.Contains(item))];
@@ -191,10 +224,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (next is null)
         {
             await SittingEnding.End(connection, model, sitting, Now);
-            return;
+            return null;
         }
-        await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, next.Item, HelpFor(sitting, next.Item), next.Why)], Now);
-        await Sittings.MoveTo(connection, sitting.Id, place);
+        var asked = new AskedItem(place, next.Item, HelpFor(sitting, next.Item), next.Why);
+        await Sittings.AskNext(connection, sitting.Id, asked, Now);
+        return state.AskedNext(asked, underWay);
     }
 
     /// <summary>The help on a clock: what the teacher's own carries; a clock on the screen is bare while a child is asked.</summary>

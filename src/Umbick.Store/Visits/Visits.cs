@@ -39,7 +39,7 @@ public sealed record PromptRow(SittingId Sitting, int Place, string Rung);
 /// <summary>Visits, and what is kept of them beside their sittings.</summary>
 public static class Visits
 {
-    private const string Columns =
+    internal const string Columns =
         $"id, pattern as pattern_id, demonstration, part as part_name, place::int as place, started_at, ended_at, (started_at at time zone {Schools.TimeZone})::date as day";
 
     public static Task<Visit?> Find(SchoolConnection connection, Guid id) =>

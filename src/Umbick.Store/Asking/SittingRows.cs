@@ -15,6 +15,9 @@ public sealed record SittingRows(IReadOnlyList<AskedItem> Asked, IReadOnlyList<A
     /// <summary>Whether the item at a place has an answer.</summary>
     public bool IsAnswered(int place) => Standing.Any(answer => answer.Place == place);
 
+    /// <summary>The same with one item more.</summary>
+    public SittingRows WithAsked(AskedItem item) => new([.. Asked, item], Withdrawn, Answers);
+
     /// <summary>The same with an item taken back.</summary>
     public SittingRows Without(int place) => new(
         [.. Asked.Where(asked => asked.Place != place)], [.. Withdrawn.Concat(Asked.Where(asked => asked.Place == place)).OrderBy(asked => asked.Place)], Answers);

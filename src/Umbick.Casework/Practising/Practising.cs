@@ -75,25 +75,40 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
 
     /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>
     public static async Task<SetPlace?> Where(SchoolConnection connection, SittingId sittingId) =>
-        await Sittings.Find(connection, sittingId) is { IsPractice: true } sitting ? await TurnOf(connection, sitting) : null;
+        await SittingState.Load(connection, sittingId) is { Sitting.IsPractice: true } state ? await Where(connection, state) : null;
 
     /// <summary>Keeps an answer. Where the child has gone on without a connection, the set goes on to where the child is.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
-        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now, async (sitting, _) =>
+    public async Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) => (await Take(connection, sittingId, submission, by)).Outcome;
+
+    /// <summary>The same, with where the set stands then.</summary>
+    public Task<AnswerTaken> Take(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
+        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission));
+
+    /// <summary>The same for a set whose sitting is locked already.</summary>
+    public Task<AnswerTaken> Take(SchoolConnection connection, SittingState locked, Submission submission) =>
+        AnswerKeeping.Take(connection, model, locked, submission, by: null, Now, GoOnFrom(connection, submission));
+
+    private Func<SittingState, Task<SittingState?>> GoOnFrom(SchoolConnection connection, Submission submission) => async state =>
+    {
+        if (submission.Later && submission.Place >= state.Sitting.CurrentPlace)
         {
-            if (submission.Later && submission.Place >= sitting.CurrentPlace) await MoveOn(connection, sitting, submission.Place, sitting.Length);
-            else if (submission.Place > sitting.CurrentPlace) await Sittings.MoveTo(connection, sittingId, submission.Place);
-        });
+            await MoveOn(connection, state.Sitting, submission.Place, state.Sitting.Length);
+            return null;
+        }
+        if (submission.Place <= state.Sitting.CurrentPlace) return state;
+        await Sittings.MoveTo(connection, state.Sitting.Id, submission.Place);
+        return state.MovedTo(submission.Place);
+    };
 
     /// <summary>Goes on to the next item once one is settled; after the last the sitting ends.</summary>
     public async Task GoOn(SchoolConnection connection, SittingId sittingId, int place)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: true, EndedAt: null } sitting) return;
-        var turn = await TurnOf(connection, sitting);
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting: { IsPractice: true, EndedAt: null } sitting } locked) return;
+        var turn = await Where(connection, locked);
         if (turn.Settled && sitting.CurrentPlace == place) await MoveOn(connection, sitting, place, turn.Total);
     }
 
@@ -103,10 +118,10 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         else await SittingEnding.End(connection, model, sitting, Now);
     }
 
-    private static async Task<SetPlace> TurnOf(SchoolConnection connection, Sitting sitting)
+    /// <summary>Where a child is in a set that stands like this.</summary>
+    public static async Task<SetPlace> Where(SchoolConnection connection, SittingState state)
     {
-        var rows = await Sittings.Rows(connection, sitting.Id);
-        var preferences = await Children.PreferencesOf(connection, sitting.Child);
+        var (sitting, preferences, rows) = (state.Sitting, state.Preferences, state.Rows);
         var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
         if (sitting.EndedAt is not null) return new SetPlace(sitting, preferences, null, null, null, false, false, rows.Asked.Count, rows.Asked.Count) { Set = set };
         var item = rows.Asked.Single(one => one.Place == sitting.CurrentPlace);

@@ -15,13 +15,21 @@ internal static class AnswerKeeping
     /// <param name="by">Who typed it; null where the child did.</param>
     /// <param name="now">When it arrived.</param>
     /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was lost.</param>
-    public static async Task<Submitted> Take(
-        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<Sitting, SittingRows, Task> goOn)
+    /// <returns>What became of it, and where the sitting stands then, where nothing has to be loaded for that.</returns>
+    public static async Task<AnswerTaken> Take(
+        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<SittingState, Task<SittingState?>> goOn)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { } sitting || !fits(sitting)) return Submitted.NotFound;
-        var rows = await Sittings.Rows(connection, sittingId);
+        if (await SittingState.Lock(connection, sittingId) is not { } locked || !fits(locked.Sitting)) return new(Submitted.NotFound, null);
+        return await Take(connection, model, locked, submission, by, now, goOn);
+    }
+
+    /// <summary>The same for a sitting that is locked already.</summary>
+    public static async Task<AnswerTaken> Take(
+        SchoolConnection connection, ReadingModel model, SittingState locked, Submission submission, Guid? by, DateTime now, Func<SittingState, Task<SittingState?>> goOn)
+    {
+        var (sitting, rows, sittingId) = (locked.Sitting, locked.Rows, locked.Sitting.Id);
         var outcome = OutcomeOf(sitting, rows, submission, by);
-        if (outcome is not (Submitted.Kept or Submitted.KeptBefore)) return outcome;
+        if (outcome is not (Submitted.Kept or Submitted.KeptBefore)) return new(outcome, locked with { Sitting = sitting, Rows = rows });
         if (outcome == Submitted.Kept)
         {
             var answer = submission.RowIn(sittingId, by);
@@ -29,9 +37,9 @@ internal static class AnswerKeeping
             if (answer.Corrects is not null && by is not null) await Audit.Note(connection, by, AuditKinds.Corrected, now, sitting.Child);
             (sitting, rows) = (sitting with { Day = day }, rows.With(answer with { Seq = seq }));
         }
-        if (sitting.EndedAt is null) await goOn(sitting, rows);
-        else if (outcome == Submitted.Kept) await SittingEnding.Renew(connection, model, sitting);
-        return outcome;
+        if (sitting.EndedAt is null) return new(outcome, await goOn(locked with { Sitting = sitting, Rows = rows }));
+        if (outcome == Submitted.Kept) await SittingEnding.Renew(connection, model, sitting);
+        return new(outcome, null);
     }
 
     /// <summary>

@@ -27,7 +27,7 @@ public sealed record ListedChild
 /// <summary>Children of a school.</summary>
 public static class Children
 {
-    private const string Caseload =
+    internal const string Caseload =
         $"""
         select child.id, child.alias, child.stage, child.class_name, child.on_caseload, child.tasks_met, child.settings::text as settings_text,
           (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,

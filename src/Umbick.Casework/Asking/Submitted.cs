@@ -1,0 +1,41 @@
+namespace Umbick.Casework;
+
+/// <summary>What became of an answer that was sent.</summary>
+public enum Submitted
+{
+    /// <summary>It is kept.</summary>
+    Kept,
+
+    /// <summary>It had been kept before; nothing changed.</summary>
+    KeptBefore,
+
+    /// <summary>Another answer was kept under the same id; this one was not.</summary>
+    OtherAnswerKept,
+
+    /// <summary>The item has an answer already, under another id; this one was not kept.</summary>
+    AnsweredBefore,
+
+    /// <summary>Nothing was asked at its place; it was not kept.</summary>
+    NotAsked,
+
+    /// <summary>The school has no such sitting.</summary>
+    NotFound,
+}
+
+/// <summary>What is told of an answer that was not kept.</summary>
+public static class SubmittedTexts
+{
+    /// <summary>Whether it stands on record, now or from before.</summary>
+    public static bool IsKept(this Submitted outcome) => outcome is Submitted.Kept or Submitted.KeptBefore;
+
+    /// <summary>Why it was not kept, as a sentence.</summary>
+    /// <param name="outcome">What became of it.</param>
+    /// <param name="typed">What was typed.</param>
+    public static string WhyNot(this Submitted outcome, string typed) => outcome switch
+    {
+        Submitted.NotFound => "This child is not here.",
+        Submitted.OtherAnswerKept => $"Another answer was kept from this page before, so “{typed}” was not.",
+        Submitted.NotAsked => $"Nothing was asked there, so “{typed}” was not kept.",
+        _ => $"That question has an answer already, so “{typed}” was not kept.",
+    };
+}
