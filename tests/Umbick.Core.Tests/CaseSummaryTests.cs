@@ -145,7 +145,7 @@ public sealed class CaseSummaryTests
         var year = new SchoolYear([new Holiday("Tide week", new(2025, 12, 1), new(2025, 12, 5))]);
         var finish = new PatternDecision(DecisionKind.FinishPattern, true, new(2025, 10, 14), null);
         var colds = new[] { "2025-10-06", "2025-10-14", "2025-10-15", "2025-10-20", "2025-11-10", "2025-12-08" }.Select(day => (NextHour, Cold(DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture), "rrrr"))).ToList();
-        var courses = PatternCourses.Follow(colds, [(NextHour, finish)], [], [(NextHour, Label.Likely)], year);
+        var courses = PatternCourses.Follow(colds, [(NextHour, finish)], [], [], [(NextHour, Label.Likely)], year);
         Assert.Equal(PatternPhase.Secure, courses.CourseOf(NextHour).Phase);
         Assert.Equal(NextStep.Practise, Summary(courses, [], (NextHour, Label.Likely)).Next.Step);
         Assert.Empty(Summary(courses, [], (NextHour, Label.Cleared)).ToPractise);
@@ -191,7 +191,7 @@ public sealed class CaseSummaryTests
 
     private static PatternCourses Follow(string colds, IReadOnlyList<SetsGiven> sets, IReadOnlyList<(Pattern, PatternDecision)> decisions, params (Pattern, Label)[] labels) => PatternCourses.Follow(
         [.. colds.Split(", ", StringSplitOptions.RemoveEmptyEntries).Select(cold => cold.Split(' ')).Select(cold => (NextHour, Cold(Today.AddDays(-int.Parse(cold[0], System.Globalization.CultureInfo.InvariantCulture)), cold[1])))],
-        decisions, sets, labels, SchoolYear.Plain);
+        decisions, sets, [], labels, SchoolYear.Plain);
 
     private static ColdResult Cold(DateOnly day, string outcomes) => new(Guid.NewGuid(), day, [.. outcomes.Select(sign => new ColdAnswer(sign == 'r' ? TellingOutcome.Right : TellingOutcome.ItsWay))]);
 

@@ -27,7 +27,7 @@ public sealed record TypedAnswer(string Text, AnswerMode Mode, string? Message)
         TypedAnswer Because(string message) => new(typed, mode, message);
         if (typed.Length == 0) return Because("Type what the child said. For no answer type - and for “don’t know” type ?");
         if (Math.Max(typed.Length, first.Length) is > AnswerParser.LongestAnswer and var length)
-            return Because($"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {length:N0}. It was not taken, and everything before it is kept.");
+            return Because($"That is {length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most. It was not taken, and everything before it is kept.");
         var spelled = item is null ? typed : ClockLetters.Spelled(item, typed);
         var read = item is null ? AnswerParser.Parse(spelled) : item.Read(spelled);
         return read switch

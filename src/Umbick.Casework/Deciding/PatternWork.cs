@@ -47,6 +47,6 @@ public sealed record PatternWork(
         var standing = from decision in decisions
                        where decision is { TakenBack: false, Pattern: not null, Kind: not null }
                        select (decision.Pattern!, new PatternDecision(decision.Kind!.Value, decision.Taken, decision.Day, decision.AfterSitting));
-        return new PatternWork(rows.Year, PatternCourses.Follow(measures.Colds, [.. standing], given, labels, rows.Year), given, decisions, [.. rows.Cycles[child]], measures.Checks);
+        return new PatternWork(rows.Year, PatternCourses.Follow(measures.Colds, [.. standing], given, [.. rows.Shown[child]], labels, rows.Year), given, decisions, [.. rows.Cycles[child]], measures.Checks);
     }
 }

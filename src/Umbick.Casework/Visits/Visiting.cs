@@ -25,7 +25,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     public static async Task<IReadOnlyList<CaseloadRow>> Busy(SchoolConnection connection, IEnumerable<ChildId> children)
     {
         var open = await Visits.OpenOf(connection);
-        return [.. (await Children.Of(connection, children)).Where(child => child.OpenAsking is not null || open.Contains(child.Id))];
+        return [.. (await Children.Of(connection, children)).Where(child => child.OpenAsking is not null || open.ContainsKey(child.Id))];
     }
 
     /// <summary>Begins a visit; under the id of one that was begun before nothing is begun.</summary>

@@ -70,7 +70,7 @@ public sealed class CaseSummary
     public static CaseSummary OfAnswers(ReadingModel model, string alias, Replay replay, DateOnly today)
     {
         IReadOnlyList<(Pattern Pattern, Label Label)> labels = [.. WhichFirst.Order(model, replay.Now, Stage.EveryMinute).Select(impact => (impact.Finding.Pattern, impact.Finding.Label))];
-        var courses = PatternCourses.Follow([], [], [], labels, SchoolYear.Plain);
+        var courses = PatternCourses.Follow([], [], [], [], labels, SchoolYear.Plain);
         return new CaseSummary(new CaseFacts(alias, Wording.Usual, Stage.EveryMinute, replay.Sittings.Count, labels, replay.Now.Unnamed, courses, [], null), today);
     }
 

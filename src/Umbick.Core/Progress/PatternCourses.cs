@@ -44,11 +44,12 @@ public sealed class PatternCourses
     /// <param name="colds">The cold starts, the earliest first.</param>
     /// <param name="decisions">The decisions that stand, in the order in which they were taken.</param>
     /// <param name="sets">The sets that were given.</param>
+    /// <param name="shown">The patterns of which a demonstration was shown.</param>
     /// <param name="labels">What each pattern is called now, the one to practise first at the front.</param>
     /// <param name="year">The school's year.</param>
     public static PatternCourses Follow(
         IReadOnlyList<(Pattern Pattern, ColdResult Result)> colds, IReadOnlyList<(Pattern Pattern, PatternDecision Decision)> decisions, IReadOnlyList<SetsGiven> sets,
-        IReadOnlyList<(Pattern Pattern, Label Label)> labels, SchoolYear year)
+        IReadOnlyCollection<Pattern> shown, IReadOnlyList<(Pattern Pattern, Label Label)> labels, SchoolYear year)
     {
         var lastDays = LastDays(colds, decisions, sets);
         var toldAs = Joined(lastDays, [.. labels.Where(pattern => pattern.Label is Label.Likely or Label.Possible).Select(pattern => pattern.Pattern)]);
@@ -59,7 +60,8 @@ public sealed class PatternCourses
                 [.. colds.Where(cold => Belongs(cold.Pattern)).Select(cold => cold.Result).OrderBy(cold => cold.Day)],
                 [.. decisions.Where(one => Belongs(one.Pattern)).Select(one => one.Decision)],
                 year,
-                Practised.From(sets.Where(given => Belongs(given.Pattern))))
+                Practised.From(sets.Where(given => Belongs(given.Pattern))),
+                shown.Any(Belongs))
                 with { LookedAtAs = [.. lastDays.Keys.Where(other => other != pattern && Belongs(other))] };
         });
         return new PatternCourses(year, courses, toldAs);

@@ -9,7 +9,9 @@ namespace Umbick.Store;
 /// <param name="Decisions">The decisions, in the order in which they were taken.</param>
 /// <param name="Cycles">The cycles, the earliest first.</param>
 /// <param name="Given">The sets that each was given, by pattern.</param>
-public sealed record WorkRows(SchoolYear Year, ILookup<ChildId, DecisionRow> Decisions, ILookup<ChildId, CycleRow> Cycles, ILookup<ChildId, SetsGiven> Given)
+/// <param name="Shown">The patterns of which each was shown a demonstration.</param>
+public sealed record WorkRows(
+    SchoolYear Year, ILookup<ChildId, DecisionRow> Decisions, ILookup<ChildId, CycleRow> Cycles, ILookup<ChildId, SetsGiven> Given, ILookup<ChildId, Pattern> Shown)
 {
     private sealed class GivenRow
     {
@@ -34,7 +36,7 @@ public sealed record WorkRows(SchoolYear Year, ILookup<ChildId, DecisionRow> Dec
 
     /// <summary>Loads it.</summary>
     public static Task<WorkRows> Of(SchoolConnection connection, IEnumerable<ChildId> children) => connection.QueryTogetherAsync(
-        $"{Timetables.SelectHolidays}; {Store.Decisions.OfChildren}; {Store.Cycles.OfChildren}; {SelectGiven}",
+        $"{Timetables.SelectHolidays}; {Store.Decisions.OfChildren}; {Store.Cycles.OfChildren}; {SelectGiven}; select distinct child, pattern from demonstration_shown where child = any(@children)",
         new { children = children.ToArray() },
         async read => new WorkRows(
             await Timetables.Year(read),
@@ -43,5 +45,9 @@ public sealed record WorkRows(SchoolYear Year, ILookup<ChildId, DecisionRow> Dec
             (from row in await read.ReadAsync<GivenRow>()
              let pattern = Catalogue.Find(row.Pattern)
              where pattern is not null
-             select (row.Child, Sets: new SetsGiven(pattern, row.LastGiven, row.FirstDay, row.LastDay))).ToLookup(row => row.Child, row => row.Sets)));
+             select (row.Child, Sets: new SetsGiven(pattern, row.LastGiven, row.FirstDay, row.LastDay))).ToLookup(row => row.Child, row => row.Sets),
+            (from row in await read.ReadAsync<(ChildId Child, string Pattern)>()
+             let pattern = Catalogue.Find(row.Pattern)
+             where pattern is not null
+             select (row.Child, Pattern: pattern)).ToLookup(row => row.Child, row => row.Pattern)));
 }

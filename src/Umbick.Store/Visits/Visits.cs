@@ -53,9 +53,11 @@ public static class Visits
     public static async Task<IReadOnlyList<Visit>> Open(SchoolConnection connection) =>
         [.. await connection.QueryAsync<Visit>($"select {Columns} from visit where ended_at is null order by started_at desc")];
 
-    /// <summary>The children of visits that are not over.</summary>
-    public static async Task<IReadOnlySet<ChildId>> OpenOf(SchoolConnection connection) =>
-        (await connection.QueryAsync<ChildId>("select visit_child.child from visit_child join visit on visit.school = visit_child.school and visit.id = visit_child.visit where visit.ended_at is null")).ToHashSet();
+    /// <summary>The children of visits that are not over, each with the latest such visit.</summary>
+    public static async Task<IReadOnlyDictionary<ChildId, Guid>> OpenOf(SchoolConnection connection) =>
+        (await connection.QueryAsync<(ChildId Child, Guid Visit)>(
+            "select distinct on (visit_child.child) visit_child.child, visit.id from visit_child join visit on visit.school = visit_child.school and visit.id = visit_child.visit where visit.ended_at is null order by visit_child.child, visit.started_at desc"))
+        .ToDictionary(open => open.Child, open => open.Visit);
 
     /// <summary>The visits of a child, the latest first.</summary>
     public static async Task<IReadOnlyList<Visit>> OfChild(SchoolConnection connection, ChildId child) =>

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
@@ -21,7 +20,7 @@ public sealed record ClockTools(HandPositions Start, bool IsFree);
 
 /// <summary>A clock to show things with: turned freely, or position by position through a demonstration.</summary>
 [Authorize(Who.Sittings)]
-public sealed class ClockModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class ClockModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     private static readonly HandPositions AtFirst = HandPositions.Of(new ClockTime(10, 10));
 
@@ -51,7 +50,7 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
         IReadOnlyList<DemonstrationShown> shown = [];
         if (child is { } id)
         {
-            (Child, shown) = await database.InSchool(User.Person().School, async connection => (await Store.Children.Find(connection, id), await Demonstrated.To(connection, id)), HttpContext.RequestAborted);
+            (Child, shown) = await InSchool(async connection => (await Store.Children.Find(connection, id), await Demonstrated.To(connection, id)));
             if (Child is null) return NotFound();
             preferences.OfChild = Child.Preferences;
         }
@@ -65,15 +64,12 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
     {
         if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found) || id == default) return BadRequest();
         var (school, person) = User.Person();
-        var known = await database.InSchool(
-            school,
-            async connection =>
+        var known = await InSchool(async connection =>
             {
                 if (await Store.Children.Find(connection, child) is null) return false;
                 await Demonstrated.Keep(connection, id, child, found.Id, demonstration.Id, person, clock.GetUtcNow().UtcDateTime);
                 return true;
-            },
-            HttpContext.RequestAborted);
+            });
         return known ? Redirect(User.SeesRecords() ? $"/children/{child}" : "/clock") : NotFound();
     }
 

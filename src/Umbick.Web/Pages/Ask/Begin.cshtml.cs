@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -13,7 +12,7 @@ namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
 [Authorize(Who.Records)]
-public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -31,7 +30,7 @@ public sealed class BeginModel(Database database, ReadingModel model, RequestPre
     public async Task<IActionResult> OnGet(ChildId id, bool none)
     {
         NoneChosen = none;
-        var record = await database.InSchool(User.Person().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
+        var record = await InSchool(connection => ChildRecord.Load(connection, model, id));
         if (record is null) return NotFound();
         Child = record.Child;
         preferences.OfChild = Child.Preferences;

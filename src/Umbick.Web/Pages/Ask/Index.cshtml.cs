@@ -1,12 +1,11 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database) : PageModel
+public sealed class IndexModel(Database database) : SchoolPage(database)
 {
     public IReadOnlyList<CaseloadRow> Open { get; private set; } = [];
 
@@ -14,7 +13,7 @@ public sealed class IndexModel(Database database) : PageModel
 
     public async Task OnGet()
     {
-        var children = (await database.InSchool(User.Person().School, Store.Children.All, HttpContext.RequestAborted)).ToList();
+        var children = (await InSchool(Store.Children.All)).ToList();
         Open = [.. children.Where(child => child.OpenAsking is not null)];
         // Who has waited longest stands first.
         Others = [.. children.Where(child => child.OpenAsking is null).OrderBy(child => child.LastSeen ?? DateOnly.MinValue)];

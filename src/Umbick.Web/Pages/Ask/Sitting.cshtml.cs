@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -24,14 +23,12 @@ public sealed class HowGiven
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public AskingView View { get; private set; } = null!;
 
     /// <summary>What was typed that cannot be read: sent once more, it is kept as it is.</summary>
     private string? Unreadable { get; set; }
-
-    private Guid School => User.Person().School;
 
     public Task<IActionResult> OnGet(SittingId id) => Within(async connection =>
         await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null } && await Store.Visits.Find(connection, visit) is { EndedAt: null }
@@ -116,14 +113,11 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     public async Task<IActionResult> OnPostHand(SittingId id)
     {
         // Kept first: the device's session is another transaction, and waits for whoever holds the sitting.
-        var handed = await database.InSchool(School, connection => asking.Deliver(connection, id, DeliveryMode.OnChildsScreen), HttpContext.RequestAborted);
+        var handed = await InSchool(connection => asking.Deliver(connection, id, DeliveryMode.OnChildsScreen));
         if (!handed) return await Within(connection => Shown(connection, id));
-        await HttpContext.EnterChildMode(School, id);
+        await HttpContext.EnterChildMode(SchoolId, id);
         return Redirect("/turn");
     }
-
-    /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
     private static AnswerMode? Mode(HowGiven given) => Enum.TryParse<AnswerMode>(given.Mode, out var mode) && Enum.IsDefined(mode) ? mode : null;
 

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
@@ -12,7 +11,7 @@ namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Starts a sitting with a child, or opens the one that was left in the middle.</summary>
 [Authorize(Who.Records)]
-public sealed class StartModel(Database database, Asking asking) : PageModel
+public sealed class StartModel(Database database, Asking asking) : SchoolPage(database)
 {
     private static readonly string[] Forms = ["A", "B", "C"];
 
@@ -22,7 +21,7 @@ public sealed class StartModel(Database database, Asking asking) : PageModel
         var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
         var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, ColdPattern = Catalogue.Find(pattern), ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null, Id = sitting is { } made && made != default ? made : null };
-        var started = await database.InSchool(school, connection => Start(connection, id, options), HttpContext.RequestAborted);
+        var started = await InSchool(connection => Start(connection, id, options));
         return started is null ? NotFound() : Redirect($"/ask/{started}");
     }
 

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
@@ -9,7 +8,7 @@ namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Begins with several children who share a clock.</summary>
 [Authorize(Who.Records)]
-public sealed class TogetherModel(Database database, Asking asking) : PageModel
+public sealed class TogetherModel(Database database, Asking asking) : SchoolPage(database)
 {
     private const int Fewest = 2;
     private const int Most = 4;
@@ -20,8 +19,6 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
 
     public string? Message { get; private set; }
 
-    private Guid School => User.Person().School;
-
     public async Task OnGet() => await Load();
 
     /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
@@ -30,7 +27,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
     public async Task<IActionResult> OnPost(ChildId[] child, Guid? visit)
     {
         (Chosen, Visit) = ([.. child.Distinct()], visit is { } made && made != Guid.Empty ? made : Visit);
-        if (await database.InSchool(School, connection => Sittings.OfVisit(connection, Visit), HttpContext.RequestAborted) is [var begun, ..]) return Redirect($"/ask/{begun.Id}");
+        if (await InSchool(connection => Sittings.OfVisit(connection, Visit)) is [var begun, ..]) return Redirect($"/ask/{begun.Id}");
         await Load();
         if (Chosen.Count is < Fewest or > Most)
         {
@@ -44,9 +41,7 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        var first = await database.InSchool(
-            School,
-            async connection =>
+        var first = await InSchool(async connection =>
             {
                 SittingId? opened = null;
                 foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
@@ -55,10 +50,9 @@ public sealed class TogetherModel(Database database, Asking asking) : PageModel
                     opened ??= sitting;
                 }
                 return opened;
-            },
-            HttpContext.RequestAborted);
+            });
         return first is null ? NotFound() : Redirect($"/ask/{first}");
     }
 
-    private async Task Load() => Children = [.. await database.InSchool(School, Store.Children.All, HttpContext.RequestAborted)];
+    private async Task Load() => Children = [.. await InSchool(Store.Children.All)];
 }

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
@@ -13,7 +12,7 @@ namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
-public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : PageModel
+public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : SchoolPage(database)
 {
     /// <summary>A turn of a practice set; null where the sitting is an asking.</summary>
     public SetPlaceView? View { get; private set; }
@@ -21,7 +20,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>A question of an asking; null where the sitting is a practice set.</summary>
     public QuestionView? Question { get; private set; }
 
-    private Guid School => User.Child().School;
+    protected override Guid SchoolId => User.Child().School;
 
     private SittingId Id => User.Child().Sitting;
 
@@ -78,9 +77,6 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         Response.Kept(answer);
         return await Shown(connection);
     });
-
-    /// <summary>A request is one piece of work: what it keeps and what it then shows agree.</summary>
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => database.InSchool(School, work, HttpContext.RequestAborted);
 
     private async Task<bool> Show(SchoolConnection connection, string? message = null, SittingState? state = null)
     {

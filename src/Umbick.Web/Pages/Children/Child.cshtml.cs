@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -17,7 +16,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     private const int MostSittings = 12;
     private const int MostColdStarts = 3;
@@ -173,6 +172,4 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
         OtherWays = [.. Evidence.OtherWays.Select(other => new OtherWayShown(other, other.Step.InWords(preferences.Wording), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
     }
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -22,7 +21,7 @@ public sealed record CaseloadLine(CaseloadChild Known, CaseSummary Summary, stri
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     private const int Glance = 10;
 
@@ -48,7 +47,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public async Task OnGet(string? find, string? pattern, Stage? stage, string? @class, string? waiting)
     {
-        var lines = await database.InSchool(User.Person().School, Lines, HttpContext.RequestAborted);
+        var lines = await InSchool(Lines);
         IsLong = lines.Count > Glance;
         Filter = CaseloadFilter.Of(find, pattern, stage, @class, waiting);
         Patterns = [.. lines.SelectMany(line => line.Summary.ToPractise).Distinct().OrderBy(one => one.Step)];

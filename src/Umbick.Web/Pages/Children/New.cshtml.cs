@@ -9,7 +9,7 @@ namespace Umbick.Web.Pages.Children;
 
 /// <summary>Adds a child to the caseload.</summary>
 [Authorize(Who.Records)]
-public sealed class NewModel(Database database, TimeProvider clock) : PageModel
+public sealed class NewModel(Database database, TimeProvider clock) : SchoolPage(database)
 {
     public string Alias { get; private set; } = "";
 
@@ -36,7 +36,7 @@ public sealed class NewModel(Database database, TimeProvider clock) : PageModel
         Stage = stage;
         var (school, now) = (User.Person().School, clock.GetUtcNow());
         var child = new Child(NewId, Alias, stage);
-        var (joined, wasThere) = await database.InSchool(school, connection => Store.Children.Join(connection, child, now.UtcDateTime), HttpContext.RequestAborted);
+        var (joined, wasThere) = await InSchool(connection => Store.Children.Join(connection, child, now.UtcDateTime));
         if (!wasThere) return Redirect($"/children/{joined}");
         (There, Message) = (joined, $"{Alias} is on the caseload already. Choose another alias, or go on with that child.");
         return Refused();

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Casework.Files;
 using Umbick.Core.Diagnosis;
@@ -16,7 +15,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>How the work with a child went: one sentence with its grounds, and the figures.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class ProgressModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : PageModel
+public sealed class ProgressModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : SchoolPage(database)
 {
     public ProgressRecord Record { get; private set; } = null!;
 
@@ -84,6 +83,4 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
         Lines = ProgressFile.Lines(record);
         return Page();
     }
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

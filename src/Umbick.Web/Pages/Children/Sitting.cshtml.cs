@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -12,7 +11,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>One sitting of a child, answer by answer.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class SittingModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+public sealed class SittingModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -37,7 +36,7 @@ public sealed class SittingModel(Database database, ReadingModel model, RequestP
 
     public async Task<IActionResult> OnGet(ChildId id, SittingId sitting)
     {
-        var record = await database.InSchool(User.Person().School, connection => ChildRecord.Load(connection, model, id), HttpContext.RequestAborted);
+        var record = await InSchool(connection => ChildRecord.Load(connection, model, id));
         var place = record?.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting) ?? -1;
         if (record is null || place < 0) return NotFound();
         (Child, Record, AfterIt) = (record.Child, record.Sittings[place], record.After(place).Findings);

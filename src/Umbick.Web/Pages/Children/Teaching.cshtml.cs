@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Items;
 using Umbick.Store;
@@ -11,7 +10,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class TeachingModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class TeachingModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -28,8 +27,6 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
     /// <summary>The alias that was typed and refused.</summary>
     public string? Typed { get; private set; }
 
-    private Guid School => User.Person().School;
-
     public async Task<IActionResult> OnGet(ChildId id, bool kept)
     {
         Kept = kept;
@@ -42,16 +39,13 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
         if (!Enum.IsDefined(stage) || from.Length > ClassTeachings.LongestName) return BadRequest();
         var known = ClockTasks.Plain.Select(task => task.Id).Intersect(met).ToList();
         var all = known.Count == 0 || known.Count == ClockTasks.Plain.Count;
-        var taught = await database.InSchool(
-            School,
-            async connection =>
+        var taught = await InSchool(async connection =>
             {
                 if (className is not null) await Store.Children.SetClass(connection, id, from);
                 var kept = await Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form));
                 if (kept > 0) await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime, id);
                 return kept;
-            },
-            HttpContext.RequestAborted);
+            });
         return taught == 0 ? NotFound() : Redirect($"/children/{id}/teaching?kept=true");
     }
 
@@ -61,7 +55,7 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
         Message = Alias.Fault(Typed);
         if (Message is null)
         {
-            if (await database.InSchool(School, connection => Store.Children.Rename(connection, id, Typed), HttpContext.RequestAborted))
+            if (await InSchool(connection => Store.Children.Rename(connection, id, Typed)))
                 return Redirect($"/children/{id}");
             Message = $"“{Typed}” is another child's alias. Choose one that nobody has.";
         }
@@ -71,13 +65,13 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
 
     public async Task<IActionResult> OnPostCaseload(ChildId id, bool on)
     {
-        var changed = await database.InSchool(School, connection => Store.Children.TakeIn(connection, id, on), HttpContext.RequestAborted);
+        var changed = await InSchool(connection => Store.Children.TakeIn(connection, id, on));
         return changed == 0 ? NotFound() : Redirect(on ? $"/children/{id}" : "/children");
     }
 
     private async Task<IActionResult> Shown(ChildId id)
     {
-        var (found, classes) = await database.InSchool(School, async connection => (await Store.Children.Find(connection, id), await ClassTeachings.Names(connection)), HttpContext.RequestAborted);
+        var (found, classes) = await InSchool(async connection => (await Store.Children.Find(connection, id), await ClassTeachings.Names(connection)));
         if (found is not { } child) return NotFound();
         (Child, Classes) = (child, classes);
         Choices = SettingChoices.OfChild(preferences.Teaching, child.Preferences);

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Progress;
 using Umbick.Store;
 using Umbick.Casework;
@@ -10,7 +9,7 @@ namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A screened class, sorted.</summary>
 [Authorize(Who.Records)]
-public sealed class ClassModel(Database database, ClassScreening screen, TimeProvider clock) : PageModel
+public sealed class ClassModel(Database database, ClassScreening screen, TimeProvider clock) : SchoolPage(database)
 {
     public ScreenedClass Class { get; private set; } = null!;
 
@@ -47,7 +46,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 
     public async Task<IActionResult> OnPostTakeIn(Guid id, ChildId child)
     {
-        var taken = await database.InSchool(User.Person().School, connection => Store.Children.TakeIn(connection, child, onCaseload: true), HttpContext.RequestAborted);
+        var taken = await InSchool(connection => Store.Children.TakeIn(connection, child, onCaseload: true));
         if (taken == 0) return NotFound();
         if (Request.Headers["HX-Request"] != "true") return Redirect($"/classes/{id}");
         return await Load(id) ? Page() : NotFound();
@@ -58,29 +57,23 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
     {
         if (!await Load(id)) return NotFound();
         var school = User.Person().School;
-        CodeOf = await database.InSchool(
-            school,
-            async connection =>
+        CodeOf = await InSchool(async connection =>
             {
                 var codes = new Dictionary<SittingId, string>();
                 foreach (var sitting in Class.Children.Select(child => child.Sitting.Sitting).Where(sitting => sitting.EndedAt is null))
                     codes[sitting.Id] = await Store.Codes.Make(connection, sitting.Id, clock.GetUtcNow().UtcDateTime);
                 return codes;
-            },
-            HttpContext.RequestAborted);
+            });
         return Page();
     }
 
     private async Task<bool> Load(Guid id)
     {
-        return await database.InSchool(
-            User.Person().School,
-            async connection =>
+        return await InSchool(async connection =>
             {
                 if (await screen.Load(connection, id) is not { } found) return false;
                 (Class, Cases) = (found, await screen.CasesOf(connection, found));
                 return true;
-            },
-            HttpContext.RequestAborted);
+            });
     }
 }

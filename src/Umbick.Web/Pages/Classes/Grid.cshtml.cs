@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Timetabling;
@@ -20,7 +19,7 @@ public sealed record CellNote(string Alias, int Place, string Raw, AmbiguousHalf
 
 /// <summary>Answers typed from paper, a row a child.</summary>
 [Authorize(Who.Sittings)]
-public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences preferences) : PageModel
+public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences preferences) : SchoolPage(database)
 {
     public ScreenedClass Class { get; private set; } = null!;
 
@@ -41,8 +40,6 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
 
-    private Guid School => User.Person().School;
-
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 
     /// <summary>Tells the day on which the sheets were done.</summary>
@@ -55,7 +52,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return await OnGet(id);
         }
-        return await database.InSchool(School, connection => screen.TellDay(connection, id, date), HttpContext.RequestAborted) ? Redirect($"/classes/{id}/grid") : NotFound();
+        return await InSchool(connection => screen.TellDay(connection, id, date)) ? Redirect($"/classes/{id}/grid") : NotFound();
     }
 
     /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
@@ -63,9 +60,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     {
         var text = AnswerSent.Text(raw);
         if (sent.Id is not { } answer) return BadRequest();
-        return await database.InSchool<IActionResult>(
-            School,
-            async connection =>
+        return await InSchool<IActionResult>(async connection =>
             {
                 var screening = await Screenings.Find(connection, id);
                 var child = await Sittings.Find(connection, sitting) is { } found && found.Screening == id ? await Store.Children.Find(connection, found.Child) : null;
@@ -79,8 +74,7 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
                 return TypedAnswer.From((await Sittings.At(connection, sitting, sent.At))!.Item, text, child.Preferences.Wording) is { Message: not null, Read: var read }
                     ? Partial("_CellNote", new CellNote(child.Alias, sent.At, text, read as AmbiguousHalf))
                     : Content("");
-            },
-            HttpContext.RequestAborted);
+            });
     }
 
     /// <summary>Keeps whatever the boxes hold that is not kept yet, where a page has no script.</summary>
@@ -128,11 +122,11 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     }
 
     private Task<Submitted> Enter(SittingId sitting, Submission submission) =>
-        database.InSchool(School, connection => screen.Enter(connection, sitting, submission, User.Person().Id), HttpContext.RequestAborted);
+        InSchool(connection => screen.Enter(connection, sitting, submission, User.Person().Id));
 
     private async Task<bool> Load(Guid id)
     {
-        if (await database.InSchool(School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return false;
+        if (await InSchool(connection => screen.Load(connection, id)) is not { } found) return false;
         Class = found;
         return true;
     }

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Casework;
@@ -10,7 +9,7 @@ namespace Umbick.Web.Pages.Classes;
 
 /// <summary>Classes that are screened.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ClassScreening screen) : PageModel
+public sealed class IndexModel(Database database, ClassScreening screen) : SchoolPage(database)
 {
     private const int LongestTitle = 120;
 
@@ -32,8 +31,6 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
 
     public Stage Stage { get; private set; } = Stage.FiveMinutesTo;
 
-    private Guid School => User.Person().School;
-
     public Task OnGet(bool all) => Load(all);
 
     public async Task<IActionResult> OnPost(Guid? id, string? title, Stage stage, string? aliases)
@@ -49,7 +46,7 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        var started = await database.InSchool(School, connection => screen.Start(connection, Title, stage, list, NewId), HttpContext.RequestAborted);
+        var started = await InSchool(connection => screen.Start(connection, Title, stage, list, NewId));
         return Redirect($"/classes/{started}");
     }
 
@@ -63,12 +60,9 @@ public sealed class IndexModel(Database database, ClassScreening screen) : PageM
         return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of their own.";
     }
 
-    private Task Load(bool all = false) => database.InSchool(
-        School,
-        async connection =>
+    private Task Load(bool all = false) => InSchool(async connection =>
         {
             Screenings = [.. await Store.Screenings.Latest(connection, all ? null : MostListed)];
             Earlier = await Store.Screenings.Count(connection) - Screenings.Count;
-        },
-        HttpContext.RequestAborted);
+        });
 }

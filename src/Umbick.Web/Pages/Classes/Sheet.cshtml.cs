@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Casework;
@@ -10,13 +9,13 @@ namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A class's form on paper, to be copied for everyone.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SheetModel(Database database, ClassScreening screen) : PageModel
+public sealed class SheetModel(Database database, ClassScreening screen) : SchoolPage(database)
 {
     public SheetView View { get; private set; } = null!;
 
     public async Task<IActionResult> OnGet(Guid id)
     {
-        if (await database.InSchool(User.Person().School, connection => screen.Load(connection, id), HttpContext.RequestAborted) is not { } found) return NotFound();
+        if (await InSchool(connection => screen.Load(connection, id)) is not { } found) return NotFound();
         View = new SheetView(found.Screening.Title, null, null, [.. found.Items.Select(item => new SheetItem(item, Support.Bare))]);
         return Page();
     }

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Progress;
@@ -12,7 +11,7 @@ namespace Umbick.Web.Pages.Day;
 
 /// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public DayWork Work { get; private set; } = null!;
 
@@ -27,10 +26,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public async Task OnGet()
     {
-        (Work, PastKeeping) = await database.InSchool(
-            User.Person().School,
-            async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await Store.Children.CountKeptUntilBefore(connection, preferences.Today)),
-            HttpContext.RequestAborted);
+        (Work, PastKeeping) = await InSchool(async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await Store.Children.CountKeptUntilBefore(connection, preferences.Today)));
         Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }
@@ -59,6 +55,4 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>
         text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var one) && ChildId.TryParse(child, null, out var other) ? (one, other) : null;
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

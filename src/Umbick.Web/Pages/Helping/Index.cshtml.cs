@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Web.Security;
 
@@ -7,7 +6,7 @@ namespace Umbick.Web.Pages.Helping;
 
 /// <summary>What a teacher has prepared and somebody else can run: it says who and what to do, and nothing of what was found.</summary>
 [Authorize(Who.Sittings)]
-public sealed class IndexModel(Database database) : PageModel
+public sealed class IndexModel(Database database) : SchoolPage(database)
 {
     /// <summary>Visits that are not over, with who is in them.</summary>
     public IReadOnlyList<(Visit Visit, string Aliases)> Visits { get; private set; } = [];
@@ -22,9 +21,7 @@ public sealed class IndexModel(Database database) : PageModel
 
     public bool HasNothing => Visits.Count + Asking.Count + Sets.Count + Classes.Count == 0;
 
-    public Task OnGet() => database.InSchool(
-        User.Person().School,
-        async connection =>
+    public Task OnGet() => InSchool(async connection =>
         {
             var caseload = (await Store.Children.All(connection)).ToList();
             var aliases = caseload.ToDictionary(child => child.Id, child => child.Alias);
@@ -35,6 +32,5 @@ public sealed class IndexModel(Database database) : PageModel
             Asking = caseload.FindAll(child => child.OpenAsking is not null && child.OpenVisit is null);
             Sets = [.. await Store.Sets.Waiting(connection)];
             Classes = [.. (await Screenings.Latest(connection, null)).Where(one => one.PaperDay is not null).Take(3)];
-        },
-        HttpContext.RequestAborted);
+        });
 }

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
@@ -15,7 +14,7 @@ public sealed record LookAlike(Pattern Pattern, (string Asked, Example This, Exa
 
 /// <summary>One pattern: what it looks like, why it arises, what it is taken for, what to do, and who shows it now.</summary>
 [Authorize(Who.Records)]
-public sealed class PatternModel(Database database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : PageModel
+public sealed class PatternModel(Database database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : SchoolPage(database)
 {
     public Pattern Pattern { get; private set; } = null!;
 
@@ -40,7 +39,7 @@ public sealed class PatternModel(Database database, ReadingModel model, PatternF
         var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id)).Select(Catalogue.Find).OfType<Pattern>();
         Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other, wording)))];
         Demonstrations = Demonstration.Offered(found, []);
-        var caseload = await database.InSchool(User.Person().School, connection => Caseload.Load(connection, model), HttpContext.RequestAborted);
+        var caseload = await InSchool(connection => Caseload.Load(connection, model));
         Children =
         [
             .. caseload.Where(child => child.SummaryOn(preferences.Today).ToPractise.Contains(found)).Select(child => (child.Child, true)),

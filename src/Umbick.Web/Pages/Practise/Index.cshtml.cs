@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
@@ -10,7 +9,7 @@ using Umbick.Web.Security;
 namespace Umbick.Web.Pages.Practise;
 
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     private const int MostDone = 60;
 
@@ -29,9 +28,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     /// <summary>How a child's times are said: theirs, or the school's once they have left the caseload.</summary>
     public Wording WordingOf(ChildId child) => _wordings.GetValueOrDefault(child, preferences.Wording);
 
-    public Task OnGet() => database.InSchool(
-        User.Person().School,
-        async connection =>
+    public Task OnGet() => InSchool(async connection =>
         {
             Waiting = [.. await Sets.Waiting(connection)];
             Done = [.. await Sets.Done(connection, MostDone)];
@@ -50,6 +47,5 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
                    orderby need.Count() descending, need.Key.Step
                    select (need.Key, (IReadOnlyList<CaseloadRow>)[.. need]),
             ];
-        },
-        HttpContext.RequestAborted);
+        });
 }

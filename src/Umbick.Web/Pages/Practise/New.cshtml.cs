@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -15,7 +14,7 @@ namespace Umbick.Web.Pages.Practise;
 
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
 [Authorize(Who.Records)]
-public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : PageModel
+public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : SchoolPage(database)
 {
     [BindProperty(SupportsGet = true, Name = "")]
     public SetAsked Asked { get; set; } = new();
@@ -58,15 +57,12 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     {
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
-        var record = await database.InSchool(
-            User.Person().School,
-            async connection =>
+        var record = await InSchool(async connection =>
             {
                 Demonstrated = await Store.Demonstrated.To(connection, child);
                 if (found is not null) Others = await OthersWith(connection, found, child);
                 return await ChildRecord.Load(connection, model, child);
-            },
-            HttpContext.RequestAborted);
+            });
         if (record is null) return NotFound();
         preferences.OfChild = record.Child.Preferences;
         if (found is not null) Demonstrations = Demonstration.Offered(found, [.. Demonstrated.Select(shown => shown.Demonstration)]);
@@ -87,9 +83,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
         var (school, person) = User.Person();
-        var given = await database.InSchool<AssignedSet?>(
-            school,
-            async connection =>
+        var given = await InSchool<AssignedSet?>(async connection =>
             {
                 // In one order, so that two who give to the same children at once do not wait for each other.
                 foreach (var one in also.Append(child).Distinct().OrderBy(one => one.Value)) await Store.Children.Lock(connection, one);
@@ -101,8 +95,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
                     if (await Give(connection, other, found, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken }, person, null) is var (_, theirs)) taken.UnionWith(theirs.Select(item => item.Item.Time));
                 }
                 return await Sets.Find(connection, own);
-            },
-            HttpContext.RequestAborted);
+            });
         return given is null ? NotFound() : Redirect(also.Length > 0 ? "/practise" : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");
     }
 

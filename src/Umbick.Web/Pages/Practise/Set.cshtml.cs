@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
@@ -12,7 +11,7 @@ namespace Umbick.Web.Pages.Practise;
 
 /// <summary>A set that was given: hand the device over, or see what came of it.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SetModel(Database database, ReadingModel model, RequestPreferences preferences) : PageModel
+public sealed class SetModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     public AssignedSet Set { get; private set; } = null!;
 
@@ -32,9 +31,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     public async Task<IActionResult> OnGet(SetId id, bool waited)
     {
         Waited = waited;
-        var found = await database.InSchool(
-            User.Person().School,
-            async connection =>
+        var found = await InSchool(async connection =>
             {
                 if (await Sets.Find(connection, id) is not { } set) return false;
                 var record = await ChildRecord.Load(connection, model, set.Child);
@@ -49,8 +46,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
                 Items = await Sets.Items(connection, id);
                 Answered = [.. record.Sittings.FirstOrDefault(sitting => sitting.Sitting.Id == set.Sitting)?.Answered ?? []];
                 return true;
-            },
-            HttpContext.RequestAborted);
+            });
         return found ? Page() : NotFound();
     }
 
@@ -58,7 +54,7 @@ public sealed class SetModel(Database database, ReadingModel model, RequestPrefe
     public async Task<IActionResult> OnPost(SetId id)
     {
         var school = User.Person().School;
-        var set = await database.InSchool(school, connection => Sets.Find(connection, id), HttpContext.RequestAborted);
+        var set = await InSchool(connection => Sets.Find(connection, id));
         if (set is not { DoneAt: null, Sitting: { } sitting }) return NotFound();
         await HttpContext.EnterChildMode(school, sitting);
         return Redirect("/turn");

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Web.Security;
 
@@ -8,7 +7,7 @@ namespace Umbick.Web.Pages.Records;
 
 /// <summary>Erases a child's record when its alias was typed. Nothing of the record is read for it: one that cannot be read can be erased too.</summary>
 [Authorize(Who.InCharge)]
-public sealed class EraseModel(Database database, TimeProvider clock) : PageModel
+public sealed class EraseModel(Database database, TimeProvider clock) : SchoolPage(database)
 {
     public string Alias { get; private set; } = "";
 
@@ -42,6 +41,4 @@ public sealed class EraseModel(Database database, TimeProvider clock) : PageMode
         Alias = alias;
         return true;
     }
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework.Files;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
@@ -13,7 +12,7 @@ namespace Umbick.Web.Pages.Records;
 /// <summary>Answers, children and records, in and out.</summary>
 [Authorize(Who.Records)]
 [RequestSizeLimit(LargestRequest)]
-public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     /// <summary>The largest file of answers or children, in bytes.</summary>
     public const int Largest = 25_000_000;
@@ -46,7 +45,7 @@ public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel mo
     {
         if (file is not { Length: > 0 }) return await Refuse("Choose a file first.");
         if (file.Length > Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; {Largest / 1_000_000} MB are the most. Send it in parts.");
-        var job = await jobs.Begin(School, User.Person().Id, file, HttpContext.RequestAborted);
+        var job = await jobs.Begin(SchoolId, User.Person().Id, file, HttpContext.RequestAborted);
         return Redirect($"/files/{job.Id}");
     }
 
@@ -55,29 +54,24 @@ public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel mo
         if (file is not { Length: > 0 }) return await Refuse("Choose a record first.");
         if (file.Length > ChildRecordFile.Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; a record has {ChildRecordFile.Largest / 1_000_000} MB at most.");
         var bytes = new byte[file.Length];
-        await using (var sent = file.OpenReadStream()) await sent.ReadExactlyAsync(bytes, HttpContext.RequestAborted);
+        await using (var sent = file.OpenReadStream()) await sent.ReadExactlyAsync(bytes);
         var (record, own, fault) = ChildRecordFile.Read(bytes);
         if (record is not { } rows) return await Refuse(fault!);
         Alias = string.IsNullOrWhiteSpace(alias) ? own : alias.Trim();
-        var (child, wrong) = await database.InSchool(School, connection => ChildRecordFile.TakeIn(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime), HttpContext.RequestAborted);
+        var (child, wrong) = await InSchool(connection => ChildRecordFile.TakeIn(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime));
         return child is { } taken ? Redirect($"/children/{taken}") : await Refuse(wrong!);
     }
-
-    private Guid School => User.Person().School;
 
     private async Task<IActionResult> Out(string what, Func<SchoolConnection, TextWriter, Task<int>> write)
     {
         var file = new MemoryStream();
         await using (var text = new StreamWriter(file, new UTF8Encoding(false), leaveOpen: true))
         {
-            await database.InSchool(
-                School,
-                async connection =>
+            await InSchool(async connection =>
                 {
                     var count = await write(connection, text);
                     await Audit.Note(connection, User.Person().Id, AuditKinds.Exported, clock.GetUtcNow().UtcDateTime, detail: string.Create(CultureInfo.InvariantCulture, $"{count} {what}"));
-                },
-                HttpContext.RequestAborted);
+                });
         }
         file.Position = 0;
         return File(file, "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"{what}-{preferences.Today:yyyy-MM-dd}.csv"));
@@ -94,6 +88,6 @@ public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel mo
     private async Task Load()
     {
         var soon = preferences.Today.AddMonths(1);
-        KeptUntil = [.. (await database.InSchool(School, Store.Children.Aliases, HttpContext.RequestAborted)).Where(child => child.KeepUntil <= soon).OrderBy(child => child.KeepUntil)];
+        KeptUntil = [.. (await InSchool(Store.Children.Aliases)).Where(child => child.KeepUntil <= soon).OrderBy(child => child.KeepUntil)];
     }
 }

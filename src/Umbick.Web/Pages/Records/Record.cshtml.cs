@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Casework.Files;
 using Umbick.Core.Diagnosis;
@@ -15,7 +14,7 @@ namespace Umbick.Web.Pages.Records;
 /// <summary>A child's record, whole: to read, to print, to take out, to keep until a day.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class RecordModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class RecordModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public ChildRecord Record { get; private set; } = null!;
 
@@ -94,6 +93,4 @@ public sealed class RecordModel(Database database, ReadingModel model, RequestPr
         Backups = await Store.Backups.Latest(connection, 100);
         return true;
     }
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -3,7 +3,6 @@ using System.Security.Cryptography;
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -14,7 +13,7 @@ namespace Umbick.Web.Pages.Records;
 
 /// <summary>The year's end: classes get new names, stages move on, and who is finished is set aside.</summary>
 [Authorize(Who.InCharge)]
-public sealed class YearsEndModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class YearsEndModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     /// <summary>The classes with their children; those without a class come last.</summary>
     public IReadOnlyList<IGrouping<string, ListedChild>> Classes { get; private set; } = [];
@@ -77,6 +76,4 @@ public sealed class YearsEndModel(Database database, ReadingModel model, Request
     /// <summary>The stages of a class, the earliest first, as they are told.</summary>
     public static string StagesOf(IEnumerable<ListedChild> children, Core.Clocks.Wording wording) =>
         string.Join(" · ", children.GroupBy(child => child.Stage).OrderBy(one => one.Key).Select(one => $"{one.Count()} at {one.Key.Name(wording)}"));
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -1,6 +1,5 @@
 using System.Reflection;
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework.Running;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
@@ -10,7 +9,7 @@ namespace Umbick.Web.Pages.SchoolRun;
 
 /// <summary>Whether all is well with the site: backups, disk, errors, what waits.</summary>
 [Authorize(Who.InCharge)]
-public sealed class WellModel(Database database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment, TimeProvider clock) : PageModel
+public sealed class WellModel(Database database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment, TimeProvider clock) : SchoolPage(database)
 {
     private const int ShownBackups = 5;
 
@@ -35,9 +34,7 @@ public sealed class WellModel(Database database, SiteMeters meters, IConfigurati
         var disk = Wellness.Disk(configuration["UMBICK_DATA"] is { Length: > 0 } data ? data : environment.ContentRootPath);
         DiskSize = disk?.All;
         var (ends, broken) = Wellness.Certificate(configuration["UMBICK_CERTIFICATE"]);
-        Found = await database.InSchool(
-            User.Person().School,
-            async connection =>
+        Found = await InSchool(async connection =>
             {
                 var state = await Store.Backups.State(connection);
                 return new Wellness
@@ -53,8 +50,7 @@ public sealed class WellModel(Database database, SiteMeters meters, IConfigurati
                     CertificateIsBroken = broken,
                     StoppedSteps = [.. (await DoorTries.StoppedSteps(connection)).Select(stopped => stopped.Name)],
                 };
-            },
-            HttpContext.RequestAborted);
+            });
         Worries = [.. Found.Worries];
         if (meters.Failed > 0 && meters.LastFailedAt > Found.Now.AddDays(-1)) Worries = [.. Worries, "Something went wrong within the last day; the log on the server says what."];
     }

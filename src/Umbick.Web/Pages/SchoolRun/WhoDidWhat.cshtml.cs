@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Web.Security;
 
@@ -7,7 +6,7 @@ namespace Umbick.Web.Pages.SchoolRun;
 
 /// <summary>Who did what at the school, the latest first.</summary>
 [Authorize(Who.InCharge)]
-public sealed class WhoDidWhatModel(Database database) : PageModel
+public sealed class WhoDidWhatModel(Database database) : SchoolPage(database)
 {
     public IReadOnlyList<AuditEntry> Entries { get; private set; } = [];
 
@@ -28,14 +27,11 @@ public sealed class WhoDidWhatModel(Database database) : PageModel
     public string? Earlier => Entries.Count < Audit.PageLength ? null
         : $"/who-did-what?person={Person}&what={What}&child={Child}&until={Until:yyyy-MM-dd}&before={Entries[^1].Id}";
 
-    public Task OnGet(Guid? person, string? what, ChildId? child, DateOnly? until, long? before) => database.InSchool(
-        User.Person().School,
-        async connection =>
+    public Task OnGet(Guid? person, string? what, ChildId? child, DateOnly? until, long? before) => InSchool(async connection =>
         {
             (Person, What, Child, Until) = (person, AuditKinds.All.Any(one => one.Id == what) ? what : null, child, until);
             People = await Store.People.Names(connection);
             Entries = await Audit.Latest(connection, Person, What, Child, Until, before);
             if (child is { } one) Alias = (await Store.Children.Find(connection, one))?.Alias;
-        },
-        HttpContext.RequestAborted);
+        });
 }

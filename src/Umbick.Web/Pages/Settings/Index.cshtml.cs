@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Store;
 using Umbick.Web.Security;
 
@@ -8,7 +7,7 @@ namespace Umbick.Web.Pages.Settings;
 
 /// <summary>A school's settings.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public bool Kept { get; private set; }
 
@@ -22,23 +21,20 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     public async Task OnGet(bool kept)
     {
         Kept = kept;
-        TimeZones = await database.InSchool(User.Person().School, Schools.TimeZones, HttpContext.RequestAborted);
+        TimeZones = await InSchool(Schools.TimeZones);
         Choices = SettingChoices.OfSchool(preferences.Teaching);
     }
 
     public async Task<IActionResult> OnPost(string? zone)
     {
-        var kept = await database.InSchool(
-            User.Person().School,
-            async connection =>
+        var kept = await InSchool(async connection =>
             {
                 TimeZones = await Schools.TimeZones(connection);
                 if (!string.IsNullOrEmpty(zone) && (!TimeZones.Contains(zone) || await Schools.MoveTo(connection, zone) == 0)) return false;
                 await Schools.Choose(connection, SettingChoices.Read(Request.Form));
                 await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime);
                 return true;
-            },
-            HttpContext.RequestAborted);
+            });
         if (kept) return Redirect("/settings?kept=true");
         Message = "There is no time zone of that name. Choose one of the list; nothing was changed.";
         Response.StatusCode = StatusCodes.Status400BadRequest;

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Teaching;
 using Umbick.Store;
@@ -10,15 +9,13 @@ namespace Umbick.Web.Pages.Sheets;
 
 /// <summary>A list that was made before, on paper: a form, chosen tasks, or a practice set.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SittingModel(Database database, RequestPreferences preferences) : PageModel
+public sealed class SittingModel(Database database, RequestPreferences preferences) : SchoolPage(database)
 {
     public SheetView View { get; private set; } = null!;
 
     public async Task<IActionResult> OnGet(SittingId id)
     {
-        var found = await database.InSchool(
-            User.Person().School,
-            async connection =>
+        var found = await InSchool(async connection =>
             {
                 if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return false;
                 var child = (await Store.Children.Find(connection, sitting.Child))!;
@@ -28,8 +25,7 @@ public sealed class SittingModel(Database database, RequestPreferences preferenc
                 var title = set is null ? "Reading clocks" : set.HeadingIn(preferences.Wording);
                 View = new SheetView(title, child.Alias, set is null ? null : ChildWords.Routine(preferences.Teaching, setting: false), [.. asked.Select(one => new SheetItem(one.Item, one.Support))]);
                 return true;
-            },
-            HttpContext.RequestAborted);
+            });
         return found ? Page() : NotFound();
     }
 }

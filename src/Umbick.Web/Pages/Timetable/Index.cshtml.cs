@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Teaching;
 using Umbick.Core.Timetabling;
 using Umbick.Store;
@@ -11,7 +10,7 @@ namespace Umbick.Web.Pages.Timetable;
 
 /// <summary>What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : PageModel
+public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public IReadOnlyList<Slot> Slots { get; private set; } = [];
 
@@ -33,7 +32,7 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     public string NameOf(Guid child) => Children.FirstOrDefault(one => one.Id.Value == child)?.Alias ?? "a child who has left";
 
-    public Task OnGet() => database.InSchool(User.Person().School, Load, HttpContext.RequestAborted);
+    public Task OnGet() => InSchool(Load);
 
     public Task<IActionResult> OnPostSlot(Guid slot, DayOfWeek weekday, string? from, int minutes, Guid[]? child) => Change(async connection =>
     {
@@ -127,6 +126,4 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
 
     private static TimeOnly? Time(string? text) =>
         TimeOnly.TryParseExact((text ?? "").Trim(), ["H:mm", "HH:mm", "H.mm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

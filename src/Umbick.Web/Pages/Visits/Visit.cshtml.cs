@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
@@ -12,9 +11,9 @@ namespace Umbick.Web.Pages.Visits;
 
 /// <summary>A visit on one page: the same faces for all, a box a child, and what was done is kept wherever it is stopped.</summary>
 [Authorize(Who.Sittings)]
-public sealed class VisitModel(Database database, Visiting visiting, RequestPreferences preferences) : PageModel
+public sealed class VisitModel(Database database, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
 {
-    public VisitView View { get; private set; } = null!;
+    public VisitShown View { get; private set; } = null!;
 
     private Guid Teacher => User.Person().Id;
 
@@ -85,35 +84,7 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
     private async Task Show(SchoolConnection connection, VisitAt at, string? message = null)
     {
         preferences.OfChild = at.Preferences;
-        var (visit, part) = (at.Visit, at.Visit.Part);
-        View = new VisitView(at, null) { Message = message };
-        if (visit.EndedAt is not null) View = View with { HelpBefore = await Help(connection, at) };
-        else if (part == VisitPart.Model) View = await WithPositions(connection, at);
-        else if (at.Asked is not null)
-        {
-            var place = part == VisitPart.Cold ? visit.Place - 1 : visit.Place;
-            var (held, copied) = await visiting.Look(connection, at, place);
-            View = View with { Held = held, PlaceLookedAt = place, LooksCopied = copied };
-            if (View.Reveals) View = View with { HelpBefore = await Help(connection, at) };
-        }
-    }
-
-    private static async Task<Dictionary<ChildId, HelpTaken>> Help(SchoolConnection connection, VisitAt at)
-    {
-        var help = new Dictionary<ChildId, HelpTaken>();
-        foreach (var child in at.Children)
-        {
-            if (await HelpTaken.Of(connection, child.Child.Id, most: 1) is [var last]) help[child.Child.Id] = last;
-        }
-        return help;
-    }
-
-    private async Task<VisitView> WithPositions(SchoolConnection connection, VisitAt at)
-    {
-        if (View.Demonstration is not { } demonstration) return View;
-        var seenByAll = true;
-        foreach (var child in at.Here) seenByAll &= (await Demonstrated.To(connection, child.Child.Id)).Any(shown => shown.Demonstration == demonstration.Id);
-        return View with { Positions = seenByAll ? demonstration.Reminder : demonstration.Positions, IsReminder = seenByAll };
+        View = (await VisitShown.Of(connection, visiting, at)) with { Message = message };
     }
 
     /// <summary>Does something, and shows where the visit is then.</summary>
@@ -135,6 +106,4 @@ public sealed class VisitModel(Database database, Visiting visiting, RequestPref
         await Show(connection, at);
         return Partial("_Visit", View);
     }
-
-    private Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> act) => database.InSchool(User.Person().School, act, HttpContext.RequestAborted);
 }

@@ -1,17 +1,16 @@
-using Umbick.Casework;
+using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
 using Umbick.Core.Timetabling;
 
-namespace Umbick.Web.Pages.Day;
+namespace Umbick.Casework;
 
 /// <summary>Something that is begun by one press: a visit for all in a slot who practise the same, or one child's job.</summary>
 /// <param name="Children">Who it is with.</param>
 /// <param name="What">What is done.</param>
 public sealed record Beginning(IReadOnlyList<CaseloadChild> Children, WhatNext What)
 {
-    /// <summary>Where a visit begins; null where it is another job, which begins with the one child.</summary>
-    public string? VisitAddress => What is { Step: NextStep.Practise, Pattern: { } pattern }
-        ? $"/visits/begin?pattern={pattern.Id}&{string.Join('&', Children.Select(child => $"child={child.Child.Id}"))}" : null;
+    /// <summary>The pattern of the visit that it is; null where it is another job, which begins with the one child.</summary>
+    public Pattern? VisitFor => What is { Step: NextStep.Practise, Pattern: { } pattern } ? pattern : null;
 
     /// <summary>What there is to begin in a slot: those who practise the same together, all else child by child.</summary>
     public static IReadOnlyList<Beginning> Of(DayWork work, PlannedSlot slot) =>
