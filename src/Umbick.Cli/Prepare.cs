@@ -3,7 +3,9 @@ using Microsoft.Extensions.Options;
 using Npgsql;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
-using Umbick.Casework.Demo;
+using Umbick.Casework.Accounts;
+using Umbick.Casework.Running;
+using Umbick.Demo;
 
 namespace Umbick.Cli;
 
@@ -25,7 +27,7 @@ internal static class Prepare
         });
     }
 
-    public static void PrintSignIn() => Console.WriteLine($"{DemoSchool.UserName} (a teacher, in charge) or {DemoSchool.AssistantUserName} (an assistant) with the password “{DemoSchool.Password}”");
+    public static void PrintSignIn() => Console.WriteLine($"{DemoSignIn.UserName} (a teacher, in charge) or {DemoSignIn.AssistantUserName} (an assistant) with the password “{DemoSignIn.Password}”");
 
     private static async Task FillDemo(string connectionString)
     {
@@ -36,7 +38,7 @@ internal static class Prepare
             throw new School.VerbException($"This database holds a real school, {real.Name}. The demonstration needs a database of its own.");
         Console.WriteLine("Making demonstration data");
         // The mark comes last: what a run that was stopped half-way left is made anew.
-        await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database, new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), DemoSchool.Password));
+        await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database, new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), DemoSignIn.Password));
         await using (var mark = source.CreateCommand($"comment on database umbick is '{Database.DemoMark}'")) await mark.ExecuteNonQueryAsync();
     }
 }

@@ -1,7 +1,7 @@
 using System.Globalization;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
 namespace Umbick.Cli;
 

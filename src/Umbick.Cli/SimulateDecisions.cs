@@ -2,7 +2,7 @@ using System.Globalization;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
 namespace Umbick.Cli;
 

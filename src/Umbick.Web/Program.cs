@@ -11,7 +11,7 @@ using Serilog;
 using Umbick.Core.Diagnosis;
 using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Casework.Demo;
+using Umbick.Casework.Running;
 using Umbick.Web;
 using Umbick.Web.Pages;
 using Umbick.Web.Security;

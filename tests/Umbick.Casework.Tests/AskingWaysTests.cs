@@ -4,7 +4,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
 namespace Umbick.Casework.Tests;
 

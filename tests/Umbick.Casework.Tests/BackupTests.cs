@@ -1,5 +1,5 @@
 using Npgsql;
-using Umbick.Casework.Demo;
+using Umbick.Demo;
 using Umbick.Core.Diagnosis;
 
 namespace Umbick.Casework.Tests;

@@ -1,9 +1,9 @@
-using Umbick.Casework.Demo;
+using Umbick.Casework.Accounts;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Casework.Tests;
@@ -284,7 +284,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     public async Task The_demonstration_school_has_24_children_and_is_marked()
     {
         Assert.True(await schools.App.IsDemo());
-        var teacher = await schools.App.BeforeSchool(connection => People.FindByName(connection, DemoSchool.UserName.ToUpperInvariant()));
+        var teacher = await schools.App.BeforeSchool(connection => People.FindByName(connection, DemoSignIn.UserName.ToUpperInvariant()));
         var children = (await schools.App.InSchool(Assert.Single(teacher).School, Children.All)).ToList();
         Assert.Equal(24, children.Count);
         Assert.Contains(children, child => child.Sittings == 0);

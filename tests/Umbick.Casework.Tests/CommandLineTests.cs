@@ -2,7 +2,7 @@ using System.Diagnostics;
 using System.Text.Json;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
 namespace Umbick.Casework.Tests;
 

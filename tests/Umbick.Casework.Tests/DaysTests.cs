@@ -1,7 +1,7 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
 namespace Umbick.Casework.Tests;
 

@@ -130,7 +130,7 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     private async Task Asked(Guid school, ReadingModel model, int seed)
     {
         var child = await schools.Child(school);
-        var simulated = new Core.Simulation.SimulatedChild(model, [Catalogue.Find("next-hour")!], 0.8, new Random(seed));
+        var simulated = new Simulation.SimulatedChild(model, [Catalogue.Find("next-hour")!], 0.8, new Random(seed));
         var asking = new Asking(model, TimeProvider.System);
         await schools.App.InSchool(school, async connection =>
         {

@@ -1,6 +1,6 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
 namespace Umbick.Core.Tests;
 

@@ -3,7 +3,7 @@ using System.Globalization;
 using System.Net;
 using System.Text.RegularExpressions;
 using Umbick.Casework;
-using Umbick.Casework.Demo;
+using Umbick.Casework.Accounts;
 using Umbick.Core.Items;
 using Umbick.Store;
 
@@ -166,7 +166,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
     }
 
     private async Task<Guid> DemoSchoolId() =>
-        (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSchool.UserName.ToUpperInvariant())))[0].School;
+        (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSignIn.UserName.ToUpperInvariant())))[0].School;
 
     [GeneratedRegex("""<input(?=[^>]*\stype="hidden")(?=[^>]*\sname="(?<name>[^"]+)")(?=[^>]*\svalue="(?<value>[^"]*)")""")]
     private static partial Regex Hidden();

@@ -10,7 +10,7 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 using Umbick.Store;
 
 namespace Umbick.Web.Tests;

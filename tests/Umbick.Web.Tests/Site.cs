@@ -2,7 +2,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.Extensions.Options;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 using Umbick.Store;
 using Umbick.Casework;
 

@@ -1,5 +1,5 @@
 using System.Diagnostics;
-using Umbick.Casework.Demo;
+using Umbick.Casework.Running;
 
 namespace Umbick.Web.Tests;
 

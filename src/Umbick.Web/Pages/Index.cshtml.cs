@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Casework.Demo;
+using Umbick.Casework.Accounts;
 using Umbick.Store;
 using Umbick.Web.Security;
 
@@ -55,7 +55,7 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
     public async Task<IActionResult> OnPostLookRound()
     {
         if (!await demo.IsOpenTo(HttpContext)) return NotFound();
-        var teacher = await signIn.UserManager.FindByNameAsync(DemoSchool.UserName);
+        var teacher = await signIn.UserManager.FindByNameAsync(DemoSignIn.UserName);
         if (teacher is null) return NotFound();
         await signIn.SignInAsync(teacher, isPersistent: false);
         return await Enter(teacher);

@@ -56,5 +56,5 @@ public sealed class WellModel(Database database, SiteMeters meters, IConfigurati
     }
 
     /// <summary>Whether the site's clock was set ahead, to look at the demonstration.</summary>
-    private bool IsAhead => configuration[Casework.Demo.AheadClock.Variable] is { Length: > 0 };
+    private bool IsAhead => configuration[Casework.Running.AheadClock.Variable] is { Length: > 0 };
 }

@@ -3,7 +3,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>
 /// Whoever knows how simulated children are made: it weighs every set of up to three patterns by just their rules, chances

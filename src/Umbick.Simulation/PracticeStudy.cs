@@ -2,7 +2,7 @@ using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>Tries practice out on learners: how many items until a pattern is mastered, by the maker's sets and by sets drawn at random.</summary>
 public static class PracticeStudy

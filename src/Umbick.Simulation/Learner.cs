@@ -1,7 +1,7 @@
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>How a learner takes in what they meet: shares, 0 to 1, by which a pattern grows weaker or firmer with one answer.</summary>
 /// <param name="Alone">By a telling item that went the pattern's way and was told.</param>

@@ -1,4 +1,4 @@
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>
 /// What makes a child another than the engine thinks: families of variants that teachers tell of and no procedure lists. The model was

@@ -1,6 +1,6 @@
 using Umbick.Core.Clocks;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>An odd way of reading a clock, told of single children: no catalogue can list them all.</summary>
 /// <param name="Name">What they do.</param>
@@ -30,7 +30,7 @@ public sealed record OddWay(string Name, Func<int, int, (int Hour, int Minutes)>
     /// <summary>The time they answer with: only reading a clock is odd; words and setting come right.</summary>
     public ClockTime Reads(string task, ClockTime time)
     {
-        if (task is not (Items.TaskIds.ReadDigital or Items.TaskIds.ReadWords)) return time;
+        if (task is not (Core.Items.TaskIds.ReadDigital or Core.Items.TaskIds.ReadWords)) return time;
         var (hour, minutes) = Misreads(time.Hour, time.Minute);
         return new ClockTime(Hours.Named(((hour % 12) + 12) % 12), ((minutes % 60) + 60) % 60);
     }

@@ -1,3 +1,5 @@
+using Umbick.Casework;
+using Umbick.Casework.Accounts;
 using Umbick.Store;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
@@ -5,9 +7,9 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
-using Umbick.Core.Simulation;
+using Umbick.Simulation;
 
-namespace Umbick.Casework.Demo;
+namespace Umbick.Demo;
 
 /// <summary>
 /// Gull Point, a school on a harbour island, with 24 children who are made of patterns and unlearn some of them over weeks.
@@ -15,15 +17,6 @@ namespace Umbick.Casework.Demo;
 /// </summary>
 public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 {
-    /// <summary>The demonstration teacher's user name.</summary>
-    public const string UserName = "wren@gullpoint.example";
-
-    /// <summary>The user name of the demonstration's assistant, who has the same password.</summary>
-    public const string AssistantUserName = "moss@gullpoint.example";
-
-    /// <summary>The demonstration teacher's password. It opens nothing but demonstration data.</summary>
-    public const string Password = "lamp on the harbour wall";
-
     private const int Seed = 20;
 
     /// <summary>The demonstration school's id.</summary>
@@ -71,16 +64,16 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 
     /// <summary>Fills an empty database.</summary>
     /// <param name="owner">The database as its owner.</param>
-    /// <param name="passwordHash">What is kept of <see cref="Password"/>.</param>
+    /// <param name="passwordHash">What is kept of <see cref="DemoSignIn.Password"/>.</param>
     public async Task Fill(Database owner, string passwordHash)
     {
         var person = await owner.InSchool(Id, async connection =>
         {
             await Schools.Erase(connection);
             await Schools.Add(connection, new School(Id, "Gull Point"));
-            await People.TryAdd(connection, AssistantUserName, "Moss", passwordHash, PersonRole.Assistant, inCharge: false);
+            await People.TryAdd(connection, DemoSignIn.AssistantUserName, "Moss", passwordHash, PersonRole.Assistant, inCharge: false);
             await People.TryAdd(connection, "gale@gullpoint.example", "Gale", passwordHash, PersonRole.Teacher, inCharge: false);
-            return await People.Add(connection, UserName, "Wren", passwordHash);
+            return await People.Add(connection, DemoSignIn.UserName, "Wren", passwordHash);
         });
         foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))
             await owner.InSchool(Id, connection => Add(connection, cast, new Random(Seed + i), person.Id));

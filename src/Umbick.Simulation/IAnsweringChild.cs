@@ -1,6 +1,6 @@
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>Somebody who answers items, and of whom it is known how they read.</summary>
 public interface IAnsweringChild

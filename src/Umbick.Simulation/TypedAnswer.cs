@@ -1,7 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>Answers in the many forms in which they are typed.</summary>
 internal static class TypedAnswer

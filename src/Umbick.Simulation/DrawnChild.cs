@@ -2,7 +2,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>A child drawn by chance, who answers by the <see cref="SecondReading"/> of the catalogue or in a way of their own.</summary>
 public sealed class DrawnChild : IAnsweringChild

@@ -3,7 +3,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>A child made of patterns, for demonstration data and for trying the model out.</summary>
 /// <param name="model">The model whose rules they follow.</param>

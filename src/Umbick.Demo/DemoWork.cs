@@ -1,3 +1,4 @@
+using Umbick.Casework;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
@@ -7,7 +8,7 @@ using Umbick.Core.Progress;
 using Umbick.Core.Timetabling;
 using Umbick.Store;
 
-namespace Umbick.Casework.Demo;
+namespace Umbick.Demo;
 
 /// <summary>
 /// The work at Gull Point: a term's timetable, and children at each turn of it. One gets no further, one is to be finished, one has come back, one is looked

@@ -1,6 +1,6 @@
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>How a sitting with one simulated child came out.</summary>
 /// <param name="True">The ids of the patterns they have.</param>
@@ -13,7 +13,7 @@ public sealed record StudyOutcome(
     IReadOnlySet<string> True,
     IReadOnlySet<string> Found,
     IReadOnlySet<string> Called,
-    IReadOnlyList<(Item Item, Clocks.Answer Answer)> Answers,
+    IReadOnlyList<(Item Item, Core.Clocks.Answer Answer)> Answers,
     IReadOnlyDictionary<string, double> Beliefs,
     double Guessing)
 {

@@ -5,7 +5,7 @@ using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Timetabling;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>What became of one child over some visits.</summary>
 /// <param name="ToldToChange">The visit, from 1, at which to change the approach was offered first; null where it never was.</param>

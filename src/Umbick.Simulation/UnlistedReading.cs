@@ -1,7 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>A way of reading that the catalogue does not list: a test of whether the model keeps its hands off.</summary>
 /// <param name="Name">What they do.</param>

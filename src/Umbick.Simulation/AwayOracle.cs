@@ -2,7 +2,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>
 /// Whoever knows how <see cref="VariedChild"/> is made: it weighs every set of one or two patterns in every variant by just their rules,

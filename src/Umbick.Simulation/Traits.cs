@@ -1,7 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>How one child has their patterns: the variant, and where in it they stand.</summary>
 /// <param name="Variant">The variant.</param>

@@ -2,7 +2,7 @@ using System.Collections.Concurrent;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>What patterns show in the items that may be asked, by the second reading of the catalogue.</summary>
 public sealed class ShownPatterns

@@ -1,7 +1,7 @@
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>
 /// A child with one pattern who is practised with, visit by visit. They answer by the second reading of the catalogue, and know nothing of how a cold start is
@@ -52,6 +52,6 @@ public sealed class PractisedChild(Pattern pattern, double strength, double keep
             fate -= share;
             if (fate < 0) return TypedAnswer.Of(item, item.Time.Plus(off), random);
         }
-        return TypedAnswer.Of(item, item.Time.Plus(random.Next(Clocks.ClockTime.MinutesRound)), random);
+        return TypedAnswer.Of(item, item.Time.Plus(random.Next(Core.Clocks.ClockTime.MinutesRound)), random);
     }
 }

@@ -1,7 +1,7 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>Tries the model out on simulated children.</summary>
 /// <param name="model">The model.</param>

@@ -1,6 +1,6 @@
 using Umbick.Core.Items;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>
 /// The catalogue read a second time: the patterns' rules written anew as plain arithmetic, without the engine's types, so

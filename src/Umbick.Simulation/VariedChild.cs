@@ -3,7 +3,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>
 /// A child whom the engine does not expect: the catalogue's patterns with the variants that real children show, slips of a hand and a

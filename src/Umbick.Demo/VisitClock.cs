@@ -1,4 +1,4 @@
-namespace Umbick.Casework.Demo;
+namespace Umbick.Demo;
 
 /// <summary>A clock that stands where a visit is.</summary>
 internal sealed class VisitClock(DateTimeOffset now) : TimeProvider

@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace Umbick.Casework.Demo;
+namespace Umbick.Casework.Running;
 
 /// <summary>A clock that runs so many hours ahead: the demonstration looked at on another day, and tests of a school's morning in the evening.</summary>
 public sealed class AheadClock(TimeSpan ahead) : TimeProvider

@@ -1,4 +1,4 @@
-namespace Umbick.Core.Simulation;
+namespace Umbick.Simulation;
 
 /// <summary>What a row of children came to.</summary>
 /// <param name="Outcomes">One for each child.</param>
