@@ -7,7 +7,7 @@ reckon() {
     take_lock build wait
     build_assets
     restored
-    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Store src/Umbick.Casework src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
+    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Simulation src/Umbick.Store src/Umbick.Casework src/Umbick.Demo src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
     exec 9>&-
   } >&2
   cd "$caller"
@@ -59,11 +59,11 @@ bench_answers() {
 # ./umbick bench restore: restores killed at ten moments, three times each.
 bench_restore() {
   prepare_demo_site bench
-  quietly build dotnet build --no-restore -c Release tests/Umbick.Casework.Tests
+  quietly build dotnet build --no-restore -c Release tests/Umbick.Cli.Tests
   export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password"
   UMBICK_PG_BIN=$(postgres_bin)
   export UMBICK_PG_BIN
-  dotnet artifacts/bin/Umbick.Casework.Tests/release/Umbick.Casework.Tests.dll -noColor -trait Kind=Kill -explicit only -showLiveOutput | grep -E 'killed:|FAIL|Assert'
+  dotnet artifacts/bin/Umbick.Cli.Tests/release/Umbick.Cli.Tests.dll -noColor -trait Kind=Kill -explicit only -showLiveOutput | grep -E 'killed:|FAIL|Assert'
 }
 
 # ./umbick bench school: a school's first day on a fresh clone of what is committed, by the page that tells how to run it.

@@ -25,9 +25,9 @@ run_tests() {
   rm -f "$state/format.ok" "$state/lint.ok"
   test_verbs &
   test_project Web -maxThreads "${UMBICK_BROWSERS:-3}" &
-  { test_scripts; test_project Casework; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
+  { test_scripts; test_project Cli; test_project Casework; test_project Store; test_project Core; dotnet format whitespace --no-restore --verify-no-changes Umbick.slnx >"$state/format.log" 2>&1 9>&- && : >"$state/format.ok"; } &
   wait
-  for project in Core Casework Web; do
+  for project in Core Store Casework Cli Web; do
     log="$state/test-$project.log"
     total=$(summary Total "$log")
     bad=$(($(summary Failed "$log") + $(summary Errors "$log")))
@@ -47,7 +47,7 @@ run_tests() {
     say "  ${project^}: $total tests"
   done
   # Once more, last and short: whoever sees only the end of a long log sees what failed.
-  for project in Core Casework Web; do failures "$state/test-$project.log"; done
+  for project in Core Store Casework Cli Web; do failures "$state/test-$project.log"; done
   if [ ! -e "$state/format.ok" ]; then
     tail -n 40 "$state/format.log"
     say '  The formatting is not clean: dotnet format mends it.'

@@ -1,4 +1,4 @@
-namespace Umbick.Casework.Tests;
+namespace Umbick.Tests;
 
 /// <summary>A clock that stands.</summary>
 public sealed class Standing(DateTimeOffset at) : TimeProvider

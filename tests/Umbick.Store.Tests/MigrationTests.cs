@@ -2,7 +2,7 @@ using DbUp;
 using Npgsql;
 using Umbick.Core.Diagnosis;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Store.Tests;
 
 /// <summary>A database of the version before, with what had gone wrong in it, is brought up to date whole.</summary>
 public sealed class MigrationTests

@@ -1,4 +1,4 @@
-namespace Umbick.Casework.Tests;
+namespace Umbick.Store.Tests;
 
 /// <summary>Codes as they are shown and typed.</summary>
 public sealed class CodeTextTests

@@ -1,7 +1,7 @@
 using Npgsql;
 using Umbick.Core.Items;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Tests;
 
 /// <summary>A database like the site's, and schools of its own for each test class.</summary>
 public sealed class TestSchool : IAsyncLifetime

@@ -2,7 +2,7 @@ using Npgsql;
 using Umbick.Demo;
 using Umbick.Core.Diagnosis;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Cli.Tests;
 
 /// <summary>A backup holds every row, and a broken one is told.</summary>
 public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<BackupTests.Filled>, IDisposable

@@ -7,7 +7,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Timetabling;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Store.Tests;
 
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>

@@ -1,4 +1,4 @@
-namespace Umbick.Casework.Tests;
+namespace Umbick.Cli.Tests;
 
 /// <summary>Schools and teachers made from the command line, and what a site may start on.</summary>
 public sealed class NewSchoolTests
@@ -15,7 +15,7 @@ public sealed class NewSchoolTests
         Assert.True(code == 0, errors);
         var password = output.Split("Password:  ")[1].Trim();
         Assert.Equal(23, password.Length);
-        Assert.Null(Accounts.PasswordRule.Fault(password));
+        Assert.Null(Casework.Accounts.PasswordRule.Fault(password));
         var hash = Assert.Single(await database.Ask<string>("select password_hash from account where normalized_user_name = 'TERN@SKERRY.EXAMPLE'"));
         Assert.DoesNotContain(password, hash, StringComparison.Ordinal);
         Assert.Equal(["Tern teacher True"], await database.Ask<string>("select display_name || ' ' || role || ' ' || initcap(in_charge::text) from person"));

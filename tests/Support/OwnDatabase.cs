@@ -1,7 +1,7 @@
 using Dapper;
 using Npgsql;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Tests;
 
 /// <summary>A database of a test's own, beside the one that all share, with the verbs that see every row of it.</summary>
 internal sealed class OwnDatabase : IAsyncDisposable

@@ -2,7 +2,7 @@ using Dapper;
 using Npgsql;
 using Umbick.Core.Items;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Cli.Tests;
 
 /// <summary>A restore leaves one whole database whatever happens to it, runs onto no live site, and brings back nothing that was erased.</summary>
 public sealed class RestoreTests : IAsyncLifetime

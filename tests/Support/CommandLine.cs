@@ -1,6 +1,6 @@
 using System.Diagnostics;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Tests;
 
 /// <summary>The launcher's verbs that are C#, run as a process of their own.</summary>
 internal static class CommandLine

@@ -4,7 +4,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Simulation;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Cli.Tests;
 
 /// <summary>The verbs that need no database, run as anybody would.</summary>
 public sealed class CommandLineTests

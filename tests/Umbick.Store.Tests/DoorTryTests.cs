@@ -1,6 +1,6 @@
 using Umbick.Core.Items;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Store.Tests;
 
 /// <summary>However many try at once, and from wherever, no more are heard than is promised; and whoever is at the school is heard.</summary>
 public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>

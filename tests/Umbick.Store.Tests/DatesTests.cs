@@ -1,7 +1,7 @@
 using Npgsql;
 using Umbick.Core.Timetabling;
 
-namespace Umbick.Casework.Tests;
+namespace Umbick.Store.Tests;
 
 /// <summary>Every day that is kept lies within a school's years.</summary>
 public sealed class DatesTests(TestSchool schools) : IClassFixture<TestSchool>
