@@ -59,8 +59,13 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
                 // As the script of the page sends one box.
                 taken.Add(Taken(await teacher.Swap($"/visits/{visit}?handler=answer", new Dictionary<string, string>
                 {
-                    ["__RequestVerificationToken"] = token, ["child"] = $"{child}", ["part"] = page.QuerySelector("[data-answers] [name=part]")!.GetAttribute("value")!,
-                    ["place"] = page.QuerySelector("[data-answers] [name=place]")!.GetAttribute("value")!, ["answer"] = $"{Guid.NewGuid()}", ["raw"] = "4:10", ["confirmed"] = "4:10",
+                    ["__RequestVerificationToken"] = token,
+                    ["child"] = $"{child}",
+                    ["part"] = page.QuerySelector("[data-answers] [name=part]")!.GetAttribute("value")!,
+                    ["place"] = page.QuerySelector("[data-answers] [name=place]")!.GetAttribute("value")!,
+                    ["answer"] = $"{Guid.NewGuid()}",
+                    ["raw"] = "4:10",
+                    ["confirmed"] = "4:10",
                 })));
             }
         }

@@ -134,6 +134,14 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return (await Sittings.Find(connection, sittingId))!.EndedAt is null;
     }
 
+    /// <summary>Whose turn is next where several share a clock: that of the next in the row whose sitting goes on; a child alone goes on.</summary>
+    public static async Task<SittingId> NextTurn(SchoolConnection connection, Sitting sitting)
+    {
+        if (sitting.Visit is not { } visit) return sitting.Id;
+        var open = (await Sittings.OfVisit(connection, visit)).Where(turn => turn.EndedAt is null).ToList();
+        return (open.FirstOrDefault(turn => turn.TurnInVisit > sitting.TurnInVisit) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
+    }
+
     /// <summary>Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.</summary>
     public static async Task<bool> Back(SchoolConnection connection, SittingId sittingId)
     {

@@ -26,7 +26,7 @@ public sealed record DayWork(
     /// <summary>
     /// The slot that is on or comes next: the first that is not over and has somebody who comes and was not seen yet. Null where the day is done.
     /// </summary>
-    public PlannedSlot? Next => Plan.Slots.FirstOrDefault(slot => slot.Slot.EndMinute > (Now.Hour * 60) + Now.Minute && slot.Seats.Any(seat => seat.Why is null && !IsSeen(seat.Child)));
+    public PlannedSlot? Next => Plan.Slots.FirstOrDefault(slot => !slot.Slot.IsOverAt(Now) && slot.Seats.Any(seat => seat.Why is null && !IsSeen(seat.Child)));
 
     /// <summary>What is due today of children who do not come today.</summary>
     public IReadOnlyList<ChildJob> DueElsewhere => [.. Jobs.Values.Where(job => job.Job.Need == JobNeed.Due && job.Job.Due <= Today && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];

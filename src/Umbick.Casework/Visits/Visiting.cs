@@ -3,6 +3,7 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
+using Umbick.Core.Timetabling;
 using Umbick.Store;
 
 namespace Umbick.Casework;
@@ -14,7 +15,7 @@ namespace Umbick.Casework;
 public sealed class Visiting(ReadingModel model, Asking asking, Practising practising, TimeProvider clock)
 {
     /// <summary>The most children a visit is for.</summary>
-    public const int Most = 4;
+    public const int Most = Slot.MostChildren;
 
     /// <summary>How many items are practised: four minutes.</summary>
     private const int Practised = 6;

@@ -62,7 +62,8 @@ public sealed class PatternCourses
                 year,
                 Practised.From(sets.Where(given => Belongs(given.Pattern))),
                 shown.Any(Belongs))
-                with { LookedAtAs = [.. lastDays.Keys.Where(other => other != pattern && Belongs(other))] };
+                with
+            { LookedAtAs = [.. lastDays.Keys.Where(other => other != pattern && Belongs(other))] };
         });
         return new PatternCourses(year, courses, toldAs);
     }

@@ -34,6 +34,9 @@ public sealed record Slot(Guid Id, DayOfWeek Weekday, TimeOnly From, int Minutes
     /// <summary>When it is over, in minutes since midnight.</summary>
     public int EndMinute => StartMinute + Minutes;
 
+    /// <summary>Whether it is over at a time of its day.</summary>
+    public bool IsOverAt(TimeOnly time) => EndMinute <= (time.Hour * 60) + time.Minute;
+
     /// <summary>When it begins, in minutes since midnight.</summary>
     public int StartMinute => (From.Hour * 60) + From.Minute;
 

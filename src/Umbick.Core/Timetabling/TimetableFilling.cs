@@ -105,7 +105,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         return false;
     }
 
-    private bool IsOver(Slot slot, DateOnly day) => day == from && now is { } time && slot.EndMinute <= (time.Hour * 60) + time.Minute;
+    private bool IsOver(Slot slot, DateOnly day) => day == from && now is { } time && slot.IsOverAt(time);
 
     private NotPlaced WhyNot(Job job)
     {

@@ -1,6 +1,5 @@
 using Npgsql;
 using Umbick.Core.Items;
-using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
 
@@ -73,14 +72,6 @@ public static class Children
     /// <summary>One child with what is waiting, or null.</summary>
     public static Task<CaseloadRow?> Find(SchoolConnection connection, ChildId id) =>
         connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Caseload} where child.id = @id", new { id });
-
-    /// <summary>How clocks are taught, said and drawn for a child of the school.</summary>
-    public static async Task<TeachingPreferences> PreferencesOf(SchoolConnection connection, ChildId id)
-    {
-        var (school, child) = await connection.QuerySingleAsync<(string School, string Child)>(
-            "select school.settings::text, child.settings::text from child join school on school.id = child.school where child.id = @id", new { id });
-        return new TeachingPreferences(Store.SettingsText.Read(school), Store.SettingsText.Read(child));
-    }
 
     /// <summary>The ids of the children with these aliases.</summary>
     public static async Task<IReadOnlyDictionary<string, ChildId>> ByAlias(SchoolConnection connection, IEnumerable<string> aliases)

@@ -93,10 +93,6 @@ public static class Visits
     public static Task Leave(SchoolConnection connection, Guid visit, ChildId child, DateTime? at) =>
         connection.ExecuteAsync("update visit_child set left_at = @at where visit = @visit and child = @child", new { visit, child, at });
 
-    /// <summary>What each child read off the room's clock, as it stands: the latest.</summary>
-    public static async Task<IReadOnlyList<RoomClockReading>> RoomClock(SchoolConnection connection, Guid visit) =>
-        [.. await connection.QueryAsync<RoomClockReading>("select distinct on (child) id, child, clock_time, raw from room_clock_reading where visit = @visit order by child, said_at desc, id desc", new { visit })];
-
     /// <summary>What a child read off the room's clock in their visits, the latest first, with the day.</summary>
     public static async Task<IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)>> RoomClockOf(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<(DateOnly Day, string ClockTime, string Raw)>(
@@ -120,10 +116,6 @@ public static class Visits
         return await connection.QuerySingleAsync<string>("select raw from room_clock_reading where id = @Id", new { reading.Id });
     }
 
-    /// <summary>The notes of a visit.</summary>
-    public static async Task<IReadOnlyList<VisitNoteRow>> Notes(SchoolConnection connection, Guid visit) =>
-        [.. await connection.QueryAsync<VisitNoteRow>("select child, note from visit_note where visit = @visit order by noted_at, note", new { visit })];
-
     /// <summary>The notes of a child, with the day of their visit, the latest first.</summary>
     public static async Task<IReadOnlyList<(DateOnly Day, string Note)>> NotesOf(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<(DateOnly Day, string Note)>(
@@ -139,10 +131,6 @@ public static class Visits
             ? "insert into visit_note (school, visit, child, note, noted_by, noted_at) values (@school, @visit, @child, @note, @by, @now) on conflict do nothing"
             : "delete from visit_note where visit = @visit and child = @child and note = @note",
         new { school = connection.School, visit, child, note, by, now });
-
-    /// <summary>How much the answers of some sittings took.</summary>
-    public static async Task<IReadOnlyList<PromptRow>> Prompts(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
-        [.. await connection.QueryAsync<PromptRow>("select sitting, place::int as place, rung from prompt where sitting = any(@sittings)", new { sittings = sittings.ToArray() })];
 
     /// <summary>Notes how much an answer took; null takes the note back.</summary>
     public static Task NotePrompt(SchoolConnection connection, SittingId sitting, int place, string? rung, Guid by, DateTime now) => connection.ExecuteAsync(

@@ -32,8 +32,10 @@ public sealed class ReadingModel
     /// <summary>The space of procedures.</summary>
     public ProcedureSpace Space { get; }
 
-    /// <summary>Where replays of this model had got to.</summary>
-    internal ReplayMemory Remembered { get; } = new();
+    private readonly ConcurrentDictionary<Type, object> _beside = [];
+
+    /// <summary>What is remembered beside the model for as long as it lives, one of each kind: the model does not know what.</summary>
+    internal T Beside<T>() where T : class, new() => (T)_beside.GetOrAdd(typeof(T), static _ => new T());
 
     /// <summary>What every procedure would answer to an item. Reckoned once, then kept.</summary>
     public Prediction Predict(Item item, AnswerMode mode)

@@ -53,13 +53,13 @@ public sealed class Replay
     public static Replay Of(ReadingModel model, IReadOnlyList<SittingAnswers> sittings)
     {
         var before = sittings.SkipLast(1).Select(sitting => sitting.Id);
-        var course = (sittings.Count == 0 ? null : model.Remembered.Find(before, sittings[^1].Day)) ?? new ReplayCourse(model);
+        var course = (sittings.Count == 0 ? null : model.Beside<ReplayMemory>().Find(before, sittings[^1].Day)) ?? new ReplayCourse(model);
         for (var i = course.Done; i < sittings.Count; i++)
         {
             if (!course.HasBegun)
             {
                 course.Begin(sittings, i);
-                if (i == sittings.Count - 1) model.Remembered.Keep(before, sittings[i].Day, course);
+                if (i == sittings.Count - 1) model.Beside<ReplayMemory>().Keep(before, sittings[i].Day, course);
             }
             if (i == sittings.Count - 1) return EndingWith(sittings[i], course);
             course.Take(sittings[i]);
@@ -74,7 +74,7 @@ public sealed class Replay
     /// <param name="last">The last sitting.</param>
     /// <returns>The replay; null where nothing before it is remembered, so that everything has to be replayed.</returns>
     public static Replay? GoOn(ReadingModel model, IReadOnlyList<string> before, SittingAnswers last) =>
-        (before.Count == 0 ? new ReplayCourse(model) : model.Remembered.Find(before, last.Day)) is { } course ? EndingWith(last, course) : null;
+        (before.Count == 0 ? new ReplayCourse(model) : model.Beside<ReplayMemory>().Find(before, last.Day)) is { } course ? EndingWith(last, course) : null;
 
     private static Replay EndingWith(SittingAnswers last, ReplayCourse course)
     {

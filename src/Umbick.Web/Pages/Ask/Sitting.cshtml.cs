@@ -124,9 +124,8 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>Where several share a clock, the next child's turn; else the same child's next question.</summary>
     private async Task<IActionResult> NextTurn(SchoolConnection connection, SittingId id, SittingState? state)
     {
-        if ((state?.Sitting ?? await Sittings.Find(connection, id)) is not { Visit: { } visit } sitting) return await Shown(connection, id, state);
-        var open = (await Sittings.OfVisit(connection, visit)).Where(turn => turn.EndedAt is null).ToList();
-        var next = (open.FirstOrDefault(turn => turn.TurnInVisit > sitting.TurnInVisit) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
+        if ((state?.Sitting ?? await Sittings.Find(connection, id)) is not { Visit: not null } sitting) return await Shown(connection, id, state);
+        var next = await Asking.NextTurn(connection, sitting);
         if (next != sitting.Id && Request.IsScripted()) Response.Headers["HX-Push-Url"] = $"/ask/{next}";
         return await Shown(connection, next);
     }

@@ -11,7 +11,7 @@ namespace Umbick.Web.Pages.Ask;
 public sealed class TogetherModel(Database database, Asking asking) : SchoolPage(database)
 {
     private const int Fewest = 2;
-    private const int Most = 4;
+    private const int Most = Visiting.Most;
 
     public IReadOnlyList<CaseloadRow> Children { get; private set; } = [];
 

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
-using Umbick.Core.Items;
 using Umbick.Store;
 using Umbick.Web.Security;
 
@@ -21,18 +20,7 @@ public sealed class SittingModel(Database database, ReadingModel model, RequestP
     public IReadOnlyList<Finding> AfterIt { get; private set; } = [];
 
     /// <summary>What kind of sitting it was.</summary>
-    public string What => Kind(Record.Sitting) is { Length: > 0 } kind ? $"{char.ToUpperInvariant(kind[2])}{kind[3..]}" : "Asked";
-
-    /// <summary>What kind of sitting it was, to stand after its day; nothing where it was an asking like most.</summary>
-    public static string Kind(Sitting sitting) => sitting switch
-    {
-        { IsPractice: true } => ", set",
-        { Plan: Plan.ColdStart } => ", cold",
-        { Screening: not null } => ", class sheet",
-        { Form: { } form } => $", form {form}",
-        { Plan: Plan.Prerequisites } => ", prerequisites",
-        _ => "",
-    };
+    public string What => SittingTexts.Mark(Record.Sitting) is { Length: > 0 } kind ? $"{char.ToUpperInvariant(kind[2])}{kind[3..]}" : "Asked";
 
     public async Task<IActionResult> OnGet(ChildId id, SittingId sitting)
     {
@@ -42,18 +30,5 @@ public sealed class SittingModel(Database database, ReadingModel model, RequestP
         (Child, Record, AfterIt) = (record.Child, record.Sittings[place], record.After(place).Findings);
         preferences.OfChild = Child.Preferences;
         return Page();
-    }
-
-    /// <summary>What is to be known of an answer beside what it is.</summary>
-    public static IEnumerable<string> NotesOf(ItemResponse question)
-    {
-        var given = question.Given!;
-        if (given.Seconds is { } seconds) yield return $"{seconds:0} seconds";
-        if (question.Asked.Support != Support.Bare) yield return "with help on the face";
-        if (given.Prompted) yield return "after a word";
-        if (given.FirstRaw is { } first) yield return $"at first “{first}”";
-        if (HowDone.Find(given.How) is { } how) yield return how.Name;
-        if (given.Corrects is not null) yield return "put right later";
-        yield return question.Asked.Why;
     }
 }
