@@ -73,9 +73,13 @@ public static class Sittings
         select {AnswerColumns} from answer where sitting = @id order by seq
         """,
         new { id },
-        async read => await read.ReadSingleOrDefaultAsync<Sitting>() is { } sitting
-            ? new WholeSitting(sitting, (await read.ReadSingleAsync<ReadByRow>()).Preferences, Whole(await read.ReadAsync<AskedRow>(), await read.ReadAsync<AnswerRow>()))
-            : default(WholeSitting?));
+        async read =>
+        {
+            // Read to the end also where there is none: what is left unread is cancelled, and a cancellation may hit what comes next.
+            var (sitting, by) = (await read.ReadSingleOrDefaultAsync<Sitting>(), await read.ReadSingleOrDefaultAsync<ReadByRow>());
+            var rows = Whole(await read.ReadAsync<AskedRow>(), await read.ReadAsync<AnswerRow>());
+            return sitting is null || by is null ? null : new WholeSitting(sitting, by.Preferences, rows);
+        });
 
     /// <summary>A child's sittings, the earliest first.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, ChildId child) =>

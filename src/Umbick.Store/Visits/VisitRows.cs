@@ -36,9 +36,12 @@ public sealed record VisitRows(
         select child, note from visit_note where visit = @id order by noted_at, note
         """,
         new { id },
-        async read => await read.ReadSingleOrDefaultAsync<Visit>() is { } visit
-            ? new VisitRows(
-                visit,
+        async read =>
+        {
+            // Read to the end also where there is none: what is left unread is cancelled, and a cancellation may hit what comes next.
+            var visit = await read.ReadSingleOrDefaultAsync<Visit>();
+            var rows = new VisitRows(
+                visit!,
                 [.. await read.ReadAsync<VisitChild>()],
                 (await read.ReadAsync<CaseloadRow>()).ToDictionary(child => child.Id),
                 [.. await read.ReadAsync<Sitting>()],
@@ -46,6 +49,7 @@ public sealed record VisitRows(
                 (await read.ReadAsync<AnswerRow>()).ToLookup(row => row.Sitting),
                 (await read.ReadAsync<PromptRow>()).ToLookup(row => row.Sitting),
                 (await read.ReadAsync<RoomClockReading>()).ToLookup(reading => reading.Child),
-                (await read.ReadAsync<VisitNoteRow>()).ToLookup(note => note.Child, note => note.Note))
-            : default(VisitRows?));
+                (await read.ReadAsync<VisitNoteRow>()).ToLookup(note => note.Child, note => note.Note));
+            return visit is null ? null : rows;
+        });
 }
