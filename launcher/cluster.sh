@@ -28,6 +28,11 @@ server_runs() {
   grep -q '^State:[[:space:]]*[^ZX]' "/proc/$pid/status" 2>/dev/null && is_taken "$port"
 }
 
+# server_answers FOLDER: whether it lets anybody in. One that was killed listens again well before that, while it recovers.
+server_answers() {
+  server_runs "$1" && "$(postgres_bin)/pg_isready" -q -h 127.0.0.1 -p "$(as_postgres sed -n 4p "$1/postmaster.pid" 2>/dev/null)" 9>&-
+}
+
 make_cluster_folder() {
   if [ "$(id -u)" = 0 ]; then
     install -d -m 755 /var/lib/umbick

@@ -21,7 +21,7 @@ school_database() {
   fi
   need_packages postgresql
   UMBICK_PG_BIN=$(postgres_bin)
-  if school_site_runs; then await_database; fi
+  if school_site_runs || school_is_running; then await_database; fi
   if school_is_running; then
     use_running_school
   else
@@ -37,12 +37,12 @@ school_database() {
   export UMBICK_DATA
 }
 
-# Under a site that runs, a database that has ended is started again within seconds: this waits for it.
+# Under a site that runs, a database that has ended is started again within seconds, and recovers for seconds more: this waits for it.
 await_database() {
   local tries=0
-  until school_is_running; do
+  until server_answers "$clusters/school"; do
     tries=$((tries + 1))
-    [ "$tries" -lt 60 ] || fail "the site runs, but its database does not; see $clusters/school/log"
+    [ "$tries" -lt 60 ] || fail "the database does not answer; see $clusters/school/log"
     sleep 1
   done
 }
