@@ -7,7 +7,7 @@ reckon() {
     take_lock build wait
     build_assets
     restored
-    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Simulation src/Umbick.Store src/Umbick.Casework src/Umbick.Demo src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
+    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Rows src/Umbick.Simulation src/Umbick.Store src/Umbick.Casework src/Umbick.Demo src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
     exec 9>&-
   } >&2
   cd "$caller"

@@ -7,7 +7,7 @@ namespace Umbick.Store;
 /// <summary>The way to a school's rows: one transaction, with the school set for just that long.</summary>
 /// <param name="source">The connections.</param>
 /// <param name="noted">Told of each thing that was noted as done, once it is kept; null where nobody listens.</param>
-public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted = null)
+public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted = null) : IDatabase
 {
     static Database()
     {
@@ -31,7 +31,7 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
         await using var connection = await source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         await connection.ExecuteAsync("select set_config('umbick.school', @school, true)", new { school = school.ToString() });
-        var inSchool = new SchoolConnection(connection, school, cancel);
+        var inSchool = new OpenConnection(connection, school, cancel);
         var result = await work(inSchool);
         await transaction.CommitAsync(cancel);
         if (noted is not null) inSchool.Noted.ForEach(noted);

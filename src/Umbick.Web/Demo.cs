@@ -1,10 +1,9 @@
 using System.Net;
-using Umbick.Store;
 
 namespace Umbick.Web;
 
 /// <summary>Whether somebody may look round without an account: only on demonstration data, and only from this machine.</summary>
-public sealed class Demo(Database database)
+public sealed class Demo(IDatabase database)
 {
     private bool? _marked;
 

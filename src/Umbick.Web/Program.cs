@@ -1,15 +1,9 @@
-using System.Security.Cryptography.X509Certificates;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.DataProtection;
-using Microsoft.AspNetCore.DataProtection.KeyManagement;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.Extensions.Options;
-using Npgsql;
 using Serilog;
 using Umbick.Core.Diagnosis;
-using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Casework.Running;
 using Umbick.Web;
@@ -24,13 +18,7 @@ builder.Services.AddSerilog(logs => logs
     .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", Serilog.Events.LogEventLevel.Error)
     .ToConsoleAnd(builder.Configuration["UMBICK_LOGS"]));
 
-var connection = builder.Configuration["UMBICK_APP"]
-    ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
-// The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
-var source = new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 };
-source.Options = $"{source.Options} {Database.SiteLimits}".Trim();
-builder.Services.AddSingleton(NpgsqlDataSource.Create(source));
-builder.Services.AddSingleton(services => new Database(services.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(services.GetRequiredService<ILoggerFactory>())));
+builder.Services.AddDatabase(builder.Configuration);
 builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Patterns.PatternFaces>();
 builder.Services.AddSingleton(AheadClock.FromEnvironment());
@@ -41,16 +29,10 @@ builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
-builder.Services.AddSingleton<PasswordTurns>();
-builder.Services.AddSingleton<SignInDoor>();
-builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);
 builder.Services.AddSingleton<Umbick.Web.Pages.Records.FileJobs>();
 builder.Services.AddSingleton<SiteMeters>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SiteMeters>());
-builder.Services.AddSingleton<SiteLock>();
-builder.Services.AddHostedService<StandingLock>();
 builder.Services.AddHostedService<WarmUp>();
-builder.Services.AddHostedService<Pruning>();
 
 // Tokens in forms are another text each time, so that nothing can be told of them by how a page is compressed.
 builder.AddFormLimits();
@@ -59,20 +41,8 @@ builder.Services.AddResponseCompression(options => options.EnableForHttps = true
 var transport = Transport.Of(builder.Configuration);
 transport.AddTo(builder.Services);
 
-var keys = builder.Services.AddDataProtection().SetApplicationName("umbick");
-builder.Services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(services =>
-    new ConfigureOptions<KeyManagementOptions>(options => options.XmlRepository = new KeyRing(services.GetRequiredService<Database>())));
-var wrapping = builder.Configuration["UMBICK_KEYS"] is { } certificate ? X509CertificateLoader.LoadPkcs12FromFile(certificate, null) : null;
-if (wrapping is not null) keys.ProtectKeysWithCertificate(wrapping);
-builder.Services.AddSingleton(new AddressHash(wrapping));
-
-builder.Services.AddIdentityCore<Person>(options =>
-{
-    // PasswordFaults has the only rule there is.
-    (options.Password.RequiredLength, options.Password.RequireDigit, options.Password.RequireLowercase, options.Password.RequireUppercase, options.Password.RequireNonAlphanumeric) = (1, false, false, false, false);
-}).AddUserStore<PeopleStore>().AddPasswordValidator<PasswordFaults>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager()
-    // Codes come from a device of one's own; nothing is sent by mail or telephone.
-    .AddTokenProvider<TimeCodes>(TokenOptions.DefaultAuthenticatorProvider);
+builder.Services.AddKeys(builder.Configuration);
+builder.Services.AddAccounts();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme)
     .AddCookie(IdentityConstants.ApplicationScheme, options =>
     {
@@ -113,12 +83,11 @@ builder.Services.AddRazorPages().AddMvcOptions(options =>
     options.Filters.Add<DaysWithinYears>();
     options.Filters.Add<NoteOpenedRecords>();
 });
-builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
 
 var app = builder.Build();
-if (builder.Configuration[AheadClock.Variable] is not null && !await app.Services.GetRequiredService<Database>().IsDemo())
+if (builder.Configuration[AheadClock.Variable] is not null && !await app.Services.GetRequiredService<IDatabase>().IsDemo())
     throw new InvalidOperationException($"{AheadClock.Variable} is set: the clock would run ahead. Only the demonstration does that.");
-if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<Database>().IsDemo())
+if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<IDatabase>().IsDemo())
     throw new InvalidOperationException("UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
 transport.UseIn(app);
 app.UseRoundTrips();

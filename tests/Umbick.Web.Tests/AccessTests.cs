@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.DataProtection;
 using System.Net;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Tests;
 

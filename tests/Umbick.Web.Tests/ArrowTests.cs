@@ -13,18 +13,20 @@ namespace Umbick.Web.Tests;
 public sealed class ArrowTests
 {
     private static readonly Architecture All = new ArchLoader().LoadAssemblies(
-        typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(Database).Assembly, typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
+        typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(ChildId).Assembly, typeof(Database).Assembly, typeof(PersonSchools).Assembly, typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
     [Fact]
     public void Between_projects() => Assert.Equal(
         [
-            "Casework -> Core", "Casework -> Store",
-            "Cli -> Casework", "Cli -> Core", "Cli -> Demo", "Cli -> Simulation", "Cli -> Store",
-            "Demo -> Casework", "Demo -> Core", "Demo -> Simulation", "Demo -> Store",
+            "Casework -> Core", "Casework -> Rows", "Casework -> Store",
+            "Cli -> Casework", "Cli -> Core", "Cli -> Demo", "Cli -> Rows", "Cli -> Simulation", "Cli -> Store",
+            "Demo -> Casework", "Demo -> Core", "Demo -> Rows", "Demo -> Simulation", "Demo -> Store",
+            "Hosting -> Casework", "Hosting -> Core", "Hosting -> Rows", "Hosting -> Store",
+            "Rows -> Core",
             "Simulation -> Core",
-            "Store -> Core",
-            "Web -> Casework", "Web -> Core", "Web -> Store",
+            "Store -> Core", "Store -> Rows",
+            "Web -> Casework", "Web -> Core", "Web -> Hosting", "Web -> Rows",
         ],
         Arrows("Umbick."));
 
@@ -45,6 +47,7 @@ public sealed class ArrowTests
 
     [Theory]
     [InlineData("Umbick.Core", "System")]
+    [InlineData("Umbick.Rows", "System Umbick")]
     [InlineData("Umbick.Store", "System Umbick Dapper DbUp Npgsql")]
     [InlineData("Umbick.Casework", "System Umbick CsvHelper")]
     public void Beyond_its_own_a_project_knows_only_these(string project, string known)

@@ -1,4 +1,3 @@
-using Umbick.Store;
 using System.Net;
 
 namespace Umbick.Web.Tests;

@@ -1,7 +1,6 @@
 using OpenQA.Selenium;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Store;
 using Umbick.Casework;
 
 namespace Umbick.Web.Tests;

@@ -237,7 +237,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
 
         var mistyped = $"{code[..^1]}{(code[^1] == '9' ? '0' : '9')}";
         Assert.Contains("A letter or a figure is not right", await (await there.Send("/go", "Begin", new() { ["code"] = mistyped })).Content.ReadAsStringAsync(), StringComparison.Ordinal);
-        var wrong = new Store.CodeText(code[..3], Store.CodeText.Read(code)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
+        var wrong = new Rows.CodeText(code[..3], Rows.CodeText.Read(code)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
         var told = new List<string>();
         for (var i = 0; i < 64; i++)
         {
@@ -346,7 +346,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>A child at the first of some tasks on a tablet that has the rest of them, and could open its page again.</summary>
-    private async Task<(Store.Child Child, List<Item> Items, Browser Tablet)> AtAList(Uri address, string[] tasks)
+    private async Task<(Rows.Child Child, List<Item> Items, Browser Tablet)> AtAList(Uri address, string[] tasks)
     {
         var child = await site.Child(site.A);
         var sitting = await site.OnScreen(site.A, child.Id, tasks);

@@ -2,7 +2,6 @@ using System.Reflection;
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Tests;
 

@@ -31,8 +31,8 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var open = (Child: child.Id, Sitting: await site.Sitting(site.A, child.Id));
-        var ownClock = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions(Delivery: Store.DeliveryMode.OwnClock));
-        var ground = await Over(new AskingOptions(Store.Plan.Prerequisites));
+        var ownClock = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions(Delivery: Rows.DeliveryMode.OwnClock));
+        var ground = await Over(new AskingOptions(Rows.Plan.Prerequisites));
         var visit = Guid.NewGuid();
         var group = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit });
         await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit, TurnInVisit = 1 });
@@ -144,7 +144,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     private Browser SignedIn() => Browser.SignedIn(site.Address, site.TeacherOfA);
 
     /// <summary>A child who was asked a whole sitting.</summary>
-    private async Task<(ChildId Child, SittingId Sitting)> Asked(Store.Child child, params string[] patterns)
+    private async Task<(ChildId Child, SittingId Sitting)> Asked(Rows.Child child, params string[] patterns)
     {
         var simulated = site.Simulated(patterns);
         var asking = new Asking(site.Model, TimeProvider.System);

@@ -2,7 +2,6 @@ using System.Diagnostics;
 using System.Net;
 using Umbick.Casework;
 using Umbick.Core.Items;
-using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 

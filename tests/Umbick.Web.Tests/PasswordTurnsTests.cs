@@ -1,4 +1,3 @@
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Tests;
 

@@ -1,6 +1,5 @@
 using System.Net;
 using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Tests;
 

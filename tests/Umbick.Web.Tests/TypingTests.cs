@@ -1,4 +1,3 @@
-using Umbick.Store;
 using OpenQA.Selenium;
 using Umbick.Core.Items;
 

@@ -229,7 +229,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         browser.AwaitPath("/day");
     }
 
-    private async Task<Store.AskedItem> Current(ChildId child)
+    private async Task<Rows.AskedItem> Current(ChildId child)
     {
         var sitting = (await site.Record(site.A, child)).SittingsAsked[^1];
         return sitting.Questions.Single(question => question.Asked.Place == sitting.Sitting.CurrentPlace).Asked;

@@ -24,6 +24,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var id = beginning.Id ?? clock.NewId<SittingId>();
         if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
         if (row.OpenAsking is { } open) return open;
+        // What the teacher's own clock carries is asked once: it is the school's choice from then on.
+        if (beginning is { Delivery: DeliveryMode.OwnClock, ClockCarries: { } carries }) await Schools.Choose(connection, SettingList.OwnClock.Id, carries);
         var items = ListedItems.For(model, beginning, row, Seed(id));
         var sitting = new Sitting
         {
@@ -46,6 +48,39 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         else await AskNext(connection, new SittingState(sitting, row.Preferences, new SittingRows([], [], [])));
         return id;
     }
+
+    /// <summary>Starts a sitting with each of several children who share a clock, in this order.</summary>
+    /// <returns>The sitting of the first; null where the school has no such child.</returns>
+    public async Task<SittingId?> StartTogether(SchoolConnection connection, IReadOnlyList<ChildId> children, Guid visit)
+    {
+        SittingId? first = null;
+        for (var turn = 0; turn < children.Count; turn++)
+        {
+            var sitting = await Start(connection, children[turn], new AskingOptions { Visit = visit, TurnInVisit = turn });
+            first ??= sitting;
+        }
+        return first;
+    }
+
+    /// <summary>The sitting of the first of several children who share a clock; null where none has begun.</summary>
+    public static async Task<SittingId?> FirstTogether(SchoolConnection connection, Guid visit) =>
+        await Sittings.OfVisit(connection, visit) is [var begun, ..] ? begun.Id : null;
+
+    /// <summary>A sitting as it stands; null where the school has none such.</summary>
+    public static Task<Sitting?> Find(SchoolConnection connection, SittingId id) => Sittings.Find(connection, id);
+
+    /// <summary>The visit in which a sitting is held, where both go on; null where not.</summary>
+    public static async Task<Guid?> VisitUnderWay(SchoolConnection connection, SittingId id) =>
+        await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null } && await Visits.Find(connection, visit) is { EndedAt: null } ? visit : null;
+
+    /// <summary>The items of a list that was made before which come after the one that is asked.</summary>
+    public static async Task<IReadOnlyList<AskedItem>> Ahead(SchoolConnection connection, Sitting sitting) =>
+        [.. (await Sittings.AskedIn(connection, [sitting.Id]))[sitting.Id].Where(asked => asked.Place > sitting.CurrentPlace)];
+
+    /// <summary>Makes the code that opens a sitting on the child's device, and goes on there.</summary>
+    /// <returns>The code; null where the sitting is over, or there is none.</returns>
+    public async Task<string?> MakeCode(SchoolConnection connection, SittingId sittingId) =>
+        await Deliver(connection, sittingId, DeliveryMode.OnChildsScreen) ? await Codes.Make(connection, sittingId, Now) : null;
 
     /// <summary>A cold start is for the pattern that is worked on; where there is none, what tells most is asked.</summary>
     private async Task<AskingOptions> WithPattern(SchoolConnection connection, ChildId child, AskingOptions beginning)
@@ -172,6 +207,16 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var place = rows.LastPlace + 1;
         await Sittings.Ask(connection, sitting.Id, [new AskedItem(place, easy.Item, HelpFor(sitting, easy.Item), easy.Why)], Now);
         await Sittings.MoveTo(connection, sitting.Id, place);
+        return true;
+    }
+
+    /// <summary>Tells the day of a sitting that was answered on paper: today, or before.</summary>
+    /// <returns>Whether it was kept: not where the day is to come; null where the school has no such sitting.</returns>
+    public async Task<bool?> TellDay(SchoolConnection connection, SittingId sittingId, DateOnly? day)
+    {
+        if (await Sittings.Find(connection, sittingId) is not { IsPractice: false } sitting) return null;
+        if (day is not { } told || told > await Schools.Today(connection, Now)) return false;
+        await TellDay(connection, sitting, told);
         return true;
     }
 

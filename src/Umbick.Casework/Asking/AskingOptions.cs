@@ -1,7 +1,6 @@
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
-using Umbick.Store;
 
 namespace Umbick.Casework;
 

@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Store;
 
 namespace Umbick.Casework;
 

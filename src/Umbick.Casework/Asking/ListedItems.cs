@@ -2,7 +2,6 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
-using Umbick.Store;
 
 namespace Umbick.Casework;
 

@@ -1,4 +1,3 @@
-using Umbick.Store;
 using Umbick.Core.Items;
 
 namespace Umbick.Casework;

@@ -1,5 +1,4 @@
 using Umbick.Core.Items;
-using Umbick.Store;
 
 namespace Umbick.Casework;
 

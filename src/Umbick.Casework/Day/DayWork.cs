@@ -60,6 +60,10 @@ public sealed record DayWork(
     }
 
     /// <summary>Who is in active work.</summary>
+    public static async Task<IReadOnlySet<Guid>> InActiveWork(SchoolConnection connection, IEnumerable<CaseloadChild> caseload, DateOnly today) =>
+        InActiveWork(caseload, await Timetables.Of(connection, today, today), today);
+
+    /// <summary>Who is in active work.</summary>
     public static IReadOnlySet<Guid> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)
     {
         var withSlot = timetable.Slots.SelectMany(slot => slot.Children).ToHashSet();

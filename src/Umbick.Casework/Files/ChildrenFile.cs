@@ -107,7 +107,7 @@ public static class ChildrenFile
         if (alias.Length == 0 && cells.All(string.IsNullOrWhiteSpace)) return null;
         if (Alias.Fault(alias) is { } fault) Fail("child", fault);
         var className = Cell("class");
-        if (className.Length > ClassTeachings.LongestName) Fail("class", $"A class’s name has {ClassTeachings.LongestName} letters at most.");
+        if (className.Length > ClassTeaching.LongestName) Fail("class", $"A class’s name has {ClassTeaching.LongestName} letters at most.");
         Stage? stage = null;
         if (Cell("stage") is { Length: > 0 } taught)
         {

@@ -1,5 +1,4 @@
 using Umbick.Core.Patterns;
-using Umbick.Store;
 
 namespace Umbick.Casework.Files;
 

@@ -73,6 +73,40 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         return (setId, sittingId);
     }
 
+    /// <summary>
+    /// Gives a child a set, and others one for the same pattern, with other times. A set that still waits is the one: pressing twice must not make two.
+    /// </summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="child">The child.</param>
+    /// <param name="others">The others.</param>
+    /// <param name="pattern">The pattern; null for reading at ease.</param>
+    /// <param name="choices">What was chosen for the child's set.</param>
+    /// <param name="id">The id of the child's set, where the page made it: sent twice, it is given once.</param>
+    /// <param name="by">Whoever gives them.</param>
+    /// <returns>The child's set; null where the school has no such child.</returns>
+    public async Task<AssignedSet?> Give(
+        SchoolConnection connection, ChildId child, IReadOnlyList<ChildId> others, Pattern? pattern, SetChoices choices, SetId? id, Guid by)
+    {
+        // In one order, so that two who give to the same children at once do not wait for each other.
+        foreach (var each in others.Append(child).Distinct().OrderBy(each => each.Value)) await Children.Lock(connection, each);
+        if (id is { } made && await Sets.Find(connection, made) is { } before) return before;
+        if (await Give(connection, child, pattern, choices, by, id) is not var (own, items)) return null;
+        var taken = items.Select(item => item.Item.Time).ToHashSet();
+        foreach (var (other, place) in others.Where(other => other != child).Distinct().Select((other, place) => (other, place)))
+        {
+            if (await Give(connection, other, pattern, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken }, by, null) is var (_, theirs))
+                taken.UnionWith(theirs.Select(item => item.Item.Time));
+        }
+        return await Sets.Find(connection, own);
+    }
+
+    private async Task<(SetId Set, IReadOnlyList<SetItem> Items)?> Give(SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, Guid by, SetId? id)
+    {
+        if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
+        var set = record.Child.OpenSet ?? (await Assign(connection, record, pattern, choices, by, id is { } made && made != default ? made : null)).Set;
+        return (set, await Sets.Items(connection, set));
+    }
+
     /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>
     public static async Task<SetPlace?> Where(SchoolConnection connection, SittingId sittingId) =>
         await SittingState.Load(connection, sittingId) is { Sitting.IsPractice: true } state ? await Where(connection, state) : null;

@@ -1,6 +1,5 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Practice;
-using Umbick.Store;
 
 namespace Umbick.Casework;
 

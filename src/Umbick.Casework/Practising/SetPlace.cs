@@ -1,4 +1,3 @@
-using Umbick.Store;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
 

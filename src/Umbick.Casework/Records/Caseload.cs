@@ -15,6 +15,12 @@ public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pat
     /// <summary>What is known of the child on a day, and what follows from it.</summary>
     public CaseSummary SummaryOn(DateOnly today) => _summary is { } known && known.Today == today ? known : _summary = new(Child.FactsWith(Labels, Unnamed, Work), today);
 
+    /// <summary>Whether the child can be given a set: not while one waits.</summary>
+    public bool CanHaveSet => Child.OpenSet is null;
+
+    /// <summary>Whether a set for a pattern is wanted on a day, and none waits.</summary>
+    public bool WantsSetFor(Pattern pattern, DateOnly today) => CanHaveSet && SummaryOn(today).ToPractise.Contains(pattern);
+
     /// <summary>A page asks for that of one day again and again.</summary>
     private CaseSummary? _summary;
 }

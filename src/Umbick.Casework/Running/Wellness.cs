@@ -10,6 +10,8 @@ public sealed record Wellness
 {
     private static readonly TimeSpan OldBackup = TimeSpan.FromHours(50), OldCheck = TimeSpan.FromDays(35), SoonOver = TimeSpan.FromDays(21), ClocksApart = TimeSpan.FromMinutes(1);
 
+    private const int ShownBackups = 5;
+
     private const long LittleRoom = 2_000_000_000;
 
     /// <summary>The moment, by the clock of the machine that asks.</summary>
@@ -46,6 +48,25 @@ public sealed record Wellness
 
     /// <summary>Second steps that wrong codes have stopped within a day, by the names that colleagues know.</summary>
     public IReadOnlyList<string> StoppedSteps { get; init; } = [];
+
+    /// <summary>What the database of a school tells.</summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="now">The moment, by the clock of the machine that asks.</param>
+    /// <param name="isAhead">Whether that clock was set ahead, to look at the demonstration.</param>
+    public static async Task<Wellness> Load(SchoolConnection connection, DateTime now, bool isAhead)
+    {
+        var state = await Store.Backups.State(connection);
+        return new Wellness
+        {
+            Now = now,
+            DatabaseNow = isAhead ? now : state.DatabaseNow,
+            LatestDeed = state.LatestDeed,
+            Backups = await Store.Backups.Latest(connection, ShownBackups),
+            LastChecked = state.LastChecked,
+            DatabaseBytes = state.DatabaseBytes,
+            StoppedSteps = [.. (await DoorTries.StoppedSteps(connection)).Select(stopped => stopped.Name)],
+        };
+    }
 
     /// <summary>What somebody should see to, in sentences.</summary>
     public IEnumerable<string> Worries

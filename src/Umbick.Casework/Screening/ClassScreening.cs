@@ -1,4 +1,5 @@
 using Umbick.Store;
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Progress;
@@ -27,8 +28,18 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <summary>How many questions the form has.</summary>
     public const int Length = 8;
 
+    private const int MostListed = 20;
+
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
+    /// <summary>Classes that were screened, the latest first, and how many earlier ones are not listed.</summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="all">Whether all are listed; else the latest twenty.</param>
+    public static async Task<(IReadOnlyList<Screening> Listed, int Earlier)> List(SchoolConnection connection, bool all)
+    {
+        var listed = await Screenings.Latest(connection, all ? null : MostListed);
+        return ([.. listed], await Screenings.Count(connection) - listed.Count());
+    }
 
     /// <summary>Starts a screening. A child who is known keeps their record; a new one is on the class's list only.</summary>
     /// <param name="connection">The connection.</param>
@@ -67,6 +78,36 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
     public async Task<Submitted> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
         (await AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, state => GoOn(connection, state))).Outcome;
+
+    /// <summary>Keeps one answer that was typed from paper into a class's grid, and reads it: what stands on paper is kept as it stands.</summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="id">The class.</param>
+    /// <param name="sittingId">The child's sitting.</param>
+    /// <param name="submission">The answer.</param>
+    /// <param name="by">Who typed it.</param>
+    /// <returns>What became of it; null where the school has no such class.</returns>
+    public async Task<PaperAnswerTaken?> EnterInClass(SchoolConnection connection, Guid id, SittingId sittingId, Submission submission, Guid by)
+    {
+        if (await Screenings.Find(connection, id) is not { } screening) return null;
+        var child = await Sittings.Find(connection, sittingId) is { } sitting && sitting.Screening == id ? await Store.Children.Find(connection, sitting.Child) : null;
+        var text = submission.Raw;
+        if (child is null) return new(null, "This child is not in the class.");
+        if (text.Length > AnswerParser.LongestAnswer) return new(null, $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}.");
+        if (text.Length == 0 || screening.PaperDay is null) return new(null, "Tell first on which day the sheets were done.");
+        var kept = await Enter(connection, sittingId, submission, by);
+        if (!kept.IsKept()) return new(kept, $"{child.Alias}, question {submission.Place}, has another answer by now. Open the page again to see it.");
+        var item = (await Sittings.At(connection, sittingId, submission.Place))!.Item;
+        return new(kept, null) { Child = child, Read = TypedAnswer.From(item, text, child.Preferences.Wording) };
+    }
+
+    /// <summary>Makes a code for every child of a class whose form is not finished.</summary>
+    public async Task<IReadOnlyDictionary<SittingId, string>> MakeCodes(SchoolConnection connection, ScreenedClass screened)
+    {
+        var codes = new Dictionary<SittingId, string>();
+        foreach (var sitting in screened.Children.Select(child => child.Sitting.Sitting).Where(sitting => sitting.EndedAt is null))
+            codes[sitting.Id] = await Codes.Make(connection, sitting.Id, Now);
+        return codes;
+    }
 
     private async Task<SittingState?> GoOn(SchoolConnection connection, SittingState state)
     {

@@ -29,6 +29,12 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         return [.. (await Children.Of(connection, children)).Where(child => child.OpenAsking is not null || open.ContainsKey(child.Id))];
     }
 
+    /// <summary>Whether a visit was begun.</summary>
+    public static async Task<bool> IsBegun(SchoolConnection connection, Guid id) => await Visits.Find(connection, id) is not null;
+
+    /// <summary>Whether all of some children are the school's.</summary>
+    public static async Task<bool> Knows(SchoolConnection connection, IReadOnlyList<ChildId> children) => (await Children.Of(connection, children)).Count() == children.Count;
+
     /// <summary>Begins a visit; under the id of one that was begun before nothing is begun.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The visit's id, made by the page.</param>

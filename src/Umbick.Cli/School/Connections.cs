@@ -23,7 +23,7 @@ internal static class Connections
 
     /// <summary>The school with a name; where there is only one, none need be named.</summary>
     /// <exception cref="VerbException">There is none, or it is not clear which.</exception>
-    public static async Task<Store.School> School(Database database, string? name)
+    public static async Task<Rows.School> School(Database database, string? name)
     {
         var schools = await database.BeforeSchool(Schools.All);
         return schools.Where(school => name is null || string.Equals(school.Name, name, StringComparison.OrdinalIgnoreCase)).ToList() switch

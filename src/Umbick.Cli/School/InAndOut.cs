@@ -46,7 +46,7 @@ internal static class InAndOut
         return count;
     }));
 
-    private static async Task<(string What, ImportReport Report)> Run(Database database, Store.School school, string path, bool dryRun, bool onCaseload)
+    private static async Task<(string What, ImportReport Report)> Run(Database database, Rows.School school, string path, bool dryRun, bool onCaseload)
     {
         if (FileKind.IsOfAnswers(path))
         {

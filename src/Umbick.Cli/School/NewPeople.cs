@@ -23,7 +23,7 @@ internal static class NewPeople
         var (id, password) = (Guid.CreateVersion7(), MadePassword());
         await database.InSchool(id, async connection =>
         {
-            await Schools.Add(connection, new Store.School(id, asked));
+            await Schools.Add(connection, new Rows.School(id, asked));
             if (await Schools.MoveTo(connection, known) == 0) throw new VerbException($"The database knows no time zone called “{known}”.");
             await Add(connection, sign, display, password, PersonRole.Teacher, inCharge: true);
         });

@@ -1,8 +1,5 @@
 namespace Umbick.Store;
 
-/// <summary>Something that was noted as done, as a log may tell it: without any child.</summary>
-public readonly record struct NotedDeed(Guid School, Guid? Person, string What);
-
 /// <summary>Who did what at a school. Kept for a year.</summary>
 public static class Audit
 {

@@ -3,26 +3,6 @@ using Dapper;
 
 namespace Umbick.Store;
 
-/// <summary>A try at signing in, counted before it is heard.</summary>
-/// <param name="Outcome">Whether it is heard.</param>
-/// <param name="Number">Its number; null where it is not heard.</param>
-/// <param name="WrongToday">How many there were within a day, this one with them.</param>
-/// <param name="AtHome">Whether it comes from an address at which the school was within a day.</param>
-public sealed record DoorTry(DoorOutcome Outcome, long? Number, long WrongToday, bool AtHome);
-
-/// <summary>Whether a try is heard.</summary>
-public enum DoorOutcome
-{
-    /// <summary>It is heard.</summary>
-    Open,
-
-    /// <summary>Too many were wrong lately; none is heard for a while, right or not.</summary>
-    Wait,
-
-    /// <summary>Too many were wrong within a day; none is heard until it is over, or until whoever is in charge lets them in.</summary>
-    Stopped,
-}
-
 /// <summary>Tries at passwords and at second steps. How many are heard stands in the migration, <c>count_try</c>: all processes count together.</summary>
 public static class DoorTries
 {

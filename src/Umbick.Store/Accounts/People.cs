@@ -15,8 +15,8 @@ public static class People
         """;
 
     /// <summary>The schools at which a user name works, and the id; none where nobody has it.</summary>
-    public static async Task<IReadOnlyList<(Guid School, Guid Id)>> FindByName(DbConnection connection, string normalizedUserName) =>
-        [.. await connection.QueryAsync<(Guid School, Guid Id)>("select school, id from find_person(@normalizedUserName)", new { normalizedUserName })];
+    public static async Task<IReadOnlyList<(Guid School, Guid Person)>> FindByName(DbConnection connection, string normalizedUserName) =>
+        [.. await connection.QueryAsync<(Guid School, Guid Person)>("select school, id from find_person(@normalizedUserName)", new { normalizedUserName })];
 
     /// <summary>A person of the school that is set; null where there is none, or they no longer work there.</summary>
     public static Task<Person?> Find(SchoolConnection connection, Guid id) =>

@@ -4,9 +4,6 @@ using Umbick.Core.Clocks;
 
 namespace Umbick.Store;
 
-/// <summary>A school.</summary>
-public sealed record School(Guid Id, string Name);
-
 /// <summary>Schools, and what one has chosen.</summary>
 public static class Schools
 {

@@ -3,9 +3,6 @@ using Dapper;
 
 namespace Umbick.Store;
 
-/// <summary>A session that is open.</summary>
-public sealed record OpenSession(Guid Id, DateTime StartedAt, DateTime EndsAt);
-
 /// <summary>Sessions: what a cookie opens, until it is ended.</summary>
 public static class Sessions
 {

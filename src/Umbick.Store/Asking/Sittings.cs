@@ -3,9 +3,6 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
 
-/// <summary>An item as it was asked.</summary>
-public sealed record AskedItem(int Place, Item Item, Support Support, string Why);
-
 /// <summary>Sittings, what was asked in them and what was answered.</summary>
 public static class Sittings
 {

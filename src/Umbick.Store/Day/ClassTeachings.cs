@@ -1,28 +1,9 @@
-using Umbick.Core.Teaching;
 
 namespace Umbick.Store;
-
-/// <summary>What a class says and works on now.</summary>
-/// <param name="ClassName">The class.</param>
-/// <param name="Wording">The words that it uses.</param>
-/// <param name="Topic">What it works on.</param>
-/// <param name="RuleId">The id of a rule of thumb that it uses; null where none is known.</param>
-/// <param name="ToldOn">The day on which that was told, where the school is.</param>
-public sealed record ClassTeaching(string ClassName, string Wording, string Topic, string? RuleId, DateOnly ToldOn)
-{
-    /// <summary>The rule of thumb that it uses; null where none is known.</summary>
-    public RuleOfThumb? Rule => RuleOfThumb.Find(RuleId);
-}
 
 /// <summary>Classes, as far as a teacher of single children needs to know them.</summary>
 public static class ClassTeachings
 {
-    /// <summary>The most signs that a text has.</summary>
-    public const int Longest = 300;
-
-    /// <summary>The most signs that a class's name has.</summary>
-    public const int LongestName = 60;
-
     /// <summary>The classes that children come from, or of which something is known, by name.</summary>
     public static async Task<IReadOnlyList<string>> Names(SchoolConnection connection) =>
         [.. await connection.QueryAsync<string>("select class_name from child where class_name <> '' union select class_name from class_teaching order by 1")];

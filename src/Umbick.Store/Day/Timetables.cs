@@ -4,12 +4,6 @@ using Umbick.Core.Timetabling;
 
 namespace Umbick.Store;
 
-/// <summary>A holiday with its id.</summary>
-public sealed record KeptHoliday(Guid Id, Holiday Holiday);
-
-/// <summary>A barred time with its id.</summary>
-public sealed record KeptBarredTime(Guid Id, BarredTime Barred);
-
 /// <summary>The timetable of a school, and what is known of single days.</summary>
 public static class Timetables
 {

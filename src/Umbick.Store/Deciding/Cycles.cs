@@ -1,36 +1,9 @@
-using Umbick.Core.Progress;
 
 namespace Umbick.Store;
-
-/// <summary>A cycle of work with a child.</summary>
-public sealed class CycleRow
-{
-    public Guid Id { get; init; }
-
-    public ChildId Child { get; init; }
-
-    public DateOnly BeganOn { get; init; }
-
-    public DateOnly EndsOn { get; init; }
-
-    public int Goal { get; init; }
-
-    public string EntryReason { get; init; } = "";
-
-    /// <summary>The day on which it was ended; null while it goes on.</summary>
-    public DateOnly? EndedOn { get; init; }
-
-    public string? ExitReason { get; init; }
-
-    public CheckCycle Cycle => new(BeganOn, EndsOn, Goal);
-}
 
 /// <summary>Cycles of work.</summary>
 public static class Cycles
 {
-    /// <summary>The most signs that a reason has.</summary>
-    public const int LongestReason = 300;
-
     private const string Select = "select id, child, began_on, ends_on, goal::int as goal, entry_reason, ended_on, exit_reason from cycle";
 
     /// <summary>Those of some children, the earliest first.</summary>

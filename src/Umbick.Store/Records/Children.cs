@@ -3,26 +3,6 @@ using Umbick.Core.Items;
 
 namespace Umbick.Store;
 
-/// <summary>A child, by alias.</summary>
-public sealed record Child(ChildId Id, string Alias, Stage Stage);
-
-/// <summary>A child as a list of all has them.</summary>
-public sealed record ListedChild
-{
-    public ChildId Id { get; init; }
-
-    public string Alias { get; init; } = "";
-
-    public string ClassName { get; init; } = "";
-
-    public Stage Stage { get; init; }
-
-    public bool OnCaseload { get; init; }
-
-    /// <summary>Until when the record is kept; null where that is not settled.</summary>
-    public DateOnly? KeepUntil { get; init; }
-}
-
 /// <summary>Children of a school.</summary>
 public static class Children
 {
@@ -199,7 +179,7 @@ public static class Children
     public static Task<int> Teach(SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync(
             "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",
-            new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = Store.SettingsText.Write(settings) });
+            new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = SettingsText.Write(settings) });
 
     private static object Row(Guid school, Child child, DateTime now, bool onCaseload) =>
         new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload };

@@ -1,13 +1,5 @@
-using Umbick.Core.Items;
 
 namespace Umbick.Store;
-
-/// <summary>A sitting that was read from a file; it is over.</summary>
-public sealed record FiledSitting(
-    SittingId Id, ChildId Child, SittingKind Kind, Stage Stage, int Length, DateTime Began, DateTime Ended, DateOnly? Day, Plan Plan, DeliveryMode Delivery, string? ColdFor, string? Form);
-
-/// <summary>An item that was read from a file, with its answer.</summary>
-public sealed record FiledAnswer(AskedItem Asked, AnswerRow Answer);
 
 /// <summary>What is read from files goes into rows by the thousand, a statement for many.</summary>
 public static class FiledRows

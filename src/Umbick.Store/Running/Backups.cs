@@ -1,8 +1,5 @@
 namespace Umbick.Store;
 
-/// <summary>A backup that was made.</summary>
-public sealed record BackupMade(DateTime MadeAt, string FileName, long Bytes);
-
 /// <summary>When backups were made, and how much there is.</summary>
 public static class Backups
 {

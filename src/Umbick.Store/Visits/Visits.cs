@@ -1,40 +1,5 @@
-using Umbick.Core.Clocks;
 
 namespace Umbick.Store;
-
-/// <summary>A child in a visit.</summary>
-/// <param name="Child">The child.</param>
-/// <param name="LeftAt">When the child went, or was noted as not having come; null while they are there.</param>
-public sealed record VisitChild(ChildId Child, DateTime? LeftAt);
-
-/// <summary>What a child read off the room's own clock.</summary>
-/// <param name="Id">Its id.</param>
-/// <param name="Child">The child.</param>
-/// <param name="ClockTime">The time that it was.</param>
-/// <param name="Raw">What the child said.</param>
-public sealed record RoomClockReading(Guid Id, ChildId Child, string ClockTime, string Raw)
-{
-    /// <summary>What the child said, as it is read on a page.</summary>
-    public string Said => Told(Raw);
-
-    /// <summary>What was typed, as it is read on a page: a sign that stands for an answer is told in words.</summary>
-    public static string Told(string raw) => AnswerParser.Parse(raw) switch
-    {
-        (SaidRight or NoAnswer or DontKnow) and var answer => answer.Short(Wording.Usual),
-        _ => raw,
-    };
-}
-
-/// <summary>A note of a visit.</summary>
-/// <param name="Child">The child.</param>
-/// <param name="Note">The note's id.</param>
-public sealed record VisitNoteRow(ChildId Child, string Note);
-
-/// <summary>How much an answer took.</summary>
-/// <param name="Sitting">The sitting.</param>
-/// <param name="Place">The place of its item.</param>
-/// <param name="Rung">The rung's id.</param>
-public sealed record PromptRow(SittingId Sitting, int Place, string Rung);
 
 /// <summary>Visits, and what is kept of them beside their sittings.</summary>
 public static class Visits

@@ -1,10 +1,9 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Umbick.Casework;
 using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
@@ -20,7 +19,7 @@ public sealed record ClockTools(HandPositions Start, bool IsFree);
 
 /// <summary>A clock to show things with: turned freely, or position by position through a demonstration.</summary>
 [Authorize(Who.Sittings)]
-public sealed class ClockModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class ClockModel(IDatabase database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     private static readonly HandPositions AtFirst = HandPositions.Of(new ClockTime(10, 10));
 
@@ -50,7 +49,7 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
         IReadOnlyList<DemonstrationShown> shown = [];
         if (child is { } id)
         {
-            (Child, shown) = await InSchool(async connection => (await Store.Children.Find(connection, id), await Demonstrated.To(connection, id)));
+            (Child, shown) = await InSchool(connection => Demonstrating.Load(connection, id));
             if (Child is null) return NotFound();
             preferences.OfChild = Child.Preferences;
         }
@@ -63,13 +62,7 @@ public sealed class ClockModel(Database database, RequestPreferences preferences
     public async Task<IActionResult> OnPost(string? show, string? pattern, ChildId child, Guid id)
     {
         if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found) || id == default) return BadRequest();
-        var (school, person) = User.Person();
-        var known = await InSchool(async connection =>
-            {
-                if (await Store.Children.Find(connection, child) is null) return false;
-                await Demonstrated.Keep(connection, id, child, found.Id, demonstration.Id, person, clock.GetUtcNow().UtcDateTime);
-                return true;
-            });
+        var known = await InSchool(connection => Demonstrating.Keep(connection, id, child, found, demonstration, User.Person().Id, clock.GetUtcNow().UtcDateTime));
         return known ? Redirect(User.SeesRecords() ? $"/children/{child}" : "/clock") : NotFound();
     }
 

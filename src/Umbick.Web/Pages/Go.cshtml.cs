@@ -1,14 +1,13 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
 /// <summary>Opens the one sitting of a code on this device, once.</summary>
 [AllowAnonymous]
-public sealed class GoModel(Database database, AddressHash addresses) : PageModel
+public sealed class GoModel(CodeDoor codes) : PageModel
 {
     public string? Message { get; private set; }
 
@@ -25,7 +24,7 @@ public sealed class GoModel(Database database, AddressHash addresses) : PageMode
     {
         Typed = code is { Length: > 24 } ? code[..24] : code ?? "";
         Press = press ?? Press;
-        var opened = await database.BeforeSchool(connection => Codes.Open(connection, Typed, Press, addresses.Of(HttpContext)), HttpContext.RequestAborted);
+        var opened = await codes.Open(HttpContext, Typed, Press);
         if (opened.Outcome == CodeOutcome.Opened)
         {
             await HttpContext.EnterChildMode(opened.School, opened.Sitting);

@@ -4,13 +4,11 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework.Accounts;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
 [AllowAnonymous]
-public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, Demo demo, Database database) : PageModel
+public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, Demo demo, PersonSchools works) : PageModel
 {
     public bool IsDemo { get; private set; }
 
@@ -72,6 +70,6 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
     private async Task<IActionResult> Enter(Person person)
     {
         await HttpContext.SignOutAsync(Who.ChildScheme);
-        return Redirect(await this.AfterSignIn(database, person));
+        return Redirect(await works.FirstPage(person, HttpContext.RequestAborted));
     }
 }

@@ -2,14 +2,13 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
 /// <summary>At which school to go on, for whoever works at several.</summary>
 [Authorize(Who.SignedIn)]
-public sealed class SchoolsModel(Database database, SignInManager<Person> signIn) : PageModel
+public sealed class SchoolsModel(PersonSchools works, SignInManager<Person> signIn) : PageModel
 {
     public IReadOnlyList<(School School, PersonRole Role)> Schools { get; private set; } = [];
 
@@ -27,15 +26,5 @@ public sealed class SchoolsModel(Database database, SignInManager<Person> signIn
         return Redirect(person.Role == PersonRole.Teacher ? "/day" : "/helping");
     }
 
-    private async Task<List<(School School, Person Person)>> Own()
-    {
-        var found = await database.BeforeSchool(connection => Store.People.FindByName(connection, Store.People.Normalized(User.Identity!.Name!)), HttpContext.RequestAborted);
-        var own = new List<(School School, Person Person)>();
-        foreach (var (school, id) in found)
-        {
-            own.Add(await database.InSchool(
-                school, async connection => (await Store.Schools.Current(connection), (await Store.People.Find(connection, id))!), HttpContext.RequestAborted));
-        }
-        return own;
-    }
+    private Task<IReadOnlyList<(School School, Person Person)>> Own() => works.Load(User.Identity!.Name!, HttpContext.RequestAborted);
 }

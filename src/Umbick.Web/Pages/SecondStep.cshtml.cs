@@ -4,14 +4,12 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages;
 
 /// <summary>The second step of signing in: a code from a device, or one of those on paper.</summary>
 [AllowAnonymous]
-public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor door, Database database) : PageModel
+public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor door, PersonSchools works) : PageModel
 {
     public string? Message { get; private set; }
 
@@ -33,7 +31,7 @@ public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor doo
         {
             await knock.Right();
             await HttpContext.SignOutAsync(Who.ChildScheme);
-            return Redirect(await this.AfterSignIn(database, person));
+            return Redirect(await works.FirstPage(person, HttpContext.RequestAborted));
         }
         await door.NoteWrong(knock, person.UserName, HttpContext.RequestAborted);
         Message = "That code does not open it, was used before, or has run out. Type the one that is shown now.";

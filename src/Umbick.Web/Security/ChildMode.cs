@@ -1,4 +1,3 @@
-using Umbick.Store;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Identity;
 

@@ -1,12 +1,11 @@
 using System.Reflection;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Store;
 
 namespace Umbick.Web.Security;
 
 /// <summary>Keeps who opened a child's record.</summary>
-public sealed class NoteOpenedRecords(Database database, TimeProvider clock) : IAsyncPageFilter
+public sealed class NoteOpenedRecords(IDatabase database, TimeProvider clock) : IAsyncPageFilter
 {
     public Task OnPageHandlerSelectionAsync(PageHandlerSelectedContext context) => Task.CompletedTask;
 
@@ -17,6 +16,6 @@ public sealed class NoteOpenedRecords(Database database, TimeProvider clock) : I
         if (!HttpMethods.IsGet(context.HttpContext.Request.Method) || done.Exception is not null || done.Result is not (null or PageResult)) return;
         if (context.ActionDescriptor.ModelTypeInfo?.GetCustomAttribute<OpensRecordAttribute>() is null || !Guid.TryParse($"{context.RouteData.Values["id"]}", out var child)) return;
         var (school, person) = context.HttpContext.User.Person();
-        await database.InSchool(school, connection => Audit.NoteOpened(connection, person, new ChildId(child), clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
+        await database.InSchool(school, connection => Casework.Accounts.Deeds.NoteOpened(connection, person, new ChildId(child), clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
     }
 }

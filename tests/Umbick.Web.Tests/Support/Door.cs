@@ -2,7 +2,6 @@ using System.Reflection;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Tests;
 
@@ -33,7 +32,7 @@ public sealed partial record Door(string Route, Type Model)
             if (PageLines().Match(File.ReadAllText(file)) is not { Success: true } match) continue;
             var folder = Path.GetRelativePath(pages, Path.GetDirectoryName(file)!);
             var space = folder == "." ? "Umbick.Web.Pages" : $"Umbick.Web.Pages.{folder.Replace(Path.DirectorySeparatorChar, '.')}";
-            yield return new Door(match.Groups["route"].Success ? match.Groups["route"].Value : "/", typeof(Who).Assembly.GetType($"{space}.{match.Groups["model"].Value}")!);
+            yield return new Door(match.Groups["route"].Success ? match.Groups["route"].Value : "/", typeof(Web.Demo).Assembly.GetType($"{space}.{match.Groups["model"].Value}")!);
         }
     }
 

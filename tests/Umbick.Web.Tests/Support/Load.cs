@@ -64,7 +64,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
             var asking = new Asking(site.Model, new Behind(TimeSpan.FromDays(1 + (7 * (count - 1 - sitting)))));
             await site.App.InSchool(site.A, async connection =>
             {
-                var id = (await asking.Start(connection, child, new AskingOptions(Store.Plan.Chosen) { Tasks = [.. ClockTasks.Plain.Concat(ClockTasks.Plain).Select(task => task.Id)] }))!.Value;
+                var id = (await asking.Start(connection, child, new AskingOptions(Rows.Plan.Chosen) { Tasks = [.. ClockTasks.Plain.Concat(ClockTasks.Plain).Select(task => task.Id)] }))!.Value;
                 foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].ToList())
                     await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud), asked.Item.Task.Aloud, 9), null);
             });

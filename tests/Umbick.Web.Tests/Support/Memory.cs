@@ -1,7 +1,5 @@
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Tests;
 

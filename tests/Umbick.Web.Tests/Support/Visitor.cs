@@ -62,7 +62,7 @@ public sealed class Visitor : IDisposable
     public static async Task<Visitor> AssistantOf(Site site, Guid school)
     {
         var visitor = new Visitor(site);
-        var person = await site.Colleague(school, Store.PersonRole.Assistant);
+        var person = await site.Colleague(school, Rows.PersonRole.Assistant);
         await AssertSentTo("/helping", await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
         return visitor;
     }
@@ -71,8 +71,8 @@ public sealed class Visitor : IDisposable
     public static async Task<Visitor> AtOneOfTwo(Site site, Guid at, Guid other)
     {
         var visitor = new Visitor(site);
-        var person = await site.Colleague(at, Store.PersonRole.Teacher, inCharge: true);
-        await site.App.InSchool(other, connection => Store.People.Employ(connection, person.Id, "Knot", Store.PersonRole.Teacher, inCharge: true));
+        var person = await site.Colleague(at, Rows.PersonRole.Teacher, inCharge: true);
+        await site.App.InSchool(other, connection => Store.People.Employ(connection, person.Id, "Knot", Rows.PersonRole.Teacher, inCharge: true));
         await AssertSentTo("/schools", await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
         var (action, fields) = await visitor.Form("/schools", "Go on");
         fields["school"] = at.ToString();

@@ -1,5 +1,4 @@
 using Umbick.Core.Diagnosis;
-using Umbick.Store;
 using Umbick.Casework;
 
 namespace Umbick.Web.Pages.Ask;

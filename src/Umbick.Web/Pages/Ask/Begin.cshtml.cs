@@ -4,15 +4,13 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>What a child is to be asked, and how.</summary>
 [Authorize(Who.Records)]
-public sealed class BeginModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
+public sealed class BeginModel(IDatabase database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     public CaseloadRow Child { get; private set; } = null!;
 

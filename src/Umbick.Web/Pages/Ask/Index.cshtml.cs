@@ -1,11 +1,10 @@
 using Microsoft.AspNetCore.Authorization;
-using Umbick.Store;
-using Umbick.Web.Security;
+using Umbick.Casework;
 
 namespace Umbick.Web.Pages.Ask;
 
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database) : SchoolPage(database)
 {
     public IReadOnlyList<CaseloadRow> Open { get; private set; } = [];
 
@@ -13,7 +12,7 @@ public sealed class IndexModel(Database database) : SchoolPage(database)
 
     public async Task OnGet()
     {
-        var children = (await InSchool(Store.Children.All)).ToList();
+        var children = await InSchool(Enrolment.OnCaseload);
         Open = [.. children.Where(child => child.OpenAsking is not null)];
         // Who has waited longest stands first.
         Others = [.. children.Where(child => child.OpenAsking is null).OrderBy(child => child.LastSeen ?? DateOnly.MinValue)];

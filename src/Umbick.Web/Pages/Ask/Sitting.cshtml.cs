@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
-using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
 
@@ -23,7 +22,7 @@ public sealed class HowGiven
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SittingModel(Database database, ReadingModel model, Asking asking, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class SittingModel(IDatabase database, ReadingModel model, Asking asking, RequestPreferences preferences) : SchoolPage(database)
 {
     public AskingView View { get; private set; } = null!;
 
@@ -31,14 +30,14 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     private string? Unreadable { get; set; }
 
     public Task<IActionResult> OnGet(SittingId id) => Within(async connection =>
-        await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null } && await Store.Visits.Find(connection, visit) is { EndedAt: null }
+        await Asking.VisitUnderWay(connection, id) is { } visit
             ? Redirect($"/visits/{visit}")
             : await Show(connection, id) ? Page() : NotFound());
 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
     public Task<IActionResult> OnGetState(SittingId id, int version) => Within(async connection =>
     {
-        if (await Sittings.Find(connection, id) is not { } sitting) return NotFound();
+        if (await Asking.Find(connection, id) is not { } sitting) return NotFound();
         return sitting.Version == version ? StatusCode(StatusCodes.Status204NoContent) : await Shown(connection, id);
     });
 
@@ -93,8 +92,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>Makes the code that opens this sitting on the child's device.</summary>
     public Task<IActionResult> OnPostCode(SittingId id) => Within(async connection =>
     {
-        if (!await asking.Deliver(connection, id, DeliveryMode.OnChildsScreen)) return await Shown(connection, id);
-        var code = await Codes.Make(connection, id, clock.GetUtcNow().UtcDateTime);
+        if (await asking.MakeCode(connection, id) is not { } code) return await Shown(connection, id);
         if (!await Show(connection, id)) return NotFound();
         View = View with { Code = code };
         return Request.IsScripted() ? Partial("_Asking", View) : Page();
@@ -102,12 +100,12 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
 
     /// <summary>Tells the day on which it was answered on paper.</summary>
     public Task<IActionResult> OnPostDay(SittingId id, DateOnly? day) => Within(async connection =>
-    {
-        if (await Sittings.Find(connection, id) is not { IsPractice: false } sitting) return NotFound();
-        if (day is null || day > await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)) return await Refuse(connection, id, "", "Choose the day on which it was done: today, or before.");
-        await asking.TellDay(connection, sitting, day.Value);
-        return await Shown(connection, id);
-    });
+        await asking.TellDay(connection, id, day) switch
+        {
+            true => await Shown(connection, id),
+            null => NotFound(),
+            _ => await Refuse(connection, id, "", "Choose the day on which it was done: today, or before."),
+        });
 
     /// <summary>Turns this device round: from now on it shows this sitting and nothing of the teacher's.</summary>
     public async Task<IActionResult> OnPostHand(SittingId id)
@@ -124,7 +122,7 @@ public sealed class SittingModel(Database database, ReadingModel model, Asking a
     /// <summary>Where several share a clock, the next child's turn; else the same child's next question.</summary>
     private async Task<IActionResult> NextTurn(SchoolConnection connection, SittingId id, SittingState? state)
     {
-        if ((state?.Sitting ?? await Sittings.Find(connection, id)) is not { Visit: not null } sitting) return await Shown(connection, id, state);
+        if ((state?.Sitting ?? await Asking.Find(connection, id)) is not { Visit: not null } sitting) return await Shown(connection, id, state);
         var next = await Asking.NextTurn(connection, sitting);
         if (next != sitting.Id && Request.IsScripted()) Response.Headers["HX-Push-Url"] = $"/ask/{next}";
         return await Shown(connection, next);

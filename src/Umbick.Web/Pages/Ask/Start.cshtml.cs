@@ -3,32 +3,22 @@ using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Starts a sitting with a child, or opens the one that was left in the middle.</summary>
 [Authorize(Who.Records)]
-public sealed class StartModel(Database database, Asking asking) : SchoolPage(database)
+public sealed class StartModel(IDatabase database, Asking asking) : SchoolPage(database)
 {
     private static readonly string[] Forms = ["A", "B", "C"];
 
     public async Task<IActionResult> OnPost(ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? pattern)
     {
-        var school = User.Person().School;
         var tasks = (task ?? []).Where(one => ClockTasks.Find(one) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
         var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, one => one == form) ?? Forms[0], Tasks = tasks, ColdPattern = Catalogue.Find(pattern), ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null, Id = sitting is { } made && made != default ? made : null };
-        var started = await InSchool(connection => Start(connection, id, options));
+        var started = await InSchool(connection => asking.Start(connection, id, options));
         return started is null ? NotFound() : Redirect($"/ask/{started}");
-    }
-
-    /// <summary>What the teacher's own clock carries is asked once: it is the school's choice from then on.</summary>
-    private async Task<SittingId?> Start(SchoolConnection connection, ChildId id, AskingOptions options)
-    {
-        if (options is { Delivery: DeliveryMode.OwnClock, ClockCarries: { } carries }) await Schools.Choose(connection, SettingList.OwnClock.Id, carries);
-        return await asking.Start(connection, id, options);
     }
 }

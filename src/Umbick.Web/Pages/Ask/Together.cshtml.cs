@@ -1,14 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Ask;
 
 /// <summary>Begins with several children who share a clock.</summary>
 [Authorize(Who.Records)]
-public sealed class TogetherModel(Database database, Asking asking) : SchoolPage(database)
+public sealed class TogetherModel(IDatabase database, Asking asking) : SchoolPage(database)
 {
     private const int Fewest = 2;
     private const int Most = Visiting.Most;
@@ -27,7 +25,7 @@ public sealed class TogetherModel(Database database, Asking asking) : SchoolPage
     public async Task<IActionResult> OnPost(ChildId[] child, Guid? visit)
     {
         (Chosen, Visit) = ([.. child.Distinct()], visit is { } made && made != Guid.Empty ? made : Visit);
-        if (await InSchool(connection => Sittings.OfVisit(connection, Visit)) is [var begun, ..]) return Redirect($"/ask/{begun.Id}");
+        if (await InSchool(connection => Asking.FirstTogether(connection, Visit)) is { } begun) return Redirect($"/ask/{begun}");
         await Load();
         if (Chosen.Count is < Fewest or > Most)
         {
@@ -41,18 +39,9 @@ public sealed class TogetherModel(Database database, Asking asking) : SchoolPage
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        var first = await InSchool(async connection =>
-            {
-                SittingId? opened = null;
-                foreach (var (id, turn) in Chosen.Select((id, turn) => (id, turn)))
-                {
-                    var sitting = await asking.Start(connection, id, new AskingOptions { Visit = Visit, TurnInVisit = turn });
-                    opened ??= sitting;
-                }
-                return opened;
-            });
+        var first = await InSchool(connection => asking.StartTogether(connection, Chosen, Visit));
         return first is null ? NotFound() : Redirect($"/ask/{first}");
     }
 
-    private async Task Load() => Children = [.. await InSchool(Store.Children.All)];
+    private async Task Load() => Children = await InSchool(Enrolment.OnCaseload);
 }

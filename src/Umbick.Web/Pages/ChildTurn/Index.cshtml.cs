@@ -4,15 +4,13 @@ using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
-public sealed class IndexModel(Database database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : SchoolPage(database)
 {
     /// <summary>A turn of a practice set; null where the sitting is an asking.</summary>
     public SetPlaceView? View { get; private set; }
@@ -29,7 +27,7 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
     public Task<IActionResult> OnGetState(int version) => Within(async connection =>
     {
-        if (await Sittings.Find(connection, Id) is not { } sitting) return NotFound();
+        if (await Asking.Find(connection, Id) is not { } sitting) return NotFound();
         if (sitting.IsPractice || sitting.Version == version) return StatusCode(StatusCodes.Status204NoContent);
         return await Show(connection) ? Part() : NotFound();
     });
@@ -40,9 +38,8 @@ public sealed class IndexModel(Database database, Practising practising, Asking 
         if (!await Show(connection)) return NotFound();
         var sitting = View?.Place.Sitting ?? Question!.Sitting;
         if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
-        var rest = await Sittings.AskedIn(connection, [Id]);
         var done = View?.Place.Done ?? Question!.Done;
-        var ahead = rest[Id].Where(asked => asked.Place > sitting.CurrentPlace)
+        var ahead = (await Asking.Ahead(connection, sitting))
             .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && preferences.Teaching.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     });

@@ -1,4 +1,3 @@
-using Umbick.Store;
 
 namespace Umbick.Web.Pages.ChildTurn;
 

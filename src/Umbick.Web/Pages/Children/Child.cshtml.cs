@@ -6,8 +6,6 @@ using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
-using Umbick.Core.Timetabling;
-using Umbick.Store;
 using Umbick.Casework;
 using Umbick.Web.Security;
 
@@ -16,14 +14,10 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class ChildModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     private const int MostSittings = 12;
     private const int MostColdStarts = 3;
-    private const int MostVisits = 3;
-
-    /// <summary>So many days back absences are told of.</summary>
-    private const int AbsencesOfDays = 42;
 
     public ChildRecord Record { get; private set; } = null!;
 
@@ -52,26 +46,8 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     /// <summary>Ways to show what is practised, those not shown to the child first.</summary>
     public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
 
-    /// <summary>What was shown to the child, the latest first.</summary>
-    public IReadOnlyList<DemonstrationShown> Demonstrated { get; private set; } = [];
-
-    /// <summary>The visit that the child is in the middle of; null where there is none.</summary>
-    public Guid? OpenVisit { get; private set; }
-
-    /// <summary>The help that was taken in the last visits, the latest first.</summary>
-    public IReadOnlyList<HelpTaken> Help { get; private set; } = [];
-
-    /// <summary>What was read off the clock on the wall in the last visits, the latest first.</summary>
-    public IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)> RoomClock { get; private set; } = [];
-
-    /// <summary>What was noted in the last visits, day by day.</summary>
-    public IReadOnlyList<(DateOnly Day, IReadOnlyList<string> Notes)> VisitNotes { get; private set; } = [];
-
-    /// <summary>What the child's class says and works on; null where nothing is known.</summary>
-    public ClassTeaching? ClassTeaching { get; private set; }
-
-    /// <summary>The days of the last weeks on which the child could not come, the latest first.</summary>
-    public IReadOnlyList<Absence> Absences { get; private set; } = [];
+    /// <summary>What is known beside the answers.</summary>
+    public BesideAnswers Beside { get; private set; } = null!;
 
     /// <summary>What help the answers of a visit took, and what the next one begins with.</summary>
     public static string HelpLine(HelpTaken help)
@@ -95,12 +71,8 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
         if (await ChildRecord.Load(connection, model, id) is not { } record) return NotFound();
         Record = record;
         preferences.OfChild = record.Child.Preferences;
-        var names = await NamedWays.Of(connection, id);
-        Demonstrated = await Store.Demonstrated.To(connection, id);
-        await LoadVisits(connection, id);
-        ClassTeaching = record.Child.ClassName.Length == 0 ? null : await ClassTeachings.Find(connection, record.Child.ClassName);
-        Absences = await Timetables.AbsencesOf(connection, id, preferences.Today.AddDays(-AbsencesOfDays));
-        Show(all, names);
+        Beside = await BesideAnswers.Load(connection, record.Child, preferences.Today);
+        Show(all);
         return Page();
     });
 
@@ -108,18 +80,14 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     {
         if (Steps.OfReading.Where(one => one.NameInFiles() == step).Select(one => (Step?)one).FirstOrDefault() is not { } at) return BadRequest();
         var given = (name ?? "").Trim();
-        if (given.Length > NamedWays.Longest) return BadRequest();
+        if (given.Length > BesideAnswers.LongestName) return BadRequest();
         return await Within(async connection =>
-        {
-            if (await Store.Children.Find(connection, id) is null) return NotFound();
-            await NamedWays.Name(connection, id, at, given, User.Person().Id, clock.GetUtcNow().UtcDateTime);
-            return Redirect($"/children/{id}");
-        });
+            await BesideAnswers.NameWay(connection, id, at, given, User.Person().Id, clock.GetUtcNow().UtcDateTime) ? Redirect($"/children/{id}") : NotFound());
     }
 
     /// <summary>Takes back that a demonstration was shown.</summary>
     public Task<IActionResult> OnPostNotShown(ChildId id, Guid shown) =>
-        Within(async connection => await Store.Demonstrated.TakeBack(connection, id, shown) > 0 ? Redirect($"/children/{id}") : NotFound());
+        Within(async connection => await Demonstrating.TakeBack(connection, id, shown) ? Redirect($"/children/{id}") : NotFound());
 
     /// <summary>Takes what is offered, or turns it down.</summary>
     public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) => Within(async connection =>
@@ -137,7 +105,7 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     public Task<IActionResult> OnPostSay(ChildId id, Guid decision, string? pattern, bool? holds, string? reason) => Within(async connection =>
     {
         var why = (reason ?? "").Trim();
-        if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes || decision == Guid.Empty || why.Length > Decisions.LongestReason) return BadRequest();
+        if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes || decision == Guid.Empty || why.Length > DecisionRow.LongestReason) return BadRequest();
         if (why.Length == 0) return Redirect($"/children/{id}?noReason=true#say-it");
         return await deciding.Say(connection, decision, id, found, yes, why, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided");
     });
@@ -146,30 +114,15 @@ public sealed class ChildModel(Database database, ReadingModel model, Deciding d
     public Task<IActionResult> OnPostTakeBack(ChildId id, Guid decision) =>
         Within(async connection => await deciding.TakeBack(connection, id, decision, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided"));
 
-    private async Task LoadVisits(SchoolConnection connection, ChildId id)
-    {
-        var visits = await Store.Visits.OfChild(connection, id);
-        OpenVisit = visits.FirstOrDefault(visit => visit.EndedAt is null)?.Id;
-        if (visits.Count == 0) return;
-        Help = await HelpTaken.Of(connection, id, MostVisits);
-        RoomClock = [.. (await Store.Visits.RoomClockOf(connection, id)).Take(MostVisits)];
-        VisitNotes =
-        [
-            .. (from note in await Store.Visits.NotesOf(connection, id)
-                group VisitNote.Find(note.Note)?.Words ?? note.Note by note.Day into day
-                select (day.Key, (IReadOnlyList<string>)[.. day])).Take(MostVisits),
-        ];
-    }
-
-    private void Show(bool all, IReadOnlyDictionary<Step, string> names)
+    private void Show(bool all)
     {
         Summary = Record.SummaryOn(preferences.Today);
         Evidence = Record.EvidenceOf(Summary);
-        Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Demonstrated.Select(one => one.Demonstration)]) : [];
+        Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Beside.Demonstrated.Select(one => one.Demonstration)]) : [];
         var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
         var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
         Line = seen == 0 ? place : $"{place} · {Counted.Of(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
         Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
-        OtherWays = [.. Evidence.OtherWays.Select(other => new OtherWayShown(other, other.Step.InWords(preferences.Wording), names.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
+        OtherWays = [.. Evidence.OtherWays.Select(other => new OtherWayShown(other, other.Step.InWords(preferences.Wording), Beside.OwnWays.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
     }
 }

@@ -4,8 +4,6 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
 
@@ -21,7 +19,7 @@ public sealed record CaseloadLine(CaseloadChild Known, CaseSummary Summary, stri
 
 /// <summary>The caseload, sorted by what needs doing.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     private const int Glance = 10;
 
@@ -75,8 +73,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
     {
         var today = preferences.Today;
         var children = await Caseload.Load(connection, model);
-        var timetable = await Timetables.Of(connection, today, today);
-        var active = DayWork.InActiveWork(children, timetable, today);
+        var active = await DayWork.InActiveWork(connection, children, today);
         var latest = await LatestSittings.Load(connection, children.Select(child => child.Child));
         return
         [

@@ -1,15 +1,14 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework;
 using Umbick.Core.Items;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
 
 /// <summary>Adds a child to the caseload.</summary>
 [Authorize(Who.Records)]
-public sealed class NewModel(Database database, TimeProvider clock) : SchoolPage(database)
+public sealed class NewModel(IDatabase database, TimeProvider clock) : SchoolPage(database)
 {
     public string Alias { get; private set; } = "";
 
@@ -34,9 +33,8 @@ public sealed class NewModel(Database database, TimeProvider clock) : SchoolPage
         Message = Umbick.Casework.Alias.Fault(Alias) ?? (Enum.IsDefined(stage) ? null : "Choose what has been taught so far.");
         if (Message is not null) return Refused();
         Stage = stage;
-        var (school, now) = (User.Person().School, clock.GetUtcNow());
         var child = new Child(NewId, Alias, stage);
-        var (joined, wasThere) = await InSchool(connection => Store.Children.Join(connection, child, now.UtcDateTime));
+        var (joined, wasThere) = await InSchool(connection => Enrolment.Join(connection, child, clock.GetUtcNow().UtcDateTime));
         if (!wasThere) return Redirect($"/children/{joined}");
         (There, Message) = (joined, $"{Alias} is on the caseload already. Choose another alias, or go on with that child.");
         return Refused();

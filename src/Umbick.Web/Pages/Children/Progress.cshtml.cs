@@ -7,7 +7,6 @@ using Umbick.Casework.Files;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
-using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
@@ -15,7 +14,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>How the work with a child went: one sentence with its grounds, and the figures.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class ProgressModel(Database database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : SchoolPage(database)
+public sealed class ProgressModel(IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : SchoolPage(database)
 {
     public ProgressRecord Record { get; private set; } = null!;
 
@@ -45,8 +44,8 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
     public Task<IActionResult> OnPostBeginCycle(ChildId id, Guid cycle, int weeks, int goal, string? reason) => Within(async connection =>
     {
         var why = (reason ?? "").Trim();
-        if (cycle == Guid.Empty || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength || why.Length > Cycles.LongestReason) return BadRequest();
-        if (await Store.Children.Find(connection, id) is null) return NotFound();
+        if (cycle == Guid.Empty || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength || why.Length > CycleRow.LongestReason) return BadRequest();
+        if (await Enrolment.Find(connection, id) is null) return NotFound();
         if (why.Length > 0)
         {
             await deciding.BeginCycle(connection, cycle, id, weeks, goal, why, User.Person().Id);
@@ -60,7 +59,7 @@ public sealed class ProgressModel(Database database, ReadingModel model, Decidin
     public Task<IActionResult> OnPostEndCycle(ChildId id, Guid cycle, string? reason) => Within(async connection =>
     {
         var why = (reason ?? "").Trim();
-        if (why.Length > Cycles.LongestReason) return BadRequest();
+        if (why.Length > CycleRow.LongestReason) return BadRequest();
         if (why.Length > 0)
         {
             await deciding.EndCycle(connection, cycle, id, why, User.Person().Id);

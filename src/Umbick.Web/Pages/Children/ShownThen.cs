@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
 using Umbick.Core.Diagnosis;
-using Umbick.Store;
 
 namespace Umbick.Web.Pages.Children;
 

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
-using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
@@ -10,7 +9,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>One sitting of a child, answer by answer.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class SittingModel(Database database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
+public sealed class SittingModel(IDatabase database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {
     public CaseloadRow Child { get; private set; } = null!;
 

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Casework;
 using Umbick.Core.Items;
-using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Children;
@@ -10,7 +9,7 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>A child's stage, the tasks they have met, and their own ways over the school's.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class TeachingModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class TeachingModel(IDatabase database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public CaseloadRow Child { get; private set; } = null!;
 
@@ -36,17 +35,10 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
     public async Task<IActionResult> OnPost(ChildId id, Stage stage, string[] met, string? className)
     {
         var from = (className ?? "").Trim();
-        if (!Enum.IsDefined(stage) || from.Length > ClassTeachings.LongestName) return BadRequest();
-        var known = ClockTasks.Plain.Select(task => task.Id).Intersect(met).ToList();
-        var all = known.Count == 0 || known.Count == ClockTasks.Plain.Count;
-        var taught = await InSchool(async connection =>
-            {
-                if (className is not null) await Store.Children.SetClass(connection, id, from);
-                var kept = await Store.Children.Teach(connection, id, stage, all ? null : known, SettingChoices.Read(Request.Form));
-                if (kept > 0) await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime, id);
-                return kept;
-            });
-        return taught == 0 ? NotFound() : Redirect($"/children/{id}/teaching?kept=true");
+        if (!Enum.IsDefined(stage) || from.Length > ClassTeaching.LongestName) return BadRequest();
+        var taught = await InSchool(connection => Enrolment.Teach(
+            connection, id, stage, met, className is null ? null : from, SettingChoices.Read(Request.Form), User.Person().Id, clock.GetUtcNow().UtcDateTime));
+        return taught ? Redirect($"/children/{id}/teaching?kept=true") : NotFound();
     }
 
     public async Task<IActionResult> OnPostRename(ChildId id, string? alias)
@@ -55,7 +47,7 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
         Message = Alias.Fault(Typed);
         if (Message is null)
         {
-            if (await InSchool(connection => Store.Children.Rename(connection, id, Typed)))
+            if (await InSchool(connection => Enrolment.Rename(connection, id, Typed)))
                 return Redirect($"/children/{id}");
             Message = $"“{Typed}” is another child's alias. Choose one that nobody has.";
         }
@@ -65,13 +57,13 @@ public sealed class TeachingModel(Database database, RequestPreferences preferen
 
     public async Task<IActionResult> OnPostCaseload(ChildId id, bool on)
     {
-        var changed = await InSchool(connection => Store.Children.TakeIn(connection, id, on));
-        return changed == 0 ? NotFound() : Redirect(on ? $"/children/{id}" : "/children");
+        var changed = await InSchool(connection => Enrolment.TakeIn(connection, id, on));
+        return changed ? Redirect(on ? $"/children/{id}" : "/children") : NotFound();
     }
 
     private async Task<IActionResult> Shown(ChildId id)
     {
-        var (found, classes) = await InSchool(async connection => (await Store.Children.Find(connection, id), await ClassTeachings.Names(connection)));
+        var (found, classes) = await InSchool(connection => Enrolment.FindWithClasses(connection, id));
         if (found is not { } child) return NotFound();
         (Child, Classes) = (child, classes);
         Choices = SettingChoices.OfChild(preferences.Teaching, child.Preferences);

@@ -1,15 +1,13 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Progress;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A screened class, sorted.</summary>
 [Authorize(Who.Records)]
-public sealed class ClassModel(Database database, ClassScreening screen, TimeProvider clock) : SchoolPage(database)
+public sealed class ClassModel(IDatabase database, ClassScreening screen) : SchoolPage(database)
 {
     public ScreenedClass Class { get; private set; } = null!;
 
@@ -46,8 +44,8 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
 
     public async Task<IActionResult> OnPostTakeIn(Guid id, ChildId child)
     {
-        var taken = await InSchool(connection => Store.Children.TakeIn(connection, child, onCaseload: true));
-        if (taken == 0) return NotFound();
+        var taken = await InSchool(connection => Enrolment.TakeIn(connection, child, onCaseload: true));
+        if (!taken) return NotFound();
         if (Request.Headers["HX-Request"] != "true") return Redirect($"/classes/{id}");
         return await Load(id) ? Page() : NotFound();
     }
@@ -56,14 +54,7 @@ public sealed class ClassModel(Database database, ClassScreening screen, TimePro
     public async Task<IActionResult> OnPostCodes(Guid id)
     {
         if (!await Load(id)) return NotFound();
-        var school = User.Person().School;
-        CodeOf = await InSchool(async connection =>
-            {
-                var codes = new Dictionary<SittingId, string>();
-                foreach (var sitting in Class.Children.Select(child => child.Sitting.Sitting).Where(sitting => sitting.EndedAt is null))
-                    codes[sitting.Id] = await Store.Codes.Make(connection, sitting.Id, clock.GetUtcNow().UtcDateTime);
-                return codes;
-            });
+        CodeOf = await InSchool(connection => screen.MakeCodes(connection, Class));
         return Page();
     }
 

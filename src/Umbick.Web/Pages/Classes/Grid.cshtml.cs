@@ -4,9 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Timetabling;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
@@ -19,7 +17,7 @@ public sealed record CellNote(string Alias, int Place, string Raw, AmbiguousHalf
 
 /// <summary>Answers typed from paper, a row a child.</summary>
 [Authorize(Who.Sittings)]
-public sealed class GridModel(Database database, ClassScreening screen, RequestPreferences preferences) : SchoolPage(database)
+public sealed class GridModel(IDatabase database, ClassScreening screen, RequestPreferences preferences) : SchoolPage(database)
 {
     public ScreenedClass Class { get; private set; } = null!;
 
@@ -60,21 +58,15 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
     {
         var text = AnswerSent.Text(raw);
         if (sent.Id is not { } answer) return BadRequest();
-        return await InSchool<IActionResult>(async connection =>
-            {
-                var screening = await Screenings.Find(connection, id);
-                var child = await Sittings.Find(connection, sitting) is { } found && found.Screening == id ? await Store.Children.Find(connection, found.Child) : null;
-                if (screening is null) return NotFound();
-                if (child is null || text is Filled || text.Length is 0 or > AnswerParser.LongestAnswer || screening.PaperDay is null) return Refused(answer, Why(child, text), StatusCodes.Status400BadRequest);
-                var kept = await screen.Enter(connection, sitting, sent.Submission(answer, text, AnswerMode.Written, timed: false), User.Person().Id);
-                if (kept is not (Submitted.Kept or Submitted.KeptBefore))
-                    return Refused(answer, $"{child.Alias}, question {sent.At}, has another answer by now. Open the page again to see it.", StatusCodes.Status409Conflict);
-                Response.Kept(answer);
-                // What stands on paper is kept as it stands; what is to be asked about is told beside it.
-                return TypedAnswer.From((await Sittings.At(connection, sitting, sent.At))!.Item, text, child.Preferences.Wording) is { Message: not null, Read: var read }
-                    ? Partial("_CellNote", new CellNote(child.Alias, sent.At, text, read as AmbiguousHalf))
-                    : Content("");
-            });
+        return await Within(async connection =>
+        {
+            var submission = sent.Submission(answer, text is Filled ? "" : text, AnswerMode.Written, timed: false);
+            if (await screen.EnterInClass(connection, id, sitting, submission, User.Person().Id) is not { } taken) return NotFound();
+            if (taken.Message is { } why) return Refused(answer, why, taken.Outcome is null ? StatusCodes.Status400BadRequest : StatusCodes.Status409Conflict);
+            Response.Kept(answer);
+            // What stands on paper is kept as it stands; what is to be asked about is told beside it.
+            return taken.Read is { Message: not null, Read: var read } ? Partial("_CellNote", new CellNote(taken.Child!.Alias, sent.At, text, read as AmbiguousHalf)) : Content("");
+        });
     }
 
     /// <summary>Keeps whatever the boxes hold that is not kept yet, where a page has no script.</summary>
@@ -108,11 +100,6 @@ public sealed class GridModel(Database database, ClassScreening screen, RequestP
             ? null
             : $"another answer was kept there meanwhile. “{raw}” was not kept; it stands in its box, and is kept when you send it again.";
     }
-
-    private static string Why(CaseloadRow? child, string text) =>
-        child is null ? "This child is not in the class."
-        : text.Length > AnswerParser.LongestAnswer ? $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}."
-        : "Tell first on which day the sheets were done.";
 
     private PartialViewResult Refused(Guid answer, string message, int status)
     {

@@ -1,19 +1,15 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Items;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>Classes that are screened.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ClassScreening screen) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database, ClassScreening screen) : SchoolPage(database)
 {
     private const int LongestTitle = 120;
-
-    private const int MostListed = 20;
 
     public IReadOnlyList<Screening> Screenings { get; private set; } = [];
 
@@ -60,9 +56,5 @@ public sealed class IndexModel(Database database, ClassScreening screen) : Schoo
         return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of their own.";
     }
 
-    private Task Load(bool all = false) => InSchool(async connection =>
-        {
-            Screenings = [.. await Store.Screenings.Latest(connection, all ? null : MostListed)];
-            Earlier = await Store.Screenings.Count(connection) - Screenings.Count;
-        });
+    private async Task Load(bool all = false) => (Screenings, Earlier) = await InSchool(connection => ClassScreening.List(connection, all));
 }

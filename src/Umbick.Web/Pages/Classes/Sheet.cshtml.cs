@@ -1,15 +1,13 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Core.Items;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A class's form on paper, to be copied for everyone.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SheetModel(Database database, ClassScreening screen) : SchoolPage(database)
+public sealed class SheetModel(IDatabase database, ClassScreening screen) : SchoolPage(database)
 {
     public SheetView View { get; private set; } = null!;
 

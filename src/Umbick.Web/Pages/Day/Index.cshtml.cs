@@ -3,15 +3,12 @@ using Microsoft.AspNetCore.Mvc;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Progress;
-using Umbick.Core.Timetabling;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Day;
 
 /// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public DayWork Work { get; private set; } = null!;
 
@@ -26,7 +23,7 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
 
     public async Task OnGet()
     {
-        (Work, PastKeeping) = await InSchool(async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await Store.Children.CountKeptUntilBefore(connection, preferences.Today)));
+        (Work, PastKeeping) = await InSchool(async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await RecordKeeping.CountPast(connection, preferences.Today)));
         Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }
@@ -43,14 +40,10 @@ public sealed class IndexModel(Database database, ReadingModel model, RequestPre
         var (by, now) = (User.Person().Id, clock.GetUtcNow().UtcDateTime);
         if ((absent ?? notReleased ?? canCome) is { } child)
         {
-            if (await Store.Children.Find(connection, child) is null) return NotFound();
-            await Timetables.NoteAbsence(connection, child, day, canCome is not null ? null : absent is not null, by, now);
-            return Redirect("/day#slots");
+            return await ComingToday.NoteAbsence(connection, child, day, canCome is not null ? null : absent is not null, by, now) ? Redirect("/day#slots") : NotFound();
         }
         if (SlotAndChild(comes ?? staysAway) is not var (slot, other)) return BadRequest();
-        if (await Store.Children.Find(connection, other) is null || (await Timetables.Of(connection, day, day)).Slots.All(one => one.Id != slot)) return NotFound();
-        await Timetables.NoteStandIn(connection, new StandIn(slot, day, other.Value), comes is not null, by, now);
-        return Redirect("/day#slots");
+        return await ComingToday.NoteStandIn(connection, slot, other, day, comes is not null, by, now) ? Redirect("/day#slots") : NotFound();
     });
 
     private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>

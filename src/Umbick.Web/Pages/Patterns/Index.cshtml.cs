@@ -1,4 +1,3 @@
-using Umbick.Web.Security;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Items;

@@ -4,8 +4,6 @@ using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Patterns;
 
@@ -14,7 +12,7 @@ public sealed record LookAlike(Pattern Pattern, (string Asked, Example This, Exa
 
 /// <summary>One pattern: what it looks like, why it arises, what it is taken for, what to do, and who shows it now.</summary>
 [Authorize(Who.Records)]
-public sealed class PatternModel(Database database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : SchoolPage(database)
+public sealed class PatternModel(IDatabase database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : SchoolPage(database)
 {
     public Pattern Pattern { get; private set; } = null!;
 

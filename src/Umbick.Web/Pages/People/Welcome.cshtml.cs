@@ -4,14 +4,13 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Casework.Accounts;
-using Umbick.Store;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.People;
 
 /// <summary>Where a link leads that was handed over: somebody new chooses a name and a password, somebody who could not get in a password.</summary>
 [AllowAnonymous]
-public sealed class WelcomeModel(Database database, SignInManager<Person> signIn, SignInDoor door, PasswordTurns turns, TimeProvider clock) : PageModel
+public sealed class WelcomeModel(IDatabase database, InvitationDoor links, PersonSchools works, SignInManager<Person> signIn, SignInDoor door, PasswordTurns turns, TimeProvider clock) : PageModel
 {
     /// <summary>The invitation; null where the link leads nowhere, or does no longer.</summary>
     public Invitation? Invitation { get; private set; }
@@ -38,15 +37,10 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         if (Message is not null) return Page();
         var hash = await Hash(password!);
         if (hash is null) return Refuse("Many are trying to sign in just now. Try again in a moment.");
-        var person = await database.InSchool(
-            _school,
-            async connection =>
-            {
-                if (!await Invitations.Use(connection, invitation.Id, Now)) return null;
-                return invitation.Person is { } known ? await LetIn(connection, known, hash) : await Add(connection, invitation, hash);
-            },
-            HttpContext.RequestAborted);
-        if (person is not null) return await Enter(person);
+        var joined = await database.InSchool(
+            _school, connection => Joining.WithPassword(connection, invitation, UserName, hash, Now), HttpContext.RequestAborted);
+        Message = joined.Why;
+        if (joined.Person is { } person) return await Enter(person);
         return Message is null ? await Again(link) : Page();
     }
 
@@ -56,25 +50,10 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         if (await Find(link) is not { IsReset: false } invitation) return Page();
         UserName = (userName ?? "").Trim();
         if (await Proved(UserName, password ?? "", code ?? "") is not { } account) return Page();
-        var joined = await database.InSchool(
-            _school,
-            async connection =>
-            {
-                // Whoever is in charge must not become an assistant by trying out a link.
-                if (await Store.People.Find(connection, account.Id) is not null)
-                {
-                    Message = "You work at this school already: sign in as always. The link can still be used by somebody else.";
-                    return false;
-                }
-                if (!await Invitations.Use(connection, invitation.Id, Now)) return false;
-                if (!await Store.People.Employ(connection, account.Id, invitation.DisplayName, invitation.Role, invitation.InCharge, account.SecurityStamp))
-                    throw new InvalidOperationException("The account got another password while it joined a school; nothing was kept.");
-                await Audit.Note(connection, account.Id, AuditKinds.Joined, Now);
-                return true;
-            },
-            HttpContext.RequestAborted);
+        var joined = await database.InSchool(_school, connection => Joining.WithAccount(connection, invitation, account, Now), HttpContext.RequestAborted);
+        Message = joined.Why;
         // They sign in as always, with their second step where they have one, and choose the school.
-        if (joined) return Redirect("/");
+        if (joined.Person is not null) return Redirect("/");
         return Message is null ? await Again(link) : Page();
     }
 
@@ -126,43 +105,11 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    private async Task<Person?> Add(SchoolConnection connection, Invitation invitation, string hash)
-    {
-        if (await Store.People.TryAdd(connection, UserName, invitation.DisplayName, hash, invitation.Role, invitation.InCharge) is not { } person)
-        {
-            Message = "Somebody has that user name. Choose another, or say below that it is yours.";
-            await Invitations.GiveBack(connection, invitation.Id);
-            return null;
-        }
-        await Audit.Note(connection, person.Id, AuditKinds.Joined, Now);
-        return person;
-    }
-
-    private async Task<Person?> LetIn(SchoolConnection connection, Guid known, string hash)
-    {
-        if (await Store.People.Find(connection, known) is not { } person) return null;
-        // The second step stays: turning it off is a deed of its own.
-        (person.PasswordHash, person.SecurityStamp) = (hash, Guid.NewGuid().ToString("N"));
-        await Store.People.Update(connection, person);
-        await DoorTries.ForgetAll(connection, person.UserName);
-        await Sessions.EndOf(connection, known, Now);
-        await Audit.Note(connection, known, AuditKinds.NewPassword, Now);
-        return person;
-    }
-
     private async Task<Invitation?> Find(string link)
     {
-        if (await database.BeforeSchool(connection => Invitations.Find(connection, link), HttpContext.RequestAborted) is not var (school, id)) return null;
+        if (await links.Find(link, HttpContext.RequestAborted) is not var (school, id)) return null;
         _school = school;
-        await database.InSchool(
-            school,
-            async connection =>
-            {
-                SchoolName = (await Schools.Current(connection)).Name;
-                Invitation = await Invitations.Find(connection, id, Now);
-                if (Invitation?.Person is { } person) Known = (await Store.People.Find(connection, person))?.UserName;
-            },
-            HttpContext.RequestAborted);
+        (SchoolName, Invitation, Known) = await database.InSchool(school, connection => Joining.Load(connection, id, Now), HttpContext.RequestAborted);
         return Invitation;
     }
 
@@ -186,6 +133,6 @@ public sealed class WelcomeModel(Database database, SignInManager<Person> signIn
         // With a second step they sign in as always, by the new password and a code.
         if (await signIn.IsTwoFactorEnabledAsync(person)) return Redirect("/");
         await signIn.SignInAsync(person, isPersistent: false);
-        return Redirect(await this.AfterSignIn(database, person));
+        return Redirect(await works.FirstPage(person, HttpContext.RequestAborted));
     }
 }

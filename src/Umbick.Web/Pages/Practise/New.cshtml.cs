@@ -6,15 +6,13 @@ using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
-using Umbick.Store;
 using Umbick.Casework;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
 [Authorize(Who.Records)]
-public sealed class NewModel(Database database, ReadingModel model, Practising practising, RequestPreferences preferences) : SchoolPage(database)
+public sealed class NewModel(IDatabase database, ReadingModel model, Practising practising, RequestPreferences preferences) : SchoolPage(database)
 {
     [BindProperty(SupportsGet = true, Name = "")]
     public SetAsked Asked { get; set; } = new();
@@ -59,7 +57,7 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
         if (Asked.Choices is not { } choices) return BadRequest();
         var record = await InSchool(async connection =>
             {
-                Demonstrated = await Store.Demonstrated.To(connection, child);
+                Demonstrated = await Demonstrating.ShownTo(connection, child);
                 if (found is not null) Others = await OthersWith(connection, found, child);
                 return await ChildRecord.Load(connection, model, child);
             });
@@ -82,33 +80,12 @@ public sealed class NewModel(Database database, ReadingModel model, Practising p
     {
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
-        var (school, person) = User.Person();
-        var given = await InSchool<AssignedSet?>(async connection =>
-            {
-                // In one order, so that two who give to the same children at once do not wait for each other.
-                foreach (var one in also.Append(child).Distinct().OrderBy(one => one.Value)) await Store.Children.Lock(connection, one);
-                if (set is { } made && await Sets.Find(connection, made) is { } before) return before;
-                if (await Give(connection, child, found, choices, person, set) is not var (own, items)) return null;
-                var taken = items.Select(item => item.Item.Time).ToHashSet();
-                foreach (var (other, place) in also.Where(other => other != child).Distinct().Select((other, place) => (other, place)))
-                {
-                    if (await Give(connection, other, found, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken }, person, null) is var (_, theirs)) taken.UnionWith(theirs.Select(item => item.Item.Time));
-                }
-                return await Sets.Find(connection, own);
-            });
+        var given = await InSchool(connection => practising.Give(connection, child, also, found, choices, set, User.Person().Id));
         return given is null ? NotFound() : Redirect(also.Length > 0 ? "/practise" : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");
     }
 
-    /// <summary>Gives a child a set; one that still waits is the one, for pressing twice must not make two.</summary>
-    private async Task<(SetId Set, IReadOnlyList<SetItem> Items)?> Give(SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, Guid by, SetId? id)
-    {
-        if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
-        var set = record.Child.OpenSet ?? (await practising.Assign(connection, record, pattern, choices, by, id is { } made && made != default ? made : null)).Set;
-        return (set, await Sets.Items(connection, set));
-    }
-
     private async Task<IReadOnlyList<CaseloadRow>> OthersWith(SchoolConnection connection, Pattern pattern, ChildId child) =>
-        [.. from one in await Caseload.Load(connection, model) where one.Child.Id != child && one.Child.OpenSet is null && one.SummaryOn(preferences.Today).ToPractise.Contains(pattern) select one.Child];
+        [.. from one in await Caseload.Load(connection, model) where one.Child.Id != child && one.WantsSetFor(pattern, preferences.Today) select one.Child];
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
     private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);

@@ -1,13 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Umbick.Store;
-using Umbick.Web.Security;
+using Umbick.Casework;
 
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>Erases a child's record when its alias was typed. Nothing of the record is read for it: one that cannot be read can be erased too.</summary>
 [Authorize(Who.InCharge)]
-public sealed class EraseModel(Database database, TimeProvider clock) : SchoolPage(database)
+public sealed class EraseModel(IDatabase database, TimeProvider clock) : SchoolPage(database)
 {
     public string Alias { get; private set; } = "";
 
@@ -24,11 +23,7 @@ public sealed class EraseModel(Database database, TimeProvider clock) : SchoolPa
 
     public Task<IActionResult> OnPost(ChildId id, string? alias) => Within(async connection =>
     {
-        if (await Store.Children.Erase(connection, id, (alias ?? "").Trim()))
-        {
-            await Audit.Note(connection, User.Person().Id, AuditKinds.Erased, clock.GetUtcNow().UtcDateTime);
-            return Redirect("/files?erased=true");
-        }
+        if (await RecordKeeping.Erase(connection, id, (alias ?? "").Trim(), User.Person().Id, clock.GetUtcNow().UtcDateTime)) return Redirect("/files?erased=true");
         if (!await Load(connection, id)) return NotFound();
         Message = $"Type {Alias} to erase the record. Nothing was erased.";
         Response.StatusCode = StatusCodes.Status400BadRequest;
@@ -37,7 +32,7 @@ public sealed class EraseModel(Database database, TimeProvider clock) : SchoolPa
 
     private async Task<bool> Load(SchoolConnection connection, ChildId id)
     {
-        if (await Store.Children.AliasOf(connection, id) is not { } alias) return false;
+        if (await RecordKeeping.AliasOf(connection, id) is not { } alias) return false;
         Alias = alias;
         return true;
     }

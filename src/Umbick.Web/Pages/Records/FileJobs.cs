@@ -1,13 +1,12 @@
 using System.Collections.Concurrent;
 using Umbick.Casework.Files;
-using Umbick.Store;
 
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>
 /// Files that were sent, while they are read and taken in beside the requests. A file is one transaction: a process that ends meanwhile has taken nothing.
 /// </summary>
-public sealed partial class FileJobs(Database database, TimeProvider clock, ILogger<FileJobs> log) : IDisposable
+public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILogger<FileJobs> log) : IDisposable
 {
     private static readonly TimeSpan Kept = TimeSpan.FromHours(1);
 

@@ -2,17 +2,16 @@ using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Umbick.Casework;
 using Umbick.Casework.Files;
 using Umbick.Core.Diagnosis;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>Answers, children and records, in and out.</summary>
 [Authorize(Who.Records)]
 [RequestSizeLimit(LargestRequest)]
-public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class FilesModel(IDatabase database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     /// <summary>The largest file of answers or children, in bytes.</summary>
     public const int Largest = 25_000_000;
@@ -70,7 +69,7 @@ public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel mo
             await InSchool(async connection =>
                 {
                     var count = await write(connection, text);
-                    await Audit.Note(connection, User.Person().Id, AuditKinds.Exported, clock.GetUtcNow().UtcDateTime, detail: string.Create(CultureInfo.InvariantCulture, $"{count} {what}"));
+                    await RecordKeeping.NoteExported(connection, string.Create(CultureInfo.InvariantCulture, $"{count} {what}"), User.Person().Id, clock.GetUtcNow().UtcDateTime);
                 });
         }
         file.Position = 0;
@@ -85,9 +84,5 @@ public sealed class FilesModel(Database database, FileJobs jobs, ReadingModel mo
         return Page();
     }
 
-    private async Task Load()
-    {
-        var soon = preferences.Today.AddMonths(1);
-        KeptUntil = [.. (await InSchool(Store.Children.Aliases)).Where(child => child.KeepUntil <= soon).OrderBy(child => child.KeepUntil)];
-    }
+    private async Task Load() => KeptUntil = await InSchool(connection => RecordKeeping.ComingToTheirEnd(connection, preferences.Today));
 }

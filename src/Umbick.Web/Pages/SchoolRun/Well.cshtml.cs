@@ -2,17 +2,13 @@ using System.Reflection;
 using Microsoft.AspNetCore.Authorization;
 using Umbick.Casework.Running;
 using Umbick.Core.Diagnosis;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.SchoolRun;
 
 /// <summary>Whether all is well with the site: backups, disk, errors, what waits.</summary>
 [Authorize(Who.InCharge)]
-public sealed class WellModel(Database database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment, TimeProvider clock) : SchoolPage(database)
+public sealed class WellModel(IDatabase database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment, TimeProvider clock) : SchoolPage(database)
 {
-    private const int ShownBackups = 5;
-
     public SiteMeters Meters => meters;
 
     public Wellness Found { get; private set; } = null!;
@@ -34,23 +30,8 @@ public sealed class WellModel(Database database, SiteMeters meters, IConfigurati
         var disk = Wellness.Disk(configuration["UMBICK_DATA"] is { Length: > 0 } data ? data : environment.ContentRootPath);
         DiskSize = disk?.All;
         var (ends, broken) = Wellness.Certificate(configuration["UMBICK_CERTIFICATE"]);
-        Found = await InSchool(async connection =>
-            {
-                var state = await Store.Backups.State(connection);
-                return new Wellness
-                {
-                    Now = clock.GetUtcNow().UtcDateTime,
-                    DatabaseNow = IsAhead ? clock.GetUtcNow().UtcDateTime : state.DatabaseNow,
-                    LatestDeed = state.LatestDeed,
-                    Backups = await Store.Backups.Latest(connection, ShownBackups),
-                    LastChecked = state.LastChecked,
-                    DatabaseBytes = state.DatabaseBytes,
-                    DiskFree = disk?.Free,
-                    CertificateEnds = ends,
-                    CertificateIsBroken = broken,
-                    StoppedSteps = [.. (await DoorTries.StoppedSteps(connection)).Select(stopped => stopped.Name)],
-                };
-            });
+        var known = await InSchool(connection => Wellness.Load(connection, clock.GetUtcNow().UtcDateTime, IsAhead));
+        Found = known with { DiskFree = disk?.Free, CertificateEnds = ends, CertificateIsBroken = broken };
         Worries = [.. Found.Worries];
         if (meters.Failed > 0 && meters.LastFailedAt > Found.Now.AddDays(-1)) Worries = [.. Worries, "Something went wrong within the last day; the log on the server says what."];
     }

@@ -1,12 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
-using Umbick.Store;
-using Umbick.Web.Security;
+using Umbick.Casework;
+using Umbick.Casework.Accounts;
 
 namespace Umbick.Web.Pages.SchoolRun;
 
 /// <summary>Who did what at the school, the latest first.</summary>
 [Authorize(Who.InCharge)]
-public sealed class WhoDidWhatModel(Database database) : SchoolPage(database)
+public sealed class WhoDidWhatModel(IDatabase database) : SchoolPage(database)
 {
     public IReadOnlyList<AuditEntry> Entries { get; private set; } = [];
 
@@ -23,15 +23,17 @@ public sealed class WhoDidWhatModel(Database database) : SchoolPage(database)
 
     public DateOnly? Until { get; private set; }
 
+    private bool _hasEarlier;
+
     /// <summary>The address of the entries before these; null where there are none.</summary>
-    public string? Earlier => Entries.Count < Audit.PageLength ? null
+    public string? Earlier => !_hasEarlier ? null
         : $"/who-did-what?person={Person}&what={What}&child={Child}&until={Until:yyyy-MM-dd}&before={Entries[^1].Id}";
 
     public Task OnGet(Guid? person, string? what, ChildId? child, DateOnly? until, long? before) => InSchool(async connection =>
         {
             (Person, What, Child, Until) = (person, AuditKinds.All.Any(one => one.Id == what) ? what : null, child, until);
-            People = await Store.People.Names(connection);
-            Entries = await Audit.Latest(connection, Person, What, Child, Until, before);
-            if (child is { } one) Alias = (await Store.Children.Find(connection, one))?.Alias;
+            People = await Staff.Names(connection);
+            (Entries, _hasEarlier) = await Deeds.Load(connection, Person, What, Child, Until, before);
+            if (child is { } one) Alias = (await Enrolment.Find(connection, one))?.Alias;
         });
 }

@@ -1,13 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Umbick.Store;
-using Umbick.Web.Security;
+using Umbick.Casework.Accounts;
 
 namespace Umbick.Web.Pages.Settings;
 
 /// <summary>A school's settings.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(Database database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public bool Kept { get; private set; }
 
@@ -21,7 +20,7 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     public async Task OnGet(bool kept)
     {
         Kept = kept;
-        TimeZones = await InSchool(Schools.TimeZones);
+        TimeZones = await InSchool(SchoolSettings.TimeZones);
         Choices = SettingChoices.OfSchool(preferences.Teaching);
     }
 
@@ -29,11 +28,8 @@ public sealed class IndexModel(Database database, RequestPreferences preferences
     {
         var kept = await InSchool(async connection =>
             {
-                TimeZones = await Schools.TimeZones(connection);
-                if (!string.IsNullOrEmpty(zone) && (!TimeZones.Contains(zone) || await Schools.MoveTo(connection, zone) == 0)) return false;
-                await Schools.Choose(connection, SettingChoices.Read(Request.Form));
-                await Audit.Note(connection, User.Person().Id, AuditKinds.SettingsChanged, clock.GetUtcNow().UtcDateTime);
-                return true;
+                TimeZones = await SchoolSettings.TimeZones(connection);
+                return await SchoolSettings.Choose(connection, SettingChoices.Read(Request.Form), zone, User.Person().Id, clock.GetUtcNow().UtcDateTime);
             });
         if (kept) return Redirect("/settings?kept=true");
         Message = "There is no time zone of that name. Choose one of the list; nothing was changed.";

@@ -1,5 +1,4 @@
 using Umbick.Core.Progress;
-using Umbick.Store;
 
 namespace Umbick.Web.Pages;
 
@@ -35,7 +34,7 @@ public sealed record NextAction(WhatNext Next, CaseloadRow Child, bool Main)
     };
 
     /// <summary>What is asked where it starts a sitting; null: what tells most.</summary>
-    public Plan? Plan => Next.Step switch { NextStep.GiveForm => Store.Plan.Form, NextStep.Recheck => Store.Plan.ColdStart, _ => null };
+    public Plan? Plan => Next.Step switch { NextStep.GiveForm => Rows.Plan.Form, NextStep.Recheck => Rows.Plan.ColdStart, _ => null };
 
     public string Look => Main ? "press press-next" : "as-link link font-bold";
 }

@@ -1,6 +1,5 @@
 using Umbick.Casework;
 using Umbick.Core.Items;
-using Umbick.Store;
 
 namespace Umbick.Web.Pages;
 

@@ -5,14 +5,12 @@ using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Teaching;
 using Umbick.Casework;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Visits;
 
 /// <summary>Who comes to a visit, and what will be shown.</summary>
 [Authorize(Who.Records)]
-public sealed class BeginModel(Database database, ReadingModel model, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
+public sealed class BeginModel(IDatabase database, ReadingModel model, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
 {
     /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
     public Guid Visit { get; private set; } = Guid.CreateVersion7();
@@ -34,8 +32,8 @@ public sealed class BeginModel(Database database, ReadingModel model, Visiting v
         if (!TryFind(pattern, out var found) || visit is not { } id || id == Guid.Empty) return BadRequest();
         IReadOnlyList<ChildId> chosen = [.. child.Distinct()];
         Visit = id;
-        if (await Store.Visits.Find(connection, id) is not null) return Redirect($"/visits/{id}");
-        if ((await Store.Children.Of(connection, chosen)).Count() != chosen.Count) return NotFound();
+        if (await Visiting.IsBegun(connection, id)) return Redirect($"/visits/{id}");
+        if (!await Visiting.Knows(connection, chosen)) return NotFound();
         Message = chosen.Count == 0 ? "Choose one child at least."
             : chosen.Count > Visiting.Most ? $"{Visiting.Most} children at most can be seen together. Untick some."
             : null;

@@ -4,14 +4,12 @@ using Umbick.Casework;
 using Umbick.Core.Items;
 using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
-using Umbick.Store;
-using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Visits;
 
 /// <summary>A visit on one page: the same faces for all, a box a child, and what was done is kept wherever it is stopped.</summary>
 [Authorize(Who.Sittings)]
-public sealed class VisitModel(Database database, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
+public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
 {
     public VisitShown View { get; private set; } = null!;
 

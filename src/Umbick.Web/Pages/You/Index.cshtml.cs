@@ -3,14 +3,14 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
-using Umbick.Store;
+using Umbick.Casework.Accounts;
 using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.You;
 
 /// <summary>What somebody settles for themselves: their password, the second step, where they are signed in.</summary>
 [Authorize(Who.SignedIn)]
-public sealed class IndexModel(Database database, SignInManager<Person> signIn, SignInDoor door, TimeProvider clock) : PageModel
+public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn, SignInDoor door, TimeProvider clock) : SchoolPage(database)
 {
     private const int RecoveryCodeCount = 10;
 
@@ -70,7 +70,7 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
         await knock.Right();
         await signIn.UserManager.SetTwoFactorEnabledAsync(Person, true);
         Codes = [.. await signIn.UserManager.GenerateNewTwoFactorRecoveryCodesAsync(Person, RecoveryCodeCount) ?? []];
-        await InSchool(connection => Store.People.ToldOfSecondStep(connection, Person.Id));
+        await InSchool(connection => OwnAccount.ToldOfSecondStep(connection, Person.Id));
         (Person.SecondStepOffAt, Person.SecondStepOffBy) = (null, null);
         await AfterChange(AuditKinds.SecondFactorOn);
         Done = "From now on a code is asked for after your password.";
@@ -90,14 +90,14 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
     /// <summary>They have read who turned their second step off.</summary>
     public async Task<IActionResult> OnPostTold()
     {
-        await InSchool(connection => Store.People.ToldOfSecondStep(connection, User.Person().Id));
+        await InSchool(connection => OwnAccount.ToldOfSecondStep(connection, User.Person().Id));
         return Redirect("/you");
     }
 
     public async Task<IActionResult> OnPostEnd(Guid session)
     {
         await Load();
-        if (Sessions.Any(one => one.Id == session)) await InSchool(connection => Store.Sessions.End(connection, session, Now));
+        if (Sessions.Any(one => one.Id == session)) await InSchool(connection => OwnAccount.EndSession(connection, session, Now));
         return Redirect(session == User.Session() ? "/" : "/you");
     }
 
@@ -106,11 +106,7 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
         await Load();
         // At their other schools too: a session is worth nothing under another stamp.
         await signIn.UserManager.UpdateSecurityStampAsync(Person);
-        await InSchool(async connection =>
-        {
-            await Store.Sessions.EndOf(connection, Person.Id, Now);
-            await Audit.Note(connection, Person.Id, AuditKinds.SignedOutEverywhere, Now);
-        });
+        await InSchool(connection => OwnAccount.EndSessions(connection, Person.Id, AuditKinds.SignedOutEverywhere, Now));
         await HttpContext.Leave();
         return Redirect("/");
     }
@@ -138,13 +134,9 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
     /// <summary>Ends every session under what stood before, and goes on in a new one here.</summary>
     private async Task AfterChange(string? what)
     {
-        await InSchool(async connection =>
-        {
-            await Store.Sessions.EndOf(connection, Person.Id, Now);
-            if (what is not null) await Audit.Note(connection, Person.Id, what, Now);
-        });
+        await InSchool(connection => OwnAccount.EndSessions(connection, Person.Id, what, Now));
         await signIn.SignInAsync(Person, isPersistent: false);
-        Sessions = await database.InSchool(Person.School, connection => Store.Sessions.Of(connection, Person.Id, Now), HttpContext.RequestAborted);
+        Sessions = (await InSchool(Own)).Sessions;
     }
 
     private async Task ShowKey()
@@ -155,11 +147,7 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
         Picture = (string.Concat(code.ModuleMatrix.SelectMany((row, y) => Enumerable.Range(0, row.Count).Where(x => row[x]).Select(x => $"M{x} {y}h1v1h-1z"))), code.ModuleMatrix.Count);
     }
 
-    private async Task Load()
-    {
-        (Person, Sessions) = await database.InSchool(
-            User.Person().School, async connection => ((await Store.People.Find(connection, User.Person().Id))!, await Store.Sessions.Of(connection, User.Person().Id, Now)), HttpContext.RequestAborted);
-    }
+    private async Task Load() => (Person, Sessions) = await InSchool(Own);
 
     private PageResult Refuse(string why)
     {
@@ -168,5 +156,5 @@ public sealed class IndexModel(Database database, SignInManager<Person> signIn, 
         return Page();
     }
 
-    private Task InSchool(Func<SchoolConnection, Task> work) => database.InSchool(User.Person().School, work, HttpContext.RequestAborted);
+    private Task<OwnAccount> Own(SchoolConnection connection) => OwnAccount.Load(connection, User.Person().Id, Now);
 }

@@ -1,0 +1,95 @@
+using Umbick.Core.Teaching;
+using Umbick.Core.Timetabling;
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>
+/// What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say. What changes it says why not, in a sentence, where it
+/// cannot be; then nothing is kept.
+/// </summary>
+/// <param name="Slots">The slots of a week.</param>
+/// <param name="Barred">When classes may not be fetched.</param>
+/// <param name="Holidays">The holidays, the earliest first.</param>
+/// <param name="Children">The caseload, by alias.</param>
+/// <param name="Classes">The names of the classes that children come from.</param>
+/// <param name="Teachings">What classes say and work on.</param>
+public sealed record TermPlan(
+    IReadOnlyList<Slot> Slots,
+    IReadOnlyList<KeptBarredTime> Barred,
+    IReadOnlyList<KeptHoliday> Holidays,
+    IReadOnlyList<CaseloadRow> Children,
+    IReadOnlyList<string> Classes,
+    IReadOnlyList<ClassTeaching> Teachings)
+{
+    /// <summary>Loads it.</summary>
+    public static async Task<TermPlan> Load(SchoolConnection connection, DateOnly today)
+    {
+        var slots = (await Timetables.Of(connection, today, today)).Slots;
+        var classes = await ClassTeachings.Names(connection);
+        var teachings = new List<ClassTeaching>();
+        foreach (var name in classes)
+        {
+            if (await ClassTeachings.Find(connection, name) is { } teaching) teachings.Add(teaching);
+        }
+        return new TermPlan(
+            slots, await Timetables.Barred(connection), await Timetables.Holidays(connection), [.. await Store.Children.All(connection)], classes, teachings);
+    }
+
+    /// <summary>The alias of a child in a slot.</summary>
+    public string NameOf(Guid child) => Children.FirstOrDefault(known => known.Id.Value == child)?.Alias ?? "a child who has left";
+
+    /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
+    public async Task<string?> AddSlot(SchoolConnection connection, Slot slot)
+    {
+        if (FaultOf(slot) is { } fault) return fault;
+        if (slot.Id != Guid.Empty) await Timetables.AddSlot(connection, slot);
+        return null;
+    }
+
+    /// <summary>Says anew who a slot is for.</summary>
+    public async Task<string?> Seat(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children)
+    {
+        if (Slots.FirstOrDefault(known => known.Id == slot) is not { } found) return "That slot is no longer in the timetable.";
+        if (FaultOf(found with { Children = children }) is { } fault) return fault;
+        await Timetables.Seat(connection, slot, children);
+        return null;
+    }
+
+    /// <summary>Takes a slot out of the timetable.</summary>
+    public static Task RemoveSlot(SchoolConnection connection, Guid slot) => Timetables.RemoveSlot(connection, slot);
+
+    /// <summary>Adds a time at which a class may not be fetched; the same again under its id changes nothing.</summary>
+    public static async Task<string?> Bar(SchoolConnection connection, Guid id, BarredTime barred)
+    {
+        if (barred.Fault is { } fault) return fault;
+        if (id != Guid.Empty) await Timetables.Bar(connection, id, barred);
+        return null;
+    }
+
+    /// <summary>Takes a barred time out.</summary>
+    public static Task Unbar(SchoolConnection connection, Guid id) => Timetables.Unbar(connection, id);
+
+    /// <summary>Adds a holiday; the same again under its id changes nothing.</summary>
+    public static async Task<string?> AddHoliday(SchoolConnection connection, Guid id, Holiday holiday)
+    {
+        if (holiday.Fault is { } fault) return fault;
+        if (id != Guid.Empty) await Timetables.AddHoliday(connection, id, holiday);
+        return null;
+    }
+
+    /// <summary>Takes a holiday out.</summary>
+    public static Task RemoveHoliday(SchoolConnection connection, Guid id) => Timetables.RemoveHoliday(connection, id);
+
+    /// <summary>Keeps what a class says and works on.</summary>
+    public static async Task<string?> KeepTeaching(SchoolConnection connection, string className, string wording, string topic, RuleOfThumb? rule, DateTime now)
+    {
+        if (className.Length is 0 or > ClassTeaching.LongestName) return "Say which class.";
+        if (wording.Length > ClassTeaching.Longest || topic.Length > ClassTeaching.Longest) return $"At most {ClassTeaching.Longest} signs for each.";
+        await ClassTeachings.Keep(connection, className, wording, topic, rule?.Id, now);
+        return null;
+    }
+
+    private string? FaultOf(Slot slot) =>
+        slot.Children.Except(Children.Select(known => known.Id.Value)).Any() ? "Choose children of your caseload." : slot.Fault(Slots, NameOf);
+}

@@ -1,0 +1,69 @@
+using System.Security.Claims;
+using Microsoft.AspNetCore.Identity;
+
+namespace Umbick.Hosting;
+
+/// <summary>Who a request is from.</summary>
+public static class Who
+{
+    /// <summary>The cookie of a child's sitting: it opens that sitting and nothing else.</summary>
+    public const string ChildScheme = "umbick.child";
+
+    /// <summary>The policy of the child's side.</summary>
+    public const string ChildPolicy = "child";
+
+    /// <summary>The policy of pages that show findings, records, or what is settled: for teachers.</summary>
+    public const string Records = "records";
+
+    /// <summary>The policy of pages by which sittings and visits are run: for teachers, and for whoever helps them.</summary>
+    public const string Sittings = "sittings";
+
+    /// <summary>The policy of pages by which a school is run: for teachers in charge.</summary>
+    public const string InCharge = "in-charge";
+
+    /// <summary>The policy of what concerns nobody but whoever is signed in.</summary>
+    public const string SignedIn = "signed-in";
+
+    /// <summary>The roles that somebody of a school can have.</summary>
+    public const string TeacherRole = "teacher", AssistantRole = "assistant", InChargeRole = "in-charge";
+
+    private const string SittingClaim = "sitting";
+    private const string SchoolClaim = "school";
+
+    /// <summary>The school and the id of whoever is signed in.</summary>
+    /// <exception cref="InvalidOperationException">Nobody is signed in: the page lacks its policy.</exception>
+    public static (Guid School, Guid Id) Person(this ClaimsPrincipal user)
+    {
+        var parts = user.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('.');
+        return parts?.Length == 2 ? (Guid.Parse(parts[0]), Guid.Parse(parts[1])) : throw new InvalidOperationException("Nobody is signed in.");
+    }
+
+    /// <summary>Whether somebody of a school is signed in.</summary>
+    public static bool IsSignedIn(this ClaimsPrincipal user) => user.Identities.Any(identity => identity.AuthenticationType == IdentityConstants.ApplicationScheme);
+
+    /// <summary>Whether whoever is signed in sees findings, records and settings.</summary>
+    public static bool SeesRecords(this ClaimsPrincipal user) => user.IsInRole(TeacherRole);
+
+    /// <summary>Whether whoever is signed in sees to the school's people and records.</summary>
+    public static bool IsInCharge(this ClaimsPrincipal user) => user.IsInRole(InChargeRole);
+
+    /// <summary>The page that whoever is signed in comes to first.</summary>
+    public static string Home(this ClaimsPrincipal user) => user.IsInRole(TeacherRole) ? "/day" : "/helping";
+
+    /// <summary>The name by which colleagues know whoever is signed in.</summary>
+    public static string DisplayName(this ClaimsPrincipal user) => user.FindFirstValue(PersonClaims.DisplayName) ?? "";
+
+    /// <summary>Whether whoever is signed in works at another school too.</summary>
+    public static bool IsAtSeveralSchools(this ClaimsPrincipal user) => user.HasClaim(claim => claim.Type == PersonClaims.SeveralSchools);
+
+    /// <summary>The name of the school of whoever is signed in.</summary>
+    public static string SchoolName(this ClaimsPrincipal user) => user.FindFirstValue(PersonClaims.SchoolName) ?? "";
+
+    /// <summary>The school and the one sitting that child mode is dropped to.</summary>
+    public static (Guid School, SittingId Sitting) Child(this ClaimsPrincipal user) =>
+        (Guid.Parse(user.FindFirstValue(SchoolClaim)!), SittingId.Parse(user.FindFirstValue(SittingClaim)!, null));
+
+    /// <summary>Somebody who may do one sitting.</summary>
+    public static ClaimsPrincipal ChildAt(Guid school, SittingId sitting) => new(new ClaimsIdentity(
+        [new Claim(SchoolClaim, school.ToString()), new Claim(SittingClaim, sitting.ToString())], ChildScheme));
+}

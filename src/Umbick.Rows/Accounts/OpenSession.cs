@@ -1,0 +1,5 @@
+
+namespace Umbick.Rows;
+
+/// <summary>A session that is open.</summary>
+public sealed record OpenSession(Guid Id, DateTime StartedAt, DateTime EndsAt);

@@ -1,0 +1,8 @@
+
+namespace Umbick.Rows;
+
+/// <summary>What became of a code that somebody typed.</summary>
+/// <param name="Outcome">Whether it opened a sitting.</param>
+/// <param name="School">The school.</param>
+/// <param name="Sitting">The sitting that it opens.</param>
+public sealed record OpenedCode(CodeOutcome Outcome, Guid School, SittingId Sitting);

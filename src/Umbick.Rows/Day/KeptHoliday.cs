@@ -1,0 +1,6 @@
+using Umbick.Core.Timetabling;
+
+namespace Umbick.Rows;
+
+/// <summary>A holiday with its id.</summary>
+public sealed record KeptHoliday(Guid Id, Holiday Holiday);
