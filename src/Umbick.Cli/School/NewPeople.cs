@@ -59,7 +59,7 @@ internal static class NewPeople
             });
         }
         Console.WriteLine(turned ? $"The second step of {userName} is off. They are told so when they next sign in." : $"{userName} has no second step.");
-        return works[0].Id;
+        return works[0].Person;
     }));
 
     public static Task<int> LetIn(string userName, string? address) => VerbException.Told(() => Connections.AsOwner(async database =>
