@@ -18,7 +18,7 @@ super_password='' owner_password='' app_password=''
 # Starts the server on the cluster: on loopback alone, without a socket, whose path could be too long or hold a space.
 run_cluster() {
   as_postgres "$(postgres_bin)/pg_ctl" start -w -s -D "$cluster" -l "$cluster/log" \
-    -o "-p $cluster_port $cluster_options -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=120"
+    -o "-p $cluster_port $cluster_options -c listen_addresses=127.0.0.1 -c unix_socket_directories="
 }
 
 # server_runs FOLDER: whether the server on a cluster is there and listens. One that was killed can stand in the list of processes for a while.
@@ -44,19 +44,20 @@ make_cluster_folder() {
 
 # start_cluster NAME [fresh]: starts the cluster, making it if it is not there, and sets the connections to it.
 start_cluster() {
-  local name=$1 bin secrets="$state/$1.secrets" durable=''
+  local name=$1 bin secrets="$state/$1.secrets" own='-c max_connections=120'
   bin=$(postgres_bin)
   make_cluster_folder
   cluster="$clusters/$name"
   stop_cluster
-  # What the tests write is thrown away: it need not outlive a crash, nor wait for the disk. Benchmarks do wait for it.
-  if [ "$name" = test ]; then durable='-c fsync=off -c full_page_writes=off'; fi
+  # What the tests write is thrown away: it need not outlive a crash, nor wait for the disk. Benchmarks do wait for it. Test projects run side by side, each with its
+  # schools' connections.
+  if [ "$name" = test ]; then own='-c max_connections=300 -c fsync=off -c full_page_writes=off'; fi
   if [ "${2:-}" = fresh ] || [ ! -s "$secrets" ]; then as_postgres rm -rf "$cluster"; fi
   if ! as_postgres test -d "$cluster" || [ ! -s "$secrets" ]; then init_cluster "$bin" "$secrets"; fi
   source "$secrets"
 
   cluster_port=$(free_port_from 54180)
-  cluster_options=$durable
+  cluster_options=$own
   run_cluster || fail "the database did not start; see $cluster/log"
   [ -e "$state/$name.roles" ] || make_roles "$bin" "$name"
   # A cluster of an earlier version left them open.
