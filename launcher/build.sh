@@ -17,11 +17,11 @@ build_assets() {
   stamped assets "$(fingerprint package-lock.json package.json src/Umbick.Web/Pages src/Umbick.Web/Faces src/Umbick.Web/Styles)" make_assets
 }
 
-restored() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props locks)" restore_nuget; }
+fetch_libraries() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props locks)" restore_nuget; }
 
 build_site() {
   build_assets
-  restored
+  fetch_libraries
   stamped site "$(fingerprint src locks Directory.Build.props .editorconfig)" compile_site
 }
 

@@ -6,7 +6,7 @@ reckon() {
     command -v npm >/dev/null || fail 'Node.js with npm is needed.'
     take_lock build wait
     build_assets
-    restored
+    fetch_libraries
     stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Rows src/Umbick.Simulation src/Umbick.Store src/Umbick.Casework src/Umbick.Demo src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
     exec 9>&-
   } >&2
@@ -29,7 +29,7 @@ bench() {
     faults) shift; exec node bench/faults/plant.mjs "$@" ;;
   esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
-  restored
+  fetch_libraries
   say 'Building'
   quietly build dotnet build --no-restore -c Release bench/Umbick.Benchmarks
   exec dotnet "$root/artifacts/bin/Umbick.Benchmarks/release/Umbick.Benchmarks.dll" "$@"

@@ -6,7 +6,7 @@ run_tests() {
   need_tools
   need_packages postgresql chromium chromium-driver shellcheck
   build_assets
-  restored
+  fetch_libraries
   say 'Building, with warnings as errors'
   quietly build dotnet build --no-restore -c Release Umbick.slnx
   publish_site

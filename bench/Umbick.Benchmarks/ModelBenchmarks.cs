@@ -29,7 +29,7 @@ public class ModelBenchmarks
         for (var i = 0; i < 5; i++)
         {
             var item = sitting.Next()!.Item;
-            sitting.Take(new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken));
+            sitting.Add(new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken));
         }
         _afterFive = sitting.Belief;
         _asked = [.. sitting.Answers.Select(answer => answer.Given.Item)];
@@ -51,7 +51,7 @@ public class ModelBenchmarks
     public NextItem? Sixth() => new ItemChooser(_model).Choose(_afterFive, _bank, _asked, 3);
 
     [Benchmark(Description = "a year: 600 answers, 60 sittings")]
-    public Replay Year() => Replay.Of(_model, _year);
+    public Replay Year() => Replay.Run(_model, _year);
 
     [Benchmark(Description = "a model made")]
     public ReadingModel Start() => new([.. _model.Patterns]);

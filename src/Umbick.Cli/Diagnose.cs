@@ -33,17 +33,17 @@ internal static class Diagnose
             return 0;
         }
         var model = new ReadingModel();
-        var children = lines.GroupBy(line => line.Child).Select(child => Of(model, child.Key, [.. child])).ToList();
+        var children = lines.GroupBy(line => line.Child).Select(child => From(model, child.Key, [.. child])).ToList();
         Console.OutputEncoding = new UTF8Encoding(false);
         Console.WriteLine(html ? Page(children) : JsonSerializer.Serialize(new DiagnosisJson.Diagnosis(ReadingModel.Version, [.. children.Select(child => child.Found)]), DiagnosisJson.Options));
         return 0;
     }
 
-    private static (DiagnosisJson.ChildFinding Found, CaseSummary Summary) Of(ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
+    private static (DiagnosisJson.ChildFinding Found, CaseSummary Summary) From(ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
     {
         var sittings = lines.GroupBy(line => line.Day).OrderBy(day => day.Key).ToList();
-        var replay = Replay.Of(model, [.. sittings.Select(day => new SittingAnswers(day.Key, [.. day.Select(line => line.Given)], []))]);
-        return (DiagnosisJson.Of(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]), CaseSummary.OfAnswers(model, child, replay, sittings[^1].Key));
+        var replay = Replay.Run(model, [.. sittings.Select(day => new SittingAnswers(day.Key, [.. day.Select(line => line.Given)], []))]);
+        return (DiagnosisJson.From(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]), CaseSummary.OfAnswers(model, child, replay, sittings[^1].Key));
     }
 
     private static string Page(IEnumerable<(DiagnosisJson.ChildFinding Found, CaseSummary Summary)> children)
@@ -55,14 +55,14 @@ internal static class Diagnose
             var shown = child.Patterns.Where(finding => finding.Label != "unlikely").ToList();
             page.Append("<ul>");
             foreach (var finding in shown)
-                page.Append($"<li>{Encoded(Told(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");
+                page.Append($"<li>{Encoded(InWords(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");
             page.Append("</ul>");
             if (child.Unexplained.Count > 0) page.Append($"<p>Nothing explains answer {string.Join(", ", child.Unexplained)}.</p>");
         }
         return page.Append("</html>").ToString();
     }
 
-    private static string Told(DiagnosisJson.PatternFinding finding, string child) => Catalogue.Find(finding.Pattern) is { } pattern
+    private static string InWords(DiagnosisJson.PatternFinding finding, string child) => Catalogue.Find(finding.Pattern) is { } pattern
         ? pattern.TextsIn(Wording.Usual).FindingOf(child)
         : $"{finding.Step.Replace('-', ' ')}: taken some other way. Look at these answers.";
 

@@ -49,9 +49,9 @@ internal static class PlaySittings
                     output.WriteLine(Error("An answer is {\"answer\":\"8:07\"}."));
                     return 1;
                 }
-                sitting.Take(new ItemAnswer(next.Item, raw.Length > AnswerParser.LongestAnswer ? new Unread(raw) : next.Item.Read(raw, Typist.Child), next.Item.Task.Taken));
+                sitting.Add(new ItemAnswer(next.Item, raw.Length > AnswerParser.LongestAnswer ? new Unread(raw) : next.Item.Read(raw, Typist.Child), next.Item.Task.Taken));
             }
-            output.WriteLine(JsonSerializer.Serialize(DiagnosisJson.Of(child, sitting.Conclude(), []), DiagnosisJson.Options));
+            output.WriteLine(JsonSerializer.Serialize(DiagnosisJson.From(child, sitting.Conclude(), []), DiagnosisJson.Options));
         }
         return 0;
     }

@@ -20,7 +20,7 @@ internal static class Prepare
             await Console.Error.WriteLineAsync("UMBICK_OWNER, the owner's connection, is not set. Start this through ./umbick.");
             return 2;
         }
-        return await School.VerbException.Told(async () =>
+        return await School.VerbException.Report(async () =>
         {
             Migrator.Migrate(owner, mend);
             if (demo) await FillDemo(owner);

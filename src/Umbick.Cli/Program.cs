@@ -112,12 +112,12 @@ startPlan.SetAction((parsed, cancel) => StartPlan.Run(parsed.GetValue(tls), pars
 root.Subcommands.Add(startPlan);
 
 var mayStart = new Command("may-start", "Whether a school's site may start on this database.");
-mayStart.SetAction((parsed, cancel) => Standing.MayStart());
+mayStart.SetAction((parsed, cancel) => StartChecks.MayStart());
 root.Subcommands.Add(mayStart);
 var at = new Argument<string>("address");
 var process = new Option<int>("--process");
 var awaitReady = new Command("await-ready", "Waits until a site is ready.") { at, process };
-awaitReady.SetAction((parsed, cancel) => Standing.AwaitReady(parsed.GetRequiredValue(at), parsed.GetValue(process)));
+awaitReady.SetAction((parsed, cancel) => StartChecks.AwaitReady(parsed.GetRequiredValue(at), parsed.GetValue(process)));
 root.Subcommands.Add(awaitReady);
 
 return await root.Parse(args).InvokeAsync();

@@ -159,14 +159,14 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         var demonstration = Demonstration.Offered(pattern, [])[0];
         await visiting.Begin(connection, visit, pattern, [id], demonstration.Id, teacher);
         await Say(VisitPart.Room, 1, $"{(await Schools.ClockAt(connection, clock.GetUtcNow().UtcDateTime)).Plus(random.Next(-1, 2))}");
-        while (await VisitAt.Load(connection, visit) is { Visit: { EndedAt: null } now } at)
+        while (await VisitState.Load(connection, visit) is { Visit: { EndedAt: null } now } at)
         {
             clock.Advance(TimeSpan.FromSeconds(25));
             if (at.Asked is { } asked)
             {
                 await Say(now.Part, now.Place, child.Answer(asked.Item, asked.Item.Task.Aloud));
                 if (now.Part == VisitPart.Cold) continue;
-                var took = (await VisitAt.Load(connection, visit))!.Children[0].At(now.Part, now.Place)!.IsRight ? default(Rung?) : (Rung)random.Next(1, 4);
+                var took = (await VisitState.Load(connection, visit))!.Children[0].At(now.Part, now.Place)!.IsRight ? default(Rung?) : (Rung)random.Next(1, 4);
                 if (took is not null && now.Part == VisitPart.Practise) await visiting.NoteRung(connection, visit, id, now.Place, took, teacher);
             }
             await visiting.GoOn(connection, visit, now.Part, now.Place, demonstration, teacher);

@@ -124,7 +124,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     private async Task Decide(SchoolConnection connection, ChildId child, Pattern pattern, VisitClock clock)
     {
         clock.Advance(TimeSpan.FromMinutes(2));
-        await new Deciding(model, clock).Take(connection, Guid.NewGuid(), child, pattern, DecisionKind.FinishPattern, taken: true, teacher);
+        await new Deciding(model, clock).Decide(connection, Guid.NewGuid(), child, pattern, DecisionKind.FinishPattern, taken: true, teacher);
     }
 
     private async Task ColdStart(SchoolConnection connection, ChildId child, Pattern pattern, string outcomes, VisitClock clock)
@@ -188,7 +188,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     {
         var clock = At(6);
         await Form(connection, alias, "C", wrongOf: 11, clock);
-        var cycle = (await WorkRows.Of(connection, [_children[alias]])).Cycles[_children[alias]].Single();
+        var cycle = (await WorkRows.Load(connection, [_children[alias]])).Cycles[_children[alias]].Single();
         await new Deciding(model, clock).EndCycle(connection, cycle.Id, _children[alias], "reads clocks with the class now", teacher);
     }
 

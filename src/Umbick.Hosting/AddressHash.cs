@@ -16,7 +16,7 @@ public sealed class AddressHash(X509Certificate2? certificate)
     private readonly byte[] _key = certificate?.GetRSAPrivateKey()?.SignData("umbick addresses"u8.ToArray(), HashAlgorithmName.SHA256, RSASignaturePadding.Pkcs1) ?? RandomNumberGenerator.GetBytes(32);
 
     /// <summary>The hash of the address that a request comes from. Somebody at an address of the sixth version has all of its network: that is what counts.</summary>
-    public byte[] Of(HttpContext context) => HMACSHA256.HashData(_key, Encoding.ASCII.GetBytes(Network(context.Connection.RemoteIpAddress)));
+    public byte[] HashOf(HttpContext context) => HMACSHA256.HashData(_key, Encoding.ASCII.GetBytes(Network(context.Connection.RemoteIpAddress)));
 
     private static string Network(IPAddress? address) => address switch
     {

@@ -18,7 +18,7 @@ public sealed class PasswordTurns : IDisposable
     /// <param name="atHome">Whether it is for somebody at the school.</param>
     /// <param name="cancel">Ends the waiting.</param>
     /// <returns>The turn, to be given back; null where too many wait already.</returns>
-    public async Task<IDisposable?> Take(bool atHome, CancellationToken cancel)
+    public async Task<IDisposable?> Wait(bool atHome, CancellationToken cancel)
     {
         if (atHome) return await Enter(_hashing, cancel) ? new Turn([_hashing]) : null;
         try

@@ -15,7 +15,7 @@ public sealed class PersonClaims(UserManager<Person> people, IOptions<IdentityOp
         var identity = await base.GenerateClaimsAsync(user);
         var school = await database.InSchool(user.School, Schools.Current);
         identity.AddClaim(new Claim(SchoolName, school.Name));
-        if ((await schools.Of(user.UserName)).Count > 1) identity.AddClaim(new Claim(SeveralSchools, "yes"));
+        if ((await schools.Find(user.UserName)).Count > 1) identity.AddClaim(new Claim(SeveralSchools, "yes"));
         identity.AddClaim(new Claim(DisplayName, user.DisplayName));
         identity.AddClaim(new Claim(identity.RoleClaimType, user.Role == PersonRole.Teacher ? Who.TeacherRole : Who.AssistantRole));
         if (user.InCharge) identity.AddClaim(new Claim(identity.RoleClaimType, Who.InChargeRole));

@@ -4,14 +4,14 @@ namespace Umbick.Hosting;
 public sealed class PersonSchools(Database database)
 {
     /// <summary>Each school that knows somebody by this name, with who they are there; none where nobody has it.</summary>
-    public Task<IReadOnlyList<(Guid School, Guid Person)>> Of(string userName, CancellationToken cancel = default) =>
+    public Task<IReadOnlyList<(Guid School, Guid Person)>> Find(string userName, CancellationToken cancel = default) =>
         database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName)), cancel);
 
     /// <summary>The same, read whole.</summary>
     public async Task<IReadOnlyList<(School School, Person Person)>> Load(string userName, CancellationToken cancel)
     {
         var schools = new List<(School, Person)>();
-        foreach (var (school, person) in await Of(userName, cancel))
+        foreach (var (school, person) in await Find(userName, cancel))
             schools.Add(await database.InSchool(school, async connection => (await Schools.Current(connection), (await People.Find(connection, person))!), cancel));
         return schools;
     }
@@ -23,6 +23,6 @@ public sealed class PersonSchools(Database database)
     public async Task<string> FirstPage(Person person, CancellationToken cancel)
     {
         if (person.SecondStepOffAt is not null) return "/you";
-        return (await Of(person.UserName, cancel)).Count > 1 ? "/schools" : person.Role == PersonRole.Teacher ? "/day" : "/helping";
+        return (await Find(person.UserName, cancel)).Count > 1 ? "/schools" : person.Role == PersonRole.Teacher ? "/day" : "/helping";
     }
 }

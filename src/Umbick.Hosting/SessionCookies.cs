@@ -39,7 +39,7 @@ public static class SessionCookies
                 return;
             }
             await Sessions.BeginOfPerson(connection, id, user.Person().Id, now, ends);
-            await DoorTries.BeAtHome(connection, services.GetRequiredService<AddressHash>().Of(context.HttpContext));
+            await DoorTries.BeAtHome(connection, services.GetRequiredService<AddressHash>().HashOf(context.HttpContext));
             await Audit.Note(connection, user.Person().Id, AuditKinds.SignedIn, now);
         });
         ((ClaimsIdentity)user.Identity!).AddClaim(new Claim(SessionClaim, id.ToString()));

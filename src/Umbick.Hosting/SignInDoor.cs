@@ -21,7 +21,7 @@ public sealed class SignInDoor(Database database, PersonSchools schools, Address
     public async Task NoteWrong(Knock knock, string userName, CancellationToken cancel)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        foreach (var (school, person) in await schools.Of(userName, cancel))
+        foreach (var (school, person) in await schools.Find(userName, cancel))
         {
             await database.InSchool(
                 school,
@@ -39,12 +39,12 @@ public sealed class SignInDoor(Database database, PersonSchools schools, Address
         // No account has a longer name: it is neither looked for nor counted.
         if (userName.Length > Casework.Accounts.UserNames.Longest) return new Knock("That name and password do not go together. Try again.", hasToWait: false);
         var cancel = context.RequestAborted;
-        var counted = await database.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, userName, addresses.Of(context)), cancel);
+        var counted = await database.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, userName, addresses.HashOf(context)), cancel);
         if (counted.Outcome == DoorOutcome.Stopped) return new Knock("Too many wrong codes were typed today, so this second step is closed for a day. Whoever is in charge at your school can let you in.");
         if (counted.Outcome == DoorOutcome.Wait) return new Knock("Too many tries. Wait a minute or two, then try again.");
         Task Forget() => database.BeforeSchool(connection => DoorTries.Forget(connection, counted), CancellationToken.None);
         if (isSecondStep) return new Knock(Forget, null, counted.WrongToday == DoorTries.MostCodesADay);
-        if (await turns.Take(counted.AtHome, cancel) is { } turn) return new Knock(Forget, turn, false);
+        if (await turns.Wait(counted.AtHome, cancel) is { } turn) return new Knock(Forget, turn, false);
         await Forget();
         return new Knock("Many are trying to sign in just now. Try again in a moment.");
     }

@@ -24,7 +24,7 @@ public static class SiteDatabase
         services.AddSingleton(provider => new Database(provider.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(provider.GetRequiredService<ILoggerFactory>())));
         services.AddSingleton<IDatabase>(provider => provider.GetRequiredService<Database>());
         services.AddSingleton<SiteLock>();
-        services.AddHostedService<StandingLock>();
+        services.AddHostedService<SiteLockHolder>();
         services.AddHostedService<Pruning>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
     }

@@ -35,7 +35,7 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
             {
                 double[] its = [.. answers.Select(one => Ruled(one, patterns, benchmarks, byMeaning: false))];
                 double[] itsByMeaning = [.. answers.Select(one => Ruled(one, patterns, benchmarks, byMeaning: true))];
-                foreach (var traits in _traits.Where(traits => traits.Benchmarks == benchmarks && patterns.All(id => shown.Shows(id, traits))))
+                foreach (var traits in _traits.Where(traits => traits.Benchmarks == benchmarks && patterns.All(id => shown.ShowsPattern(id, traits))))
                 {
                     var own = traits.Variant == Variant.OwnWords;
                     var chance = Consistencies.Average(consistency =>

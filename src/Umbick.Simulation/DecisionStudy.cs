@@ -46,7 +46,7 @@ public sealed class DecisionStudy
         for (var visit = 1; visit <= visits && finish is null; visit++)
         {
             colds.Add(Cold(child, pattern, visit, unchecked((seed * 101) + visit)));
-            switch (PatternCourse.Of(colds, [], SchoolYear.Plain, practised).Offer?.Kind)
+            switch (PatternCourse.Build(colds, [], SchoolYear.Plain, practised).Offer?.Kind)
             {
                 case DecisionKind.ChangeApproach: change ??= visit; break;
                 case DecisionKind.FinishPattern: (finish, then) = (visit, child.Strength); break;
@@ -72,7 +72,7 @@ public sealed class DecisionStudy
     private ColdAnswer Answered(PractisedChild child, Pattern pattern, Item item)
     {
         var given = new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken);
-        return ColdAnswer.Of(_model, pattern, given, Scoring.IsRight(item, given.Answer, given.Mode, _stage));
+        return ColdAnswer.From(_model, pattern, given, Scoring.IsRight(item, given.Answer, given.Mode, _stage));
     }
 
     private IReadOnlyList<Item> Items(Pattern pattern, int seed) => ColdStart.Make(HeldPattern.Plain(_model, pattern), _stage, ClockTasks.Plain.Contains, seed);

@@ -55,15 +55,15 @@ public sealed class DrawnChild : IAnsweringChild
     /// <summary>What they answer, as it would be typed.</summary>
     public string Answer(Item item)
     {
-        if (_guesses) return TypedAnswer.Of(item, ClockTime.All().ElementAt(_random.Next(ClockTime.MinutesRound)), _random);
+        if (_guesses) return TypedAnswer.Write(item, ClockTime.All().ElementAt(_random.Next(ClockTime.MinutesRound)), _random);
         var fate = _random.NextDouble();
         if (fate < Consistency) return OwnAnswer(item);
-        return fate < Consistency + Noise ? TypedAnswer.Of(item, Slip(item.Time), _random) : TypedAnswer.Of(item, item.Time, _random);
+        return fate < Consistency + Noise ? TypedAnswer.Write(item, Slip(item.Time), _random) : TypedAnswer.Write(item, item.Time, _random);
     }
 
     private string OwnAnswer(Item item)
     {
-        if (_odd is not null) return TypedAnswer.Of(item, _odd.Reads(item.Task, item.Time), _random);
+        if (_odd is not null) return TypedAnswer.Write(item, _odd.Reads(item.Task, item.Time), _random);
         var outcomes = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, Patterns, Benchmarks);
         var fate = _random.NextDouble();
         foreach (var (answer, share) in outcomes)

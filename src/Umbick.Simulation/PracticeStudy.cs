@@ -23,7 +23,7 @@ public static class PracticeStudy
         var asked = 0;
         for (var set = 0; ; set++)
         {
-            var order = new SetOrder(held, stage, Support.Bare, unchecked((seed * 131) + set));
+            var order = new SetRequest(held, stage, Support.Bare, unchecked((seed * 131) + set));
             foreach (var item in made ? new SetMaker().Make(order).Items.Select(one => one.Item) : AtRandom(order))
             {
                 asked++;
@@ -38,7 +38,7 @@ public static class PracticeStudy
         }
     }
 
-    private static IEnumerable<Item> AtRandom(SetOrder order)
+    private static IEnumerable<Item> AtRandom(SetRequest order)
     {
         var stage = SetMaker.StageFor(order);
         var bank = ItemBank.ForSitting(stage, new SetMaker().Make(order).Items.Select(one => one.Item.Task).Where(task => task.Order.Count > 0 && task != ClockTasks.Judge).Distinct());

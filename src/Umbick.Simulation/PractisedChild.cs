@@ -28,7 +28,7 @@ public sealed class PractisedChild(Pattern pattern, double strength, double keep
     public string Answer(Item item)
     {
         if (random.NextDouble() < slips) return random.NextDouble() < habit ? ItsWay(item) : Slip(item);
-        return random.NextDouble() < Strength ? ItsWay(item) : TypedAnswer.Of(item, item.Time, random);
+        return random.NextDouble() < Strength ? ItsWay(item) : TypedAnswer.Write(item, item.Time, random);
     }
 
     private string ItsWay(Item item)
@@ -50,8 +50,8 @@ public sealed class PractisedChild(Pattern pattern, double strength, double keep
         foreach (var (off, share) in Traits.OffTheRule(hasRule: false))
         {
             fate -= share;
-            if (fate < 0) return TypedAnswer.Of(item, item.Time.Plus(off), random);
+            if (fate < 0) return TypedAnswer.Write(item, item.Time.Plus(off), random);
         }
-        return TypedAnswer.Of(item, item.Time.Plus(random.Next(Core.Clocks.ClockTime.MinutesRound)), random);
+        return TypedAnswer.Write(item, item.Time.Plus(random.Next(Core.Clocks.ClockTime.MinutesRound)), random);
     }
 }

@@ -22,7 +22,7 @@ public sealed class ShownPatterns
     }
 
     /// <summary>Whether a pattern, in this variant, shows in one item of twelve or more and is no other pattern of the catalogue.</summary>
-    public bool Shows(string pattern, Traits traits) => _shows.GetOrAdd((pattern, traits), asked =>
+    public bool ShowsPattern(string pattern, Traits traits) => _shows.GetOrAdd((pattern, traits), asked =>
     {
         // Who says every time with 'past', or as figures, has no 'to' to mix up with it.
         if (asked.Traits.Variant == Variant.OwnWords && Catalogue.Find(asked.Pattern)!.Step == Step.PastOrTo) return false;

@@ -26,7 +26,7 @@ public sealed class SimulatedChild(ReadingModel model, IEnumerable<Pattern> patt
         var prediction = model.Predict(item, mode);
         if (random.NextDouble() >= consistency) return Written(random.NextDouble() < RightWhenNotFollowing ? item.Right : Slip(item));
         var fate = random.NextDouble();
-        foreach (var (answer, share) in prediction.AnswersOf(prediction.SubSpace.PartOf(model.Space.Of(_patterns))))
+        foreach (var (answer, share) in prediction.AnswersOf(prediction.SubSpace.PartOf(model.Space.PlaceOf(_patterns))))
         {
             fate -= share;
             if (fate < 0) return Written(answer);

@@ -28,7 +28,7 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
         int? clearAfter = null;
         while (outcomes.Count < lengths.Count)
         {
-            if (sitting.Next() is { } next) sitting.Take(Given(next.Item, child));
+            if (sitting.Next() is { } next) sitting.Add(Given(next.Item, child));
             var asked = sitting.Answers.Count;
             // Only of those with nothing to find: to find when it is clear takes as long as to choose.
             if (clearAfter is null && child.Patterns.Count == 0 && StopRules.After(model, sitting.Belief, sitting.Answers, Bank, int.MaxValue) == StopReason.Clear) clearAfter = asked;
@@ -44,7 +44,7 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
         var belief = new Belief(model);
         var answers = ObservedAnswer.All(model, form.Select(item => Given(item, child)));
         belief.Update(answers.SelectMany(answer => answer.Observations));
-        return OutcomeOf(child, belief, Conclusion.Of(model, belief, answers), answers);
+        return OutcomeOf(child, belief, Conclusion.From(model, belief, answers), answers);
     }
 
     private static ItemAnswer Given(Item item, IAnsweringChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);

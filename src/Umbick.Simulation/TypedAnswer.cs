@@ -7,7 +7,7 @@ namespace Umbick.Simulation;
 internal static class TypedAnswer
 {
     /// <summary>The right answer to an item, had it been about another time.</summary>
-    public static string Of(Item item, ClockTime time, Random random) =>
+    public static string Write(Item item, ClockTime time, Random random) =>
         InSomeForm((item with { Time = time }).Right.Short(Wording.Usual), random);
 
     /// <summary>The same answer in one of the forms in which it might be typed.</summary>

@@ -64,7 +64,7 @@ public sealed class VariedChild : IAnsweringChild
                 .Select(step => Catalogue.All.Where(pattern => pattern.Step == step).ToList())
                 .Select(patterns => patterns[random.Next(patterns.Count)].Id).ToList();
             var child = With(drawn, variants, random);
-            if (drawn.TrueForAll(id => shown.Shows(id, child.Traits))) return child;
+            if (drawn.TrueForAll(id => shown.ShowsPattern(id, child.Traits))) return child;
         }
     }
 
@@ -110,7 +110,7 @@ public sealed class VariedChild : IAnsweringChild
         return Spoken(item, item.Time.Plus(_random.Next(ClockTime.MinutesRound)));
     }
 
-    private string Spoken(Item item, ClockTime time) => InTheirWords(item, TypedAnswer.Of(item, time, _random));
+    private string Spoken(Item item, ClockTime time) => InTheirWords(item, TypedAnswer.Write(item, time, _random));
 
     /// <summary>One who says times their own way, says them so whatever they read.</summary>
     private string InTheirWords(Item item, string answer)

@@ -38,7 +38,7 @@ builder.Services.AddHostedService<WarmUp>();
 builder.AddFormLimits();
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
 
-var transport = Transport.Of(builder.Configuration);
+var transport = Transport.From(builder.Configuration);
 transport.AddTo(builder.Services);
 
 builder.Services.AddKeys(builder.Configuration);

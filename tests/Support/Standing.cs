@@ -1,7 +1,7 @@
 namespace Umbick.Tests;
 
 /// <summary>A clock that stands.</summary>
-public sealed class Standing(DateTimeOffset at) : TimeProvider
+public sealed class StartChecks(DateTimeOffset at) : TimeProvider
 {
     public override DateTimeOffset GetUtcNow() => at;
 }

@@ -238,11 +238,11 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await Say(VisitPart.Room, 1);
         await visiting.Note(connection, visit, child, VisitNote.All[0], holds: true, teacher);
         for (var place = 1; place <= ColdStart.Telling + 1; place++) await Say(VisitPart.Cold, place);
-        await visiting.GoOn(connection, visit, VisitPart.Model, 1, null, teacher);
+        await visiting.GoOn(connection, visit, VisitPart.Show, 1, null, teacher);
         await Say(VisitPart.Practise, 1);
         await visiting.NoteRung(connection, visit, child, 1, Rung.Waited, teacher);
 
-        Task<Submitted> Say(VisitPart part, int place) =>
+        Task<AnswerOutcome> Say(VisitPart part, int place) =>
             visiting.Answer(connection, visit, child, part, new Submission(Guid.NewGuid(), place, "4:00", AnswerMode.Said, null), teacher);
     }
 

@@ -135,7 +135,7 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
 
     private static void AssertShows(Browser browser, string time)
     {
-        var hands = HandPositions.Of(ClockTime.TryParse(time)!.Value);
+        var hands = HandPositions.Showing(ClockTime.TryParse(time)!.Value);
         browser.AwaitScript(FormattableString.Invariant($"const at = (hand) => Number(document.querySelector(`[data-hand=${{hand}}]`).getAttribute('aria-valuenow')); return Math.abs(at('hour') - {hands.Hour}) < 0.01 && Math.abs(at('minute') - {hands.Minute}) < 0.05"));
     }
 

@@ -204,7 +204,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
     {
         "choose-clock" => $"{(char)('a' + item.Choices.ToList().FindIndex(choice => choice.Meaning == item.Time))}",
         "match" => string.Join("; ", item.Clocks.Select((clock, i) => $"{(char)('A' + i)}={clock}")),
-        "repair-clock" => $"{HandPositions.Of(item.Time).Hour.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}|",
+        "repair-clock" => $"{HandPositions.Showing(item.Time).Hour.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}|",
         _ => item.Right.Short(Wording.Usual),
     };
 

@@ -20,7 +20,7 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
 
     private static async Task Empty(SchoolConnection connection)
     {
-        foreach (var slot in (await Timetables.Of(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots) await Timetables.RemoveSlot(connection, slot.Id);
+        foreach (var slot in (await Timetables.Load(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots) await Timetables.RemoveSlot(connection, slot.Id);
         foreach (var holiday in await Timetables.Holidays(connection)) await Timetables.RemoveHoliday(connection, holiday.Id);
     }
 
@@ -122,7 +122,7 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
         var told = (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent;
         Assert.Contains(why, told, StringComparison.Ordinal);
         Assert.Contains("Nothing was changed.", told, StringComparison.Ordinal);
-        Assert.Empty(await site.App.InSchool(site.A, async connection => (await Timetables.Of(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots));
+        Assert.Empty(await site.App.InSchool(site.A, async connection => (await Timetables.Load(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots));
     }
 
     [Fact]

@@ -106,17 +106,17 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         var child = (await site.Child(site.A)).Id;
         return name switch
         {
-            "children" or "patterns" or "settings" or "explain" => await Of(teacher, $"/{name}"),
-            "pattern" => await Of(teacher, $"/patterns/{what}"),
-            "begin" => await Of(teacher, $"/ask/begin/{child}"),
-            "clock" when what is not null => await Of(teacher, "/clock?handler=time&hour=10.75&minute=45"),
-            "clock" => await Of(teacher, "/clock"),
-            "adaptive" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child)}"),
-            "asking" => await Of(teacher, $"/ask/{await site.Sitting(site.A, child, new AskingOptions(Plan.Chosen) { Tasks = [what!] })}"),
+            "children" or "patterns" or "settings" or "explain" => await TextOf(teacher, $"/{name}"),
+            "pattern" => await TextOf(teacher, $"/patterns/{what}"),
+            "begin" => await TextOf(teacher, $"/ask/begin/{child}"),
+            "clock" when what is not null => await TextOf(teacher, "/clock?handler=time&hour=10.75&minute=45"),
+            "clock" => await TextOf(teacher, "/clock"),
+            "adaptive" => await TextOf(teacher, $"/ask/{await site.Sitting(site.A, child)}"),
+            "asking" => await TextOf(teacher, $"/ask/{await site.Sitting(site.A, child, new AskingOptions(Plan.Chosen) { Tasks = [what!] })}"),
             "form" => await Tasks(await site.Sitting(site.A, (await site.Child(site.A, Stage.QuarterTo)).Id, new AskingOptions(Plan.Form))),
-            "set" => await Of(teacher, $"/practise/new/{child}?pattern={what}"),
-            "set-sheet" => await Of(teacher, $"/sheets/{(await site.Set(site.A, child, what)).Sitting}"),
-            "class-sheet" => await Of(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
+            "set" => await TextOf(teacher, $"/practise/new/{child}?pattern={what}"),
+            "set-sheet" => await TextOf(teacher, $"/sheets/{(await site.Set(site.A, child, what)).Sitting}"),
+            "class-sheet" => await TextOf(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
             "tablet" => await OnTablet(await site.OnScreen(site.A, child, what!)),
             "practise" => await Practised(child, what!),
             "settled" => await Answered(child, "next-hour", what!, "?", "?"),
@@ -126,7 +126,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         };
     }
 
-    private static async Task<string> Of(Visitor visitor, string path) => Text(await visitor.Page(path));
+    private static async Task<string> TextOf(Visitor visitor, string path) => Text(await visitor.Page(path));
 
     private static string Text(IHtmlDocument page) => page.DocumentElement.OuterHtml;
 
@@ -139,7 +139,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
         foreach (var answer in answers) await tablet.Send("/turn", "Done", new() { ["raw"] = answer });
-        return await Of(tablet, "/turn");
+        return await TextOf(tablet, "/turn");
     }
 
     /// <summary>The first of a practice set that has this task: one for the coming hour, or one for reading at ease.</summary>
@@ -169,6 +169,6 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
         await tablet.Send("/turn", "Done", new() { ["hourHand"] = FormattableString.Invariant($"{(time.Hour % 12) + 0.8}"), ["minuteHand"] = $"{time.Minute}" });
-        return await Of(teacher, $"/children/{child.Id}");
+        return await TextOf(teacher, $"/children/{child.Id}");
     }
 }

@@ -40,7 +40,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
         var visits = new List<string> { $"/visits/begin?pattern=next-hour&child={child.Id}", $"/visits/{(await site.Visit(site.A, 3)).Visit}" };
-        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Model, 1), (VisitPart.Practise, 1), (VisitPart.Close, 7) }) visits.Add($"/visits/{await VisitAt(part, place)}");
+        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Show, 1), (VisitPart.Practise, 1), (VisitPart.Close, 7) }) visits.Add($"/visits/{await VisitAt(part, place)}");
         var stopped = (await site.Visit(site.A, 2)).Visit;
         await site.App.InSchool(site.A, connection => site.Visiting.Stop(connection, stopped));
         visits.Add($"/visits/{stopped}");
@@ -76,7 +76,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         browser.Open($"/practise/{set}");
         browser.Click("Hand over");
         var seen = new HashSet<string>();
-        for (var done = 0; done < SetOrder.UsualLength; done++)
+        for (var done = 0; done < SetRequest.UsualLength; done++)
         {
             browser.Await($"#turn[data-done='{done}'] [data-question]");
             var task = browser.Find("[data-question]").GetAttribute("data-question")!;
@@ -114,10 +114,10 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var (visit, children) = await site.Visit(site.A, 3);
         await site.App.InSchool(site.A, async connection =>
         {
-            while (await Casework.VisitAt.Load(connection, visit) is { Visit: var now } && (now.Part != part || now.Place != place))
+            while (await Casework.VisitState.Load(connection, visit) is { Visit: var now } && (now.Part != part || now.Place != place))
             {
-                if (now.Part != VisitPart.Model) await Say(connection, now.Part, now.Place);
-                if (now.Part is VisitPart.Model or VisitPart.Practise) await site.Visiting.GoOn(connection, visit, now.Part, now.Place, null, Guid.NewGuid());
+                if (now.Part != VisitPart.Show) await Say(connection, now.Part, now.Place);
+                if (now.Part is VisitPart.Show or VisitPart.Practise) await site.Visiting.GoOn(connection, visit, now.Part, now.Place, null, Guid.NewGuid());
             }
             if (part is VisitPart.Practise or VisitPart.Close) await Say(connection, part, place);
         });

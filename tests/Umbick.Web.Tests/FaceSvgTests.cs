@@ -15,7 +15,7 @@ public sealed class FaceSvgTests
     {
         foreach (var time in ClockTime.All())
         {
-            var svg = Drawn(new Face(FaceSize.Middle) { Hands = HandPositions.Of(time) });
+            var svg = Drawn(new Face(FaceSize.Middle) { Hands = HandPositions.Showing(time) });
             Assert.Equal(time, HandPositions.Wrapped(Degrees(svg, ".hand-true.hand-hour") / 30, Degrees(svg, ".hand-true.hand-minute") / 6).Read());
         }
     }
@@ -23,7 +23,7 @@ public sealed class FaceSvgTests
     [Fact]
     public void The_hour_s_space_is_shaded_where_the_short_hand_is_shown()
     {
-        var face = new Face(FaceSize.Large) { Hands = HandPositions.Of(new ClockTime(3, 15)), Support = Support.Some };
+        var face = new Face(FaceSize.Large) { Hands = HandPositions.Showing(new ClockTime(3, 15)), Support = Support.Some };
         Assert.NotNull(Drawn(face).QuerySelector(".hour-space"));
         Assert.NotNull(Drawn(face with { Only = OneHand.Hour }).QuerySelector(".hour-space"));
         Assert.Null(Drawn(face with { Only = OneHand.Minute }).QuerySelector(".hour-space"));
@@ -32,7 +32,7 @@ public sealed class FaceSvgTests
     [Fact]
     public void The_shadow_lies_under_the_true_hands()
     {
-        var svg = Drawn(Face.Of(FaceSize.Large, new ClockTime(4, 0), DigitalAnswer.Of(new ClockTime(12, 20)), isRight: false, "4:00"));
+        var svg = Drawn(Face.Showing(FaceSize.Large, new ClockTime(4, 0), DigitalAnswer.Showing(new ClockTime(12, 20)), isRight: false, "4:00"));
         var hands = svg.QuerySelectorAll(".hand").Select(hand => hand.ClassList[1]).ToList();
         Assert.Equal(["hand-shadow", "hand-shadow", "hand-true", "hand-true"], hands);
         Assert.Equal(120, Degrees(svg, ".hand-shadow.hand-minute"));
@@ -40,12 +40,12 @@ public sealed class FaceSvgTests
 
     [Fact]
     public void A_right_answer_has_no_shadow() =>
-        Assert.Empty(Drawn(Face.Of(FaceSize.Mini, new ClockTime(4, 0), DigitalAnswer.Of(new ClockTime(4, 0)), isRight: true, null)).QuerySelectorAll(".hand-shadow"));
+        Assert.Empty(Drawn(Face.Showing(FaceSize.Mini, new ClockTime(4, 0), DigitalAnswer.Showing(new ClockTime(4, 0)), isRight: true, null)).QuerySelectorAll(".hand-shadow"));
 
     [Fact]
     public void A_wrong_answer_that_no_clock_shows_is_still_marked()
     {
-        var svg = Drawn(Face.Of(FaceSize.Mini, new ClockTime(4, 0), new DigitalAnswer(10, 60, 2), isRight: false, null));
+        var svg = Drawn(Face.Showing(FaceSize.Mini, new ClockTime(4, 0), new DigitalAnswer(10, 60, 2), isRight: false, null));
         Assert.Empty(svg.QuerySelectorAll(".hand-shadow"));
         Assert.Contains("face-wrong", svg.ClassName, StringComparison.Ordinal);
     }
@@ -56,7 +56,7 @@ public sealed class FaceSvgTests
     [InlineData(FaceSize.Large, 60, 12)]
     public void Each_size_draws_its_own(FaceSize size, int ticks, int numerals)
     {
-        var svg = Drawn(new Face(size) { Hands = HandPositions.Of(new ClockTime(1, 0)) });
+        var svg = Drawn(new Face(size) { Hands = HandPositions.Showing(new ClockTime(1, 0)) });
         Assert.Equal(ticks, svg.QuerySelectorAll(".tick").Length);
         Assert.Equal(numerals, svg.QuerySelectorAll(".numeral").Length);
     }
@@ -68,7 +68,7 @@ public sealed class FaceSvgTests
     [InlineData(Support.Full, 1, 12, 2)]
     public void Support_draws(Support support, int spaces, int minuteNumbers, int halves)
     {
-        var svg = Drawn(new Face(FaceSize.Large) { Hands = HandPositions.Of(new ClockTime(6, 20)), Support = support });
+        var svg = Drawn(new Face(FaceSize.Large) { Hands = HandPositions.Showing(new ClockTime(6, 20)), Support = support });
         Assert.Equal(spaces, svg.QuerySelectorAll(".hour-space").Length);
         Assert.Equal(minuteNumbers, svg.QuerySelectorAll(".minute-number").Length);
         Assert.Equal(halves, svg.QuerySelectorAll(".half").Length);

@@ -57,7 +57,7 @@ public sealed class LooseHandsTests(Site site, SharedTablet tablet) : IClassFixt
     [InlineData("6:33")]
     public async Task Both_hands_can_be_taken_where_they_overlap(string at)
     {
-        var together = HandPositions.Of(ClockTime.TryParse(at)!.Value);
+        var together = HandPositions.Showing(ClockTime.TryParse(at)!.Value);
         await AtLooseHands();
         ChildAtScreen.Place(tablet.Browser, "minute", together.Minute, 60, byTouch: false);
         ChildAtScreen.Place(tablet.Browser, "hour", together.Hour, 12, byTouch: false);

@@ -128,7 +128,7 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
     private async Task Work(SchoolConnection connection, ChildId id, string kind, int place)
     {
         if (kind.StartsWith("practised", StringComparison.Ordinal) || kind is "over it" or "look-alikes changed places") await Practise(connection, id, NextHour, kind == "over it" ? 39 : 29);
-        if (kind == "over it" && place % 2 == 0) await new Deciding(site.Model, At(20)).Take(connection, Guid.NewGuid(), id, NextHour, DecisionKind.FinishPattern, taken: true, Guid.NewGuid());
+        if (kind == "over it" && place % 2 == 0) await new Deciding(site.Model, At(20)).Decide(connection, Guid.NewGuid(), id, NextHour, DecisionKind.FinishPattern, taken: true, Guid.NewGuid());
         if (kind == "ruled out and taken back")
         {
             var (deciding, decision) = (new Deciding(site.Model, At(2)), Guid.NewGuid());
@@ -199,10 +199,10 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
 
     private static IEnumerable<string> Contradictions(Pages pages, ChildRecord record)
     {
-        var here = Of("the child's page", pages.Child);
+        var here = Read("the child's page", pages.Child);
         var inALine = here.Also is null ? here.Finding : $"{here.Finding} {here.Also}";
         if (Text(pages.Row.QuerySelector("[data-finding]")) is { } listed && listed != inALine) yield return $"the caseload says “{listed}”, the child's page “{inALine}”";
-        foreach (var other in new[] { pages.Record is null ? here : Of("the record", pages.Record), pages.End is null ? here : Of("the end of the sitting", pages.End) })
+        foreach (var other in new[] { pages.Record is null ? here : Read("the record", pages.Record), pages.End is null ? here : Read("the end of the sitting", pages.End) })
             if (other with { Where = here.Where } != here) yield return $"{other.Where} says “{other}”, the child's page “{here}”";
         foreach (var fault in InFigures(pages, here.Evidence ?? "", record).Concat(InWords(pages, record))) yield return fault;
     }
@@ -269,14 +269,14 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
         foreach (var row in rows)
         {
             var link = row.QuerySelector("a[href^='/children/']")!.GetAttribute("href")!;
-            var child = Of("the child's page", await teacher.Page(link));
+            var child = Read("the child's page", await teacher.Page(link));
             Assert.Equal(child.Also is null ? child.Finding : $"{child.Finding} {child.Also}", Text(row.QuerySelector("[data-finding]")));
             var reason = Text(row.QuerySelector("p:not(.text-20)"))!;
             if (OneWay().Match(reason) is { Success: true } counted) Assert.True(Figure(counted, 3) <= Figure(counted, 2) - Figure(counted, 1), reason);
         }
     }
 
-    private static Said Of(string where, IHtmlDocument page) =>
+    private static Said Read(string where, IHtmlDocument page) =>
         new(where, Text(page.QuerySelector("main [data-finding]")), Text(page.QuerySelector("main [data-also]")), Text(page.QuerySelector("main [data-evidence]")));
 
     private static string? Text(IElement? element) => element is null ? null : Spaces().Replace(element.TextContent, " ").Trim() is { Length: > 0 } text ? text : null;

@@ -9,14 +9,14 @@ public sealed class PasswordTurnsTests
     {
         using var turns = new PasswordTurns();
         var held = new List<IDisposable>();
-        for (var i = 0; i < Math.Max(1, Environment.ProcessorCount / 2); i++) held.Add((await turns.Take(atHome: true, CancellationToken.None))!);
+        for (var i = 0; i < Math.Max(1, Environment.ProcessorCount / 2); i++) held.Add((await turns.Wait(atHome: true, CancellationToken.None))!);
         using var gone = new CancellationTokenSource();
-        var waiting = turns.Take(atHome: false, gone.Token);
+        var waiting = turns.Wait(atHome: false, gone.Token);
         Assert.False(waiting.IsCompleted);
         await gone.CancelAsync();
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => waiting);
         held.ForEach(turn => turn.Dispose());
-        var next = turns.Take(atHome: false, CancellationToken.None);
+        var next = turns.Wait(atHome: false, CancellationToken.None);
         Assert.True(next.IsCompletedSuccessfully, "the next stranger waits for one who has gone");
         (await next)!.Dispose();
     }
@@ -26,10 +26,10 @@ public sealed class PasswordTurnsTests
     {
         using var turns = new PasswordTurns();
         using var over = new CancellationTokenSource();
-        using var first = await turns.Take(atHome: false, CancellationToken.None);
-        var waiting = Enumerable.Range(0, 8).Select(_ => turns.Take(atHome: false, over.Token)).ToList();
-        Assert.Null(await turns.Take(atHome: false, CancellationToken.None));
-        var home = turns.Take(atHome: true, CancellationToken.None);
+        using var first = await turns.Wait(atHome: false, CancellationToken.None);
+        var waiting = Enumerable.Range(0, 8).Select(_ => turns.Wait(atHome: false, over.Token)).ToList();
+        Assert.Null(await turns.Wait(atHome: false, CancellationToken.None));
+        var home = turns.Wait(atHome: true, CancellationToken.None);
         first!.Dispose();
         using var own = await home;
         Assert.NotNull(own);

@@ -41,7 +41,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         page = await tablet.Page("/turn");
         Assert.Equal("told", Feedback(page));
         Assert.NotEmpty(page.QuerySelectorAll("[data-explained]"));
-        Assert.Equal([1, 2], (await site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))).Standing.Where(answer => answer.Place == asked.Place).Select(answer => answer.Try));
+        Assert.Equal([1, 2], (await site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))).LatestAnswers.Where(answer => answer.Place == asked.Place).Select(answer => answer.Try));
     }
 
     private static string? Feedback(IHtmlDocument page) => page.QuerySelector("[data-feedback]")?.GetAttribute("data-feedback");
@@ -66,7 +66,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         Assert.True((await tablet.Page("/turn")).QuerySelector("[data-worked]")!.HasAttribute("open"));
         await tablet.Send("/turn", "Done", new() { ["raw"] = "?" });
         Assert.Equal("That is all right. Look again.", (await tablet.Page("/turn")).QuerySelector("[data-feedback] h1")!.TextContent);
-        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, SetOrder.UsualLength));
+        await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, SetRequest.UsualLength));
         Assert.Null((await tablet.Page("/turn")).QuerySelector("[data-worked]"));
     }
 
@@ -94,10 +94,10 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
             browser.Click("I don’t know");
             browser.AwaitGone($"[name=answer][value='{answer}']");
         }
-        var place = HourPlaces.Of(asked.Item.Time.Minute);
+        var place = HourPlaces.PlaceOf(asked.Item.Time.Minute);
         var other = place == HourPlace.Halfway ? HourPlace.LittlePast : HourPlace.Halfway;
         browser.ClickOn($"label:has([name=agree][value='{other}'])");
-        Assert.Contains(HourPlaces.Told(asked.Item.Time), browser.Find("[data-agree-told]").Text, StringComparison.Ordinal);
+        Assert.Contains(HourPlaces.InWords(asked.Item.Time), browser.Find("[data-agree-told]").Text, StringComparison.Ordinal);
         browser.ClickOn($"label:has([name=agree][value='{place}'])");
         Assert.Equal("Yes, they agree.", browser.Find("[data-agree-told]").Text);
     }

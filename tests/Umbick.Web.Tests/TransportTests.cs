@@ -16,7 +16,7 @@ public sealed class TransportTests(Site site) : IClassFixture<Site>
     [InlineData("http://0.0.0.0:5180", "10.0.0.2", "clocks.example", true)]
     public void It_starts(string urls, string? proxy, string? hosts, bool secure)
     {
-        var transport = Transport.Of(Configuration(urls, proxy, hosts));
+        var transport = Transport.From(Configuration(urls, proxy, hosts));
         Assert.Equal(secure, transport.IsSecure);
         Assert.Equal(secure ? "__Host-umbick" : "umbick", transport.CookieName("umbick"));
     }
@@ -29,7 +29,7 @@ public sealed class TransportTests(Site site) : IClassFixture<Site>
     [InlineData("http://127.0.0.1:5180", "10.0.0.2", null, "UMBICK_HOSTS")]
     [InlineData("http://127.0.0.1:5180", "the proxy", "clocks.example", "It has to be the proxy's address")]
     public void It_refuses_to_start_and_says_how_it_could(string urls, string? proxy, string? hosts, string how) =>
-        Assert.Contains(how, Assert.Throws<InvalidOperationException>(() => Transport.Of(Configuration(urls, proxy, hosts))).Message, StringComparison.Ordinal);
+        Assert.Contains(how, Assert.Throws<InvalidOperationException>(() => Transport.From(Configuration(urls, proxy, hosts))).Message, StringComparison.Ordinal);
 
     [Fact]
     public async Task Behind_a_named_proxy_cookies_need_TLS_and_nobody_looks_round()

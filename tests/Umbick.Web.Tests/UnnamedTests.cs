@@ -60,7 +60,7 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
         var child = await Answered(ClockTasks.ReadDigital, (time, _) => $"{time.Hour}:{time.Minute / 5 * 3:00}");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.Equal(HttpStatusCode.BadRequest, (await teacher.Send($"/children/{child.Id}", "Keep the name", new() { ["step"] = step, ["name"] = name })).StatusCode);
-        Assert.Empty(await site.App.InSchool(site.A, connection => NamedWays.Of(connection, child.Id)));
+        Assert.Empty(await site.App.InSchool(site.A, connection => NamedWays.Load(connection, child.Id)));
     }
 
     [Fact]
@@ -71,7 +71,7 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
         var (_, fields) = await other.Form($"/children/{own.Id}/teaching", "Change the alias");
         Assert.Equal(HttpStatusCode.NotFound, (await other.Post($"/children/{child.Id}?handler=Name", new(fields) { ["step"] = "minutes", ["name"] = "theirs" })).StatusCode);
-        Assert.Empty(await site.App.InSchool(site.A, connection => NamedWays.Of(connection, child.Id)));
+        Assert.Empty(await site.App.InSchool(site.A, connection => NamedWays.Load(connection, child.Id)));
     }
 
     private async Task AssertTold(Child child, string finding, string next)

@@ -206,7 +206,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             await site.App.InSchool(site.A, async connection =>
             {
                 await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
-                await Store.Visits.MoveTo(connection, visit, VisitPart.Model, 1);
+                await Store.Visits.MoveTo(connection, visit, VisitPart.Show, 1);
             });
             browser.Open($"/visits/{visit}");
             browser.AwaitText("Seen before");
@@ -245,7 +245,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             await site.Visiting.GoOn(connection, visit, VisitPart.Room, 1, null, Guid.NewGuid());
             for (var place = 1; place <= ColdItems; place++)
                 await site.Visiting.Answer(connection, visit, child, VisitPart.Cold, new Submission(Guid.NewGuid(), place, raw, Core.Items.AnswerMode.Said, null), Guid.NewGuid());
-            await site.Visiting.GoOn(connection, visit, VisitPart.Model, 1, Core.Teaching.Demonstration.Find("has-it-arrived"), Guid.NewGuid());
+            await site.Visiting.GoOn(connection, visit, VisitPart.Show, 1, Core.Teaching.Demonstration.Find("has-it-arrived"), Guid.NewGuid());
             await site.Visiting.Stop(connection, visit);
         });
     }
@@ -260,7 +260,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         return (browser, visit, children);
     }
 
-    private Task<VisitAt> At(Browser browser) => Load(Guid.Parse(browser.Path.Split('/')[^1]));
+    private Task<VisitState> At(Browser browser) => Load(Guid.Parse(browser.Path.Split('/')[^1]));
 
-    private async Task<VisitAt> Load(Guid visit) => (await site.App.InSchool(site.A, connection => VisitAt.Load(connection, visit)))!;
+    private async Task<VisitState> Load(Guid visit) => (await site.App.InSchool(site.A, connection => VisitState.Load(connection, visit)))!;
 }

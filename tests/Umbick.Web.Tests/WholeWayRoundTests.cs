@@ -195,7 +195,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
     {
         if (item.Task == ClockTasks.SetFromDigital)
         {
-            var hands = HandPositions.Of(item.Time);
+            var hands = HandPositions.Showing(item.Time);
             browser.Drag("[data-hands]", (Value(browser, "minute") * 6, 0.8), (hands.Minute * 6, 0.8));
             browser.Drag("[data-hands]", (Value(browser, "hour") * 30, 0.4), (hands.Hour * 30, 0.4));
             browser.Click("Done");
@@ -204,7 +204,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         {
             browser.AwaitOpen();
             browser.ClickOn($"label:has([name=hourOf][value='{item.Time.Hour}'])");
-            browser.ClickOn($"label:has([name=placeOf][value='{HourPlaces.Of(item.Time.Minute) switch { HourPlace.On => "on", HourPlace.LittlePast => "little past", HourPlace.Halfway => "halfway", _ => "nearly next" }}'])");
+            browser.ClickOn($"label:has([name=placeOf][value='{HourPlaces.PlaceOf(item.Time.Minute) switch { HourPlace.On => "on", HourPlace.LittlePast => "little past", HourPlace.Halfway => "halfway", _ => "nearly next" }}'])");
             browser.Click("Done");
         }
         else

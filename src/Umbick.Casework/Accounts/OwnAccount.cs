@@ -7,7 +7,7 @@ public sealed record OwnAccount(Person Person, IReadOnlyList<OpenSession> Sessio
 {
     /// <summary>The account of whoever is signed in.</summary>
     public static async Task<OwnAccount> Load(SchoolConnection connection, Guid person, DateTime now) =>
-        new((await People.Find(connection, person))!, await Store.Sessions.Of(connection, person, now));
+        new((await People.Find(connection, person))!, await Store.Sessions.LoadOpen(connection, person, now));
 
     /// <summary>They have read who turned their second step off.</summary>
     public static Task ToldOfSecondStep(SchoolConnection connection, Guid person) => People.ToldOfSecondStep(connection, person);

@@ -16,21 +16,21 @@ internal static class AnswerKeeping
     /// <param name="now">When it arrived.</param>
     /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was lost.</param>
     /// <returns>What became of it, and where the sitting stands then, where nothing has to be loaded for that.</returns>
-    public static async Task<AnswerTaken> Take(
+    public static async Task<AnswerTaken> Keep(
         SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<SittingState, Task<SittingState?>> goOn)
     {
-        if (await SittingState.Lock(connection, sittingId) is not { } locked || !fits(locked.Sitting)) return new(Submitted.NotFound, null);
-        return await Take(connection, model, locked, submission, by, now, goOn);
+        if (await SittingState.Lock(connection, sittingId) is not { } locked || !fits(locked.Sitting)) return new(AnswerOutcome.NotFound, null);
+        return await Keep(connection, model, locked, submission, by, now, goOn);
     }
 
     /// <summary>The same for a sitting that is locked already.</summary>
-    public static async Task<AnswerTaken> Take(
+    public static async Task<AnswerTaken> Keep(
         SchoolConnection connection, ReadingModel model, SittingState locked, Submission submission, Guid? by, DateTime now, Func<SittingState, Task<SittingState?>> goOn)
     {
         var (sitting, rows, sittingId) = (locked.Sitting, locked.Rows, locked.Sitting.Id);
         var outcome = OutcomeOf(sitting, rows, submission, by);
-        if (outcome is not (Submitted.Kept or Submitted.KeptBefore)) return new(outcome, locked with { Sitting = sitting, Rows = rows });
-        if (outcome == Submitted.Kept)
+        if (outcome is not (AnswerOutcome.Kept or AnswerOutcome.KeptBefore)) return new(outcome, locked with { Sitting = sitting, Rows = rows });
+        if (outcome == AnswerOutcome.Kept)
         {
             var answer = submission.RowIn(sittingId, by);
             var (seq, day) = await Sittings.AddAnswer(connection, answer, submission.GivenAt(sitting.StartedAt, now), now);
@@ -38,7 +38,7 @@ internal static class AnswerKeeping
             (sitting, rows) = (sitting with { Day = day }, rows.With(answer with { Seq = seq }));
         }
         if (sitting.EndedAt is null) return new(outcome, await goOn(locked with { Sitting = sitting, Rows = rows }));
-        if (outcome == Submitted.Kept) await SittingEnding.Renew(connection, model, sitting);
+        if (outcome == AnswerOutcome.Kept) await SittingEnding.Renew(connection, model, sitting);
         return new(outcome, null);
     }
 
@@ -46,17 +46,17 @@ internal static class AnswerKeeping
     /// What becomes of an answer to its place. Whatever was asked can be answered once, also when the sitting has moved on or is over, and
     /// also an item that was taken back; after that an answer has to name the one that it puts right.
     /// </summary>
-    private static Submitted OutcomeOf(Sitting sitting, SittingRows rows, Submission submission, Guid? by)
+    private static AnswerOutcome OutcomeOf(Sitting sitting, SittingRows rows, Submission submission, Guid? by)
     {
         if (rows.Answers.FirstOrDefault(answer => answer.Id == submission.Id) is { } before)
-            return submission.IsSame(before) ? Submitted.KeptBefore : Submitted.OtherAnswerKept;
-        if (!rows.Asked.Concat(rows.Withdrawn).Any(asked => asked.Place == submission.Place)) return Submitted.NotAsked;
-        var standing = rows.Standing.Where(answer => answer.Place == submission.Place).ToList();
+            return submission.IsSame(before) ? AnswerOutcome.KeptBefore : AnswerOutcome.OtherAnswerKept;
+        if (!rows.Asked.Concat(rows.Withdrawn).Any(asked => asked.Place == submission.Place)) return AnswerOutcome.NotAsked;
+        var standing = rows.LatestAnswers.Where(answer => answer.Place == submission.Place).ToList();
         // To look again belongs to practice, and comes after a first answer.
-        if (submission.Try > 1 && !(sitting.IsPractice && standing.Exists(answer => answer.Try == 1))) return Submitted.NotAsked;
+        if (submission.Try > 1 && !(sitting.IsPractice && standing.Exists(answer => answer.Try == 1))) return AnswerOutcome.NotAsked;
         // Only the answer that stands is put right: by a teacher, or by a child whose teacher has gone back to it.
         var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
         var askedAgain = !sitting.IsPractice && sitting.CurrentPlace == submission.Place;
-        return stands != submission.Corrects || (stands is not null && by is null && !askedAgain) ? Submitted.AnsweredBefore : Submitted.Kept;
+        return stands != submission.Corrects || (stands is not null && by is null && !askedAgain) ? AnswerOutcome.AnsweredBefore : AnswerOutcome.Kept;
     }
 }

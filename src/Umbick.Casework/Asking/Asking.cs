@@ -87,7 +87,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         if (beginning.Plan != Plan.ColdStart || beginning.ColdFor is not null) return beginning;
         return (await ChildRecord.Load(connection, model, child))! is var record && (beginning.ColdPattern ?? record.WorkedOn) is { } pattern
-            ? beginning with { ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief) }
+            ? beginning with { ColdFor = HeldPattern.From(model, pattern, record.Replay.Belief) }
             : beginning with { Plan = Plan.Adaptive };
     }
 
@@ -96,11 +96,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) => (await Take(connection, sittingId, submission, by)).Outcome;
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) => (await Keep(connection, sittingId, submission, by)).Outcome;
 
     /// <summary>The same, with where the sitting stands then.</summary>
-    public Task<AnswerTaken> Take(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
-        AnswerKeeping.Take(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission, by));
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
+        AnswerKeeping.Keep(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission, by));
 
     /// <summary>Reads what an adult typed as a child's answer, and keeps it where it can be kept. The answer is to the item at its place, whatever is asked by now.</summary>
     /// <param name="connection">The connection.</param>
@@ -109,21 +109,21 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="mode">How it was given, where that was said; else as is usual for the item.</param>
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<TypedAnswerTaken> TakeTyped(SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, Guid by)
+    public async Task<TypedAnswerTaken> KeepTyped(SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, Guid by)
     {
-        if (await SittingState.Lock(connection, sittingId) is not { Sitting.IsPractice: false } locked) return new(Submitted.NotFound, null, null);
-        if (locked.ItemAt(submission.Place) is not { } item) return new(Submitted.NotAsked, Submitted.NotAsked.WhyNot(submission.Raw), locked);
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting.IsPractice: false } locked) return new(AnswerOutcome.NotFound, null, null);
+        if (locked.ItemAt(submission.Place) is not { } item) return new(AnswerOutcome.NotAsked, AnswerOutcome.NotAsked.WhyNot(submission.Raw), locked);
         var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences.Wording, confirmed, submission.First ?? "");
         if (typed.Message is not null) return new(null, typed.Message, locked) { CanBeConfirmed = typed.CanBeConfirmed };
         var timed = locked.Preferences.Timed;
         var kept = submission with { Raw = typed.Text, Mode = mode ?? typed.Mode, Seconds = timed ? submission.Seconds : null, BegunSeconds = timed ? submission.BegunSeconds : null };
-        var taken = await AnswerKeeping.Take(connection, model, locked, kept, by, Now, GoOnFrom(connection, kept, by));
+        var taken = await AnswerKeeping.Keep(connection, model, locked, kept, by, Now, GoOnFrom(connection, kept, by));
         return new(taken.Outcome, taken.Outcome.IsKept() ? null : taken.Outcome.WhyNot(submission.Raw), taken.State);
     }
 
     /// <summary>The same for a sitting that is locked already.</summary>
-    public Task<AnswerTaken> Take(SchoolConnection connection, SittingState locked, Submission submission, Guid? by) =>
-        AnswerKeeping.Take(connection, model, locked, submission, by, Now, GoOnFrom(connection, submission, by));
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingState locked, Submission submission, Guid? by) =>
+        AnswerKeeping.Keep(connection, model, locked, submission, by, Now, GoOnFrom(connection, submission, by));
 
     private Func<SittingState, Task<SittingState?>> GoOnFrom(SchoolConnection connection, Submission submission, Guid? by) =>
         async state => state.Sitting.CurrentPlace == submission.Place ? await GoOn(connection, state, alone: by is null) : state;
@@ -240,7 +240,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     {
         var (sitting, rows) = (state.Sitting, state.Rows);
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
-        var answers = rows.Standing.ToDictionary(answer => answer.Place);
+        var answers = rows.LatestAnswers.ToDictionary(answer => answer.Place);
         var givenUp = alone && StopRules.HasGivenUp(rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
         if (sitting.Plan != Plan.Adaptive)
         {

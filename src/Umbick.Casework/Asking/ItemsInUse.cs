@@ -13,12 +13,12 @@ public static class ItemsInUse
     /// <summary>The items that a sitting may choose from: what is in use at the child's stage, by how the sitting is held.</summary>
     public static IReadOnlyList<Item> Bank(Sitting sitting, CaseloadRow child)
     {
-        var tasks = Of(TasksOf(sitting.Delivery), child, sitting.Stage);
+        var tasks = From(TasksOf(sitting.Delivery), child, sitting.Stage);
         return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}", _ => ItemBank.ForSitting(sitting.Stage, tasks));
     }
 
     /// <summary>The tasks of some that a child has met and their stage uses; reading in figures where that leaves none.</summary>
-    internal static List<ClockTask> Of(IEnumerable<ClockTask> tasks, CaseloadRow child, Stage stage)
+    internal static List<ClockTask> From(IEnumerable<ClockTask> tasks, CaseloadRow child, Stage stage)
     {
         var used = tasks.Where(task => child.Uses(task, stage)).ToList();
         return used.Count > 0 ? used : [ClockTasks.ReadDigital];

@@ -25,7 +25,7 @@ internal static class ListedItems
     {
         _ when beginning.Items.Count > 0 => beginning.Items,
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
-        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FormSeed(child.Stage), ItemsInUse.Of(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FormSeed(child.Stage), ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
         Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
         Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
         _ => [],

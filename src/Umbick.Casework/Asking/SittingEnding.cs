@@ -36,7 +36,7 @@ internal static class SittingEnding
     }
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
-    public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.Words == 0 ? "" : $" {child.Words}")}";
+    public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.TeacherWords == 0 ? "" : $" {child.TeacherWords}")}";
 
     /// <summary>A class's sheet stands open until its class is done; what it says by now is kept until the next answer.</summary>
     private static bool CanBeKept(Sitting sitting) => sitting.EndedAt is not null || sitting.Screening is not null;
@@ -53,7 +53,7 @@ internal static class SittingEnding
             await Marginals.Keep(connection, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
             await KeepExpected(connection, model, record, place);
         }
-        await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child), record.Now.Unnamed);
+        await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child), record.Now.Beside);
     }
 
     /// <summary>Keeps what is expected after a check form on the items of form A of its cycle.</summary>
@@ -62,6 +62,6 @@ internal static class SittingEnding
         var sitting = record.Sittings[place];
         if (sitting.Sitting.Form is null || record.Work.Cycles.LastOrDefault(cycle => cycle.BeganOn <= sitting.Day) is not { } cycle) return;
         if (record.Sittings.FirstOrDefault(one => one.Sitting.Form == CheckCycle.Forms[0] && one.Day >= cycle.BeganOn) is not { } first) return;
-        await Sittings.KeepExpected(connection, sitting.Sitting.Id, ExpectedRight.Of(model, record.BeliefAfter(place), first.Questions.Select(question => question.Asked.Item)));
+        await Sittings.KeepExpected(connection, sitting.Sitting.Id, ExpectedRight.For(model, record.BeliefAfter(place), first.Questions.Select(question => question.Asked.Item)));
     }
 }

@@ -19,13 +19,13 @@ public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferenc
 
     /// <summary>Loads where a sitting stands; null where the school has no such sitting.</summary>
     public static async Task<SittingState?> Load(SchoolConnection connection, SittingId id) =>
-        await Sittings.Whole(connection, id) is { } whole ? Of(whole) : null;
+        await Sittings.Whole(connection, id) is { } whole ? From(whole) : null;
 
     /// <summary>Loads where a sitting stands, kept from other writers until the transaction ends; null where the school has no such sitting.</summary>
     public static async Task<SittingState?> Lock(SchoolConnection connection, SittingId id) =>
-        await Sittings.LockWhole(connection, id) is { } whole ? Of(whole) : null;
+        await Sittings.LockWhole(connection, id) is { } whole ? From(whole) : null;
 
-    private static SittingState Of(WholeSitting whole) => new(whole.Sitting, whole.Preferences, whole.Rows);
+    private static SittingState From(WholeSitting whole) => new(whole.Sitting, whole.Preferences, whole.Rows);
 
     /// <summary>The same, moved on to an item that is asked now.</summary>
     internal SittingState AskedNext(AskedItem item, SittingUnderWay? underWay) => this with
@@ -42,13 +42,13 @@ public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferenc
 /// <summary>What became of an answer.</summary>
 /// <param name="Outcome">What became of it.</param>
 /// <param name="State">Where the sitting stands then; null where that has to be loaded, as after its end.</param>
-public sealed record AnswerTaken(Submitted Outcome, SittingState? State);
+public sealed record AnswerTaken(AnswerOutcome Outcome, SittingState? State);
 
 /// <summary>What became of an answer that an adult typed.</summary>
 /// <param name="Outcome">What became of it; null where it was not even taken, for what is told.</param>
 /// <param name="Message">Why it was not kept; null where it was.</param>
 /// <param name="State">Where the sitting stands then; null where that has to be loaded, or there is none.</param>
-public sealed record TypedAnswerTaken(Submitted? Outcome, string? Message, SittingState? State)
+public sealed record TypedAnswerTaken(AnswerOutcome? Outcome, string? Message, SittingState? State)
 {
     /// <summary>Whether it is only to be asked about: sent once more, it is kept as it is.</summary>
     public bool CanBeConfirmed { get; init; }

@@ -10,7 +10,7 @@ namespace Umbick.Casework;
 public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemResponse> Answered, Replay Replay)
 {
     /// <summary>Whether it is of just these answers.</summary>
-    internal bool HasTaken(SittingState state) => Answered.Count == state.Rows.Standing.Count && Answered.Select(question => question.Given!.Id).ToHashSet().SetEquals(state.Rows.Standing.Select(answer => answer.Id));
+    internal bool HasTaken(SittingState state) => Answered.Count == state.Rows.LatestAnswers.Count && Answered.Select(question => question.Given!.Id).ToHashSet().SetEquals(state.Rows.LatestAnswers.Select(answer => answer.Id));
 
     /// <summary>Loads this sitting alone where what came before it is remembered; else all that is known of the child.</summary>
     /// <param name="connection">The connection.</param>
@@ -25,8 +25,8 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
     internal static async Task<SittingUnderWay> Load(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateOnly today)
     {
         var child = (await Children.Find(connection, sitting.Child))!;
-        var record = ChildRecord.Of(sitting, rows.Asked, rows.Standing, child.Preferences);
-        var latest = ChildRecord.Replayed(record, sitting.Day ?? today, practised: null, rows.Standing);
+        var record = ChildRecord.SittingFrom(sitting, rows.Asked, rows.LatestAnswers, child.Preferences);
+        var latest = ChildRecord.Replayed(record, sitting.Day ?? today, practised: null, rows.LatestAnswers);
         return new SittingUnderWay(child, [.. record.Answered], await Alone(connection, model, sitting, latest) ?? await Whole(connection, model, sitting, latest));
     }
 
@@ -42,6 +42,6 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
     private static async Task<Replay> Whole(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        return sitting.Day is null ? Replay.Of(model, [.. record.Replayable, latest]) : record.Replay;
+        return sitting.Day is null ? Replay.Run(model, [.. record.Replayable, latest]) : record.Replay;
     }
 }

@@ -13,7 +13,7 @@ public sealed record Beginning(IReadOnlyList<CaseloadChild> Children, WhatNext W
     public Pattern? VisitFor => What is { Step: NextStep.Practise, Pattern: { } pattern } ? pattern : null;
 
     /// <summary>What there is to begin in a slot: those who practise the same together, all else child by child.</summary>
-    public static IReadOnlyList<Beginning> Of(DayWork work, PlannedSlot slot) =>
+    public static IReadOnlyList<Beginning> InSlot(DayWork work, PlannedSlot slot) =>
     [
         .. from seat in slot.Seats
            where seat.Why is null && !work.IsSeen(seat.Child)

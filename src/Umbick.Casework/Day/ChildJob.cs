@@ -15,7 +15,7 @@ public sealed record ChildJob(Job Job, WhatNext What)
     /// <param name="child">The child.</param>
     /// <param name="today">The day that it is.</param>
     /// <param name="to">The last day that is planned.</param>
-    public static IReadOnlyList<ChildJob> Of(CaseloadChild child, DateOnly today, DateOnly to)
+    public static IReadOnlyList<ChildJob> For(CaseloadChild child, DateOnly today, DateOnly to)
     {
         var summary = child.SummaryOn(today);
         var (state, id) = (summary.State, child.Child.Id.Value);

@@ -25,7 +25,7 @@ public static class ComingToday
     /// <returns>Whether there are such a child and such a slot on that day.</returns>
     public static async Task<bool> NoteStandIn(SchoolConnection connection, Guid slot, ChildId child, DateOnly day, bool comes, Guid by, DateTime now)
     {
-        if (await Children.Find(connection, child) is null || (await Timetables.Of(connection, day, day)).Slots.All(known => known.Id != slot)) return false;
+        if (await Children.Find(connection, child) is null || (await Timetables.Load(connection, day, day)).Slots.All(known => known.Id != slot)) return false;
         await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes, by, now);
         return true;
     }

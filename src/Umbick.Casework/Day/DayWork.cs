@@ -45,14 +45,14 @@ public sealed record DayWork(
     {
         var end = SchoolYear.Monday(today).AddDays(4) is var friday && friday < today ? today : friday;
         var caseload = await Caseload.Load(connection, model);
-        var timetable = await Timetables.Of(connection, today, end);
-        return Of(caseload, timetable, today, end, now);
+        var timetable = await Timetables.Load(connection, today, end);
+        return Build(caseload, timetable, today, end, now);
     }
 
     /// <summary>Puts the work of some days together.</summary>
-    public static DayWork Of(IReadOnlyList<CaseloadChild> caseload, Timetable timetable, DateOnly today, DateOnly end, TimeOnly now)
+    public static DayWork Build(IReadOnlyList<CaseloadChild> caseload, Timetable timetable, DateOnly today, DateOnly end, TimeOnly now)
     {
-        var jobs = caseload.ToDictionary(child => child.Child.Id.Value, child => ChildJob.Of(child, today, end));
+        var jobs = caseload.ToDictionary(child => child.Child.Id.Value, child => ChildJob.For(child, today, end));
         var known = jobs.Values.SelectMany(one => one).ToDictionary(job => job.Job);
         var (days, unplaced) = timetable.Fill([.. caseload.Select(child => new Attendee(child.Child.Id.Value, child.Child.ClassName, [.. jobs[child.Child.Id.Value].Select(job => job.Job)]))], today, end, now);
         return new DayWork(
@@ -61,7 +61,7 @@ public sealed record DayWork(
 
     /// <summary>Who is in active work.</summary>
     public static async Task<IReadOnlySet<Guid>> InActiveWork(SchoolConnection connection, IEnumerable<CaseloadChild> caseload, DateOnly today) =>
-        InActiveWork(caseload, await Timetables.Of(connection, today, today), today);
+        InActiveWork(caseload, await Timetables.Load(connection, today, today), today);
 
     /// <summary>Who is in active work.</summary>
     public static IReadOnlySet<Guid> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)

@@ -25,7 +25,7 @@ public sealed record TermPlan(
     /// <summary>Loads it.</summary>
     public static async Task<TermPlan> Load(SchoolConnection connection, DateOnly today)
     {
-        var slots = (await Timetables.Of(connection, today, today)).Slots;
+        var slots = (await Timetables.Load(connection, today, today)).Slots;
         var classes = await ClassTeachings.Names(connection);
         var teachings = new List<ClassTeaching>();
         foreach (var name in classes)

@@ -20,7 +20,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="taken">Whether it is taken.</param>
     /// <param name="by">Who decides.</param>
     /// <returns>Whether it was decided, now or before; null where the school has no such child.</returns>
-    public async Task<bool?> Take(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, Guid by)
+    public async Task<bool?> Decide(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, Guid by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
@@ -30,7 +30,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
         {
             offer.IsMastered,
             grounds = offer.Grounds.Select(cold => new { day = cold.Day, right = cold.Right, its_way = cold.ItsWay, telling = cold.Telling.Count }),
-            sentence = ProgressSentence.Of(course).Sentence,
+            sentence = ProgressSentence.From(course).Sentence,
         };
         await Keep(connection, id, child, pattern, kind, taken, "", course.Colds.Count == 0 ? null : course.Colds[^1].Id, shown, by);
         return true;

@@ -21,8 +21,8 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
     public static IReadOnlyList<ItemResponse> Telling(SittingRecord cold) => [.. cold.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length))];
 
     /// <summary>The measures among some sittings, the earliest first.</summary>
-    public static Measures Of(ReadingModel model, IEnumerable<SittingRecord> sittings) =>
-        Of(sittings.Where(one => one.Sitting.EndedAt is not null).Select(one => (one.Sitting, Outcomes: OutcomesOf(model, one))));
+    public static Measures From(ReadingModel model, IEnumerable<SittingRecord> sittings) =>
+        From(sittings.Where(one => one.Sitting.EndedAt is not null).Select(one => (one.Sitting, Outcomes: OutcomesOf(model, one))));
 
     /// <summary>The measures of some children.</summary>
     /// <param name="connection">The connection.</param>
@@ -38,15 +38,15 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
             var (asked, answers) = await Sittings.RowsIn(connection, stale.Select(one => one.Id));
             foreach (var one in stale)
             {
-                anew[one.Id] = OutcomesOf(model, ChildRecord.Of(one, asked[one.Id], answers[one.Id], preferences[one.Child]));
+                anew[one.Id] = OutcomesOf(model, ChildRecord.SittingFrom(one, asked[one.Id], answers[one.Id], preferences[one.Child]));
                 await Sittings.KeepOutcomes(connection, one.Id, anew[one.Id].Select(Written), SourceOf(one, preferences));
             }
         }
         var byChild = measures.ToLookup(one => one.Child, one => (Sitting: one, Outcomes: anew.GetValueOrDefault(one.Id) ?? [.. one.Outcomes!.Select(Read)]));
-        return preferences.Keys.ToDictionary(child => child, child => Of(byChild[child]));
+        return preferences.Keys.ToDictionary(child => child, child => From(byChild[child]));
     }
 
-    private static Measures Of(IEnumerable<(Sitting Sitting, IReadOnlyList<ColdAnswer> Outcomes)> measures)
+    private static Measures From(IEnumerable<(Sitting Sitting, IReadOnlyList<ColdAnswer> Outcomes)> measures)
     {
         var held = measures.Where(one => one.Outcomes.Count > 0).ToList();
         return new Measures(
@@ -66,7 +66,7 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
     /// <summary>How the answers of a measure came out: those of a cold start that tell, all of a form; none of any other sitting.</summary>
     private static IReadOnlyList<ColdAnswer> OutcomesOf(ReadingModel model, SittingRecord sitting) => sitting.Sitting switch
     {
-        { Plan: Plan.ColdStart } when Catalogue.Find(sitting.Sitting.ColdFor) is { } pattern => [.. Telling(sitting).Select(question => ColdAnswer.Of(model, pattern, ChildRecord.AsGiven(question), question.IsRight))],
+        { Plan: Plan.ColdStart } when Catalogue.Find(sitting.Sitting.ColdFor) is { } pattern => [.. Telling(sitting).Select(question => ColdAnswer.From(model, pattern, ChildRecord.AsGiven(question), question.IsRight))],
         { Form: not null } => [.. sitting.Answered.Select(question => new ColdAnswer(question.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise))],
         _ => [],
     };

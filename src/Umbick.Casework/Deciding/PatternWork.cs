@@ -32,7 +32,7 @@ public sealed record PatternWork(
     public IReadOnlyList<CheckHeld> ChecksOf(CycleRow cycle) => [.. Checks.Where(check => check.Day >= cycle.BeganOn && (cycle.EndedOn is not { } ended || check.Day <= ended))];
 
     /// <summary>The decisions on the work on a pattern that stand, in order: also those that were taken while it was told of as a look-alike.</summary>
-    public IReadOnlyList<DecisionRow> StandingOn(Pattern pattern) =>
+    public IReadOnlyList<DecisionRow> DecisionsInForce(Pattern pattern) =>
         [.. Decisions.Where(decision => decision is { TakenBack: false, Kind: not null, Pattern: { } decided } && Followed.ToldAs(decided) == Followed.ToldAs(pattern))];
 
     /// <summary>Puts the work with a child together from its rows.</summary>
@@ -40,7 +40,7 @@ public sealed record PatternWork(
     /// <param name="child">The child.</param>
     /// <param name="measures">The cold starts and check forms that were held.</param>
     /// <param name="labels">What each pattern is called now, the one to practise first at the front.</param>
-    internal static PatternWork Of(WorkRows rows, ChildId child, Measures measures, IReadOnlyList<(Pattern Pattern, Label Label)> labels)
+    internal static PatternWork Build(WorkRows rows, ChildId child, Measures measures, IReadOnlyList<(Pattern Pattern, Label Label)> labels)
     {
         IReadOnlyList<DecisionRow> decisions = [.. rows.Decisions[child]];
         IReadOnlyList<SetsGiven> given = [.. rows.Given[child]];

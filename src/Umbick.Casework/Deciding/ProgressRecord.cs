@@ -31,13 +31,13 @@ public sealed record ProgressRecord(
     private const int DaysTold = 366;
 
     /// <summary>How quickly right answers without help came, day by day.</summary>
-    public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(Answers);
+    public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.ByDay(Answers);
 
     /// <summary>Right and wrong by part of the face, before practice began and in the last weeks.</summary>
     public (DialMap Then, DialMap? Now) Dials => DialMap.ThenAndNow(Answers, Sets.Select(set => set.Day).FirstOrDefault(day => day is not null), To);
 
     /// <summary>The stages, secure or not.</summary>
-    public IReadOnlyList<StageRecord> Stages => StageRecord.Of(Answers);
+    public IReadOnlyList<StageRecord> Stages => StageRecord.ByStage(Answers);
 
     /// <summary>Loads how the work with a child went; null where the school has no such child.</summary>
     /// <param name="connection">The connection.</param>
@@ -54,7 +54,7 @@ public sealed record ProgressRecord(
         var (asked, answers) = await Sittings.RowsIn(connection, told.Select(sitting => sitting.Id));
         var known = (await Caseload.Load(connection, model, [child]))[0];
         var scored = from sitting in told
-                     from question in ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Answered
+                     from question in ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Answered
                      let given = ChildRecord.AsGiven(question)
                      select new ScoredAnswer(sitting.Day!.Value, question.Asked.Item, question.IsRight, given.Helped, question.Given!.Seconds);
         return new ProgressRecord(

@@ -197,7 +197,7 @@ public static partial class AnswersFile
         {
             if (task.Stimulus == Stimulus.Text && task.Order.Count == 0)
             {
-                if (OtherSkillItems.Find(task, given) is { } question) return Item.Of(question);
+                if (OtherSkillItems.Find(task, given) is { } question) return Item.From(question);
                 Fail("given", $"“{Cut(given)}” is no question of {task.Id}.");
                 return null;
             }

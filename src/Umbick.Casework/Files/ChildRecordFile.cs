@@ -33,7 +33,7 @@ public static class ChildRecordFile
     /// <summary>A child's record; null where the school has no such child.</summary>
     public static async Task<string?> Write(SchoolConnection connection, ChildId child, DateTime now)
     {
-        if (await RecordRows.Of(connection, child) is not { } record) return null;
+        if (await RecordRows.Load(connection, child) is not { } record) return null;
         var file = new JsonObject
         {
             ["file"] = Kind,
@@ -79,7 +79,7 @@ public static class ChildRecordFile
     /// <param name="by">Who does it.</param>
     /// <param name="now">The present.</param>
     /// <returns>The child, or what is wrong; then nothing was taken.</returns>
-    public static async Task<(ChildId? Child, string? Fault)> TakeIn(SchoolConnection connection, ReadingModel model, JsonElement record, string alias, Guid by, DateTime now)
+    public static async Task<(ChildId? Child, string? Fault)> Import(SchoolConnection connection, ReadingModel model, JsonElement record, string alias, Guid by, DateTime now)
     {
         if (Casework.Alias.Fault(alias) is { } fault) return (null, fault);
         if ((await Children.ByAlias(connection, [alias])).Count > 0) return (null, $"“{alias}” is the alias of a child here. Give this child another.");
@@ -139,10 +139,10 @@ public static class ChildRecordFile
     {
         try
         {
-            if (await ChildRecord.Load(connection, model, id) is not { } record || await RecordRows.Of(connection, id) is not { } rows) return false;
+            if (await ChildRecord.Load(connection, model, id) is not { } record || await RecordRows.Load(connection, id) is not { } rows) return false;
             var today = await Schools.Today(connection, DateTime.UtcNow);
             record.EvidenceOf(record.SummaryOn(today));
-            return RecordEvent.Of(rows, record.Child.Preferences.Wording) is not null && await ProgressRecord.Load(connection, model, id, today) is not null;
+            return RecordEvent.From(rows, record.Child.Preferences.Wording) is not null && await ProgressRecord.Load(connection, model, id, today) is not null;
         }
         catch (Exception wrong) when (wrong is FormatException or InvalidOperationException or ArgumentException or KeyNotFoundException or JsonException or IndexOutOfRangeException or OverflowException)
         {

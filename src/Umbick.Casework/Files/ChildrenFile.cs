@@ -69,7 +69,7 @@ public static class ChildrenFile
         {
             var (id, stage) = known.TryGetValue(line.Alias, out var there) ? there : (new ChildId(Guid.CreateVersion7()), line.Stage ?? Stage.OClock);
             if (!known.ContainsKey(line.Alias)) await Children.Add(connection, new Child(id, line.Alias, stage), now, line.OnCaseload ?? true);
-            else if (line.OnCaseload is { } on) await Children.TakeIn(connection, id, on);
+            else if (line.OnCaseload is { } on) await Children.SetOnCaseload(connection, id, on);
             if (line.ClassName is { } name) await Children.SetClass(connection, id, name);
             if (line.Stage is { } taught && taught != stage) await Children.SetStage(connection, id, taught);
             if (line.KeepUntil is { } day) await Children.KeepUntil(connection, id, day);

@@ -30,18 +30,18 @@ public static class DiagnosisJson
     public sealed record Diagnosis(string Engine, IReadOnlyList<ChildFinding> Children);
 
     /// <summary>What is concluded of one child. Places of unexplained answers count from 1.</summary>
-    public static ChildFinding Of(string child, Conclusion conclusion, IReadOnlyList<ItemAnswer> answers) => new(
+    public static ChildFinding From(string child, Conclusion conclusion, IReadOnlyList<ItemAnswer> answers) => new(
         child,
         conclusion.Answers,
         Math.Round(conclusion.Guessing, 3),
         [
-            .. conclusion.Findings.Select(Of).Concat(conclusion.OtherWays.Select(Of)).OrderByDescending(finding => finding.Belief),
+            .. conclusion.Findings.Select(From).Concat(conclusion.OtherWays.Select(From)).OrderByDescending(finding => finding.Belief),
             .. Beside(answers, conclusion),
         ],
         [.. conclusion.Unexplained.Select(index => index + 1)],
         [.. conclusion.OtherAt.Select(other => new OtherWayAnswers(other.Id, [.. other.Answers.Select(index => index + 1)]))]);
 
-    private static PatternFinding Of(Finding finding) => new(
+    private static PatternFinding From(Finding finding) => new(
         finding.Pattern.Id,
         finding.Pattern.Step.NameInFiles(),
         Math.Round(finding.Belief, 3),
@@ -52,7 +52,7 @@ public static class DiagnosisJson
         finding.Evidence.Count.Right,
         [.. finding.Evidence.NotYetTold.Select(pattern => pattern.Id)]);
 
-    private static PatternFinding Of(OtherWay other) => new(
+    private static PatternFinding From(OtherWay other) => new(
         other.Id,
         other.Step.NameInFiles(),
         Math.Round(other.Belief, 3),
@@ -67,7 +67,7 @@ public static class DiagnosisJson
     {
         foreach (var step in new[] { Step.CountingOn, Step.DayHalves })
         {
-            foreach (var finding in OtherSkillModel.Of(step, answers, conclusion.Hundreds))
+            foreach (var finding in OtherSkillModel.Findings(step, answers, conclusion.Hundreds))
             {
                 if (finding.Pattern is not { } pattern || finding.Belief < ModelParameters.WorthNaming || finding.Telling == 0) continue;
                 yield return new PatternFinding(pattern.Id, step.NameInFiles(), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "both", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);

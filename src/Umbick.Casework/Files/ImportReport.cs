@@ -15,7 +15,7 @@ public sealed record ImportReport(int Lines, int Children, IReadOnlyList<string>
     /// <summary>What it says in a sentence or two, as a dry run or as done.</summary>
     /// <param name="what">What a line is, in the plural: <c>answers</c>.</param>
     /// <param name="dryRun">Whether nothing was added yet.</param>
-    public string Told(string what, bool dryRun)
+    public string InWords(string what, bool dryRun)
     {
         var (verb, rest) = dryRun ? ("would be", "Nothing has been added yet.") : ("were", "");
         var newcomers = NewChildren.Count == 0 ? "" : $" {(NewChildren.Count == 1 ? "One child is" : $"{NewChildren.Count:N0} children are")} new to the school.";

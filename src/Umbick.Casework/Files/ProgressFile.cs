@@ -24,7 +24,7 @@ public static class ProgressFile
             .Concat(record.Work.Checks.Select(check => new ProgressLine(check.Day, "form", check.Form, Figure(check.Right), Figure(check.Asked))))
             .Concat(record.Sets.Select(set => new ProgressLine(set.Day!.Value, "set", set.PatternId ?? "", set.Support.ToString().ToLowerInvariant())))
             .Concat(record.Shown.Select(shown => new ProgressLine(shown.Day, "shown", shown.Pattern, shown.Demonstration)))
-            .Concat(record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: not null }).Select(decision => new ProgressLine(decision.Day, "decision", decision.PatternId, DecisionTexts.Told(decision.Kind!.Value, decision.Taken))))
+            .Concat(record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: not null }).Select(decision => new ProgressLine(decision.Day, "decision", decision.PatternId, DecisionTexts.InWords(decision.Kind!.Value, decision.Taken))))
             .Concat(record.Beliefs.SelectMany(after => after.Beliefs.OrderByDescending(one => one.Value).Select(one => new ProgressLine(after.Day, "belief", one.Key.Id, one.Value.ToString("0.###", CultureInfo.InvariantCulture)))))
             .Concat(record.Fluency.Select(day => new ProgressLine(day.Day, "seconds", "", day.Seconds.ToString("0.#", CultureInfo.InvariantCulture), Figure(day.Answers))));
         return [.. lines.OrderBy(line => line.Day)];

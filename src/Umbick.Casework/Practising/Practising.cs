@@ -18,7 +18,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     {
         var child = record.Child;
         if (pattern is null) return new EaseSet(Uses).Make(child.Stage, choices.Seed);
-        var order = new SetOrder(HeldPattern.Of(model, pattern, record.Replay.Belief), child.Stage, choices.Start ?? record.NextSupport, choices.Seed)
+        var order = new SetRequest(HeldPattern.From(model, pattern, record.Replay.Belief), child.Stage, choices.Start ?? record.NextSupport, choices.Seed)
         {
             Length = choices.Length,
             CarriedTo = record.PractisedIn(pattern),
@@ -116,15 +116,15 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<Submitted> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) => (await Take(connection, sittingId, submission, by)).Outcome;
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) => (await Keep(connection, sittingId, submission, by)).Outcome;
 
     /// <summary>The same, with where the set stands then.</summary>
-    public Task<AnswerTaken> Take(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
-        AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission));
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
+        AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission));
 
     /// <summary>The same for a set whose sitting is locked already.</summary>
-    public Task<AnswerTaken> Take(SchoolConnection connection, SittingState locked, Submission submission) =>
-        AnswerKeeping.Take(connection, model, locked, submission, by: null, Now, GoOnFrom(connection, submission));
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingState locked, Submission submission) =>
+        AnswerKeeping.Keep(connection, model, locked, submission, by: null, Now, GoOnFrom(connection, submission));
 
     private Func<SittingState, Task<SittingState?>> GoOnFrom(SchoolConnection connection, Submission submission) => async state =>
     {
@@ -159,7 +159,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
         if (sitting.EndedAt is not null) return new SetPlace(sitting, preferences, null, null, null, false, false, rows.Asked.Count, rows.Asked.Count) { Set = set };
         var item = rows.Asked.Single(one => one.Place == sitting.CurrentPlace);
-        var answers = rows.Standing.Where(answer => answer.Place == item.Place).ToList();
+        var answers = rows.LatestAnswers.Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
         return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, rows.Asked.Count)
         {

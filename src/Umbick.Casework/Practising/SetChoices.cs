@@ -9,7 +9,7 @@ namespace Umbick.Casework;
 public sealed record SetChoices(int Seed)
 {
     /// <summary>How many items.</summary>
-    public int Length { get; init; } = SetOrder.UsualLength;
+    public int Length { get; init; } = SetRequest.UsualLength;
 
     /// <summary>The help to start with; null for what follows from the last set.</summary>
     public Support? Start { get; init; }

@@ -41,12 +41,12 @@ public sealed record BesideAnswers(
         return new BesideAnswers(
             await Store.Demonstrated.To(connection, id),
             visits.FirstOrDefault(visit => visit.EndedAt is null)?.Id,
-            visited ? await HelpTaken.Of(connection, id, MostVisits) : [],
+            visited ? await HelpTaken.Load(connection, id, MostVisits) : [],
             visited ? [.. (await Store.Visits.RoomClockOf(connection, id)).Take(MostVisits)] : [],
             visited ? await Notes(connection, id) : [],
             child.ClassName.Length == 0 ? null : await ClassTeachings.Find(connection, child.ClassName),
             await Timetables.AbsencesOf(connection, id, today.AddDays(-AbsencesOfDays)),
-            await NamedWays.Of(connection, id));
+            await NamedWays.Load(connection, id));
     }
 
     /// <summary>Gives a child's own way at a step a name; an empty one takes the name away.</summary>

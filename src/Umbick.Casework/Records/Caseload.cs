@@ -8,12 +8,12 @@ namespace Umbick.Casework;
 /// <summary>A child on the caseload, with what all answers say.</summary>
 /// <param name="Child">The child.</param>
 /// <param name="Labels">Patterns with their labels: first what should be practised first, then the firmest belief.</param>
-/// <param name="Unnamed">What stands out beside the patterns.</param>
+/// <param name="Beside">What stands out beside the patterns.</param>
 /// <param name="Work">How far the work on each pattern has come.</param>
-public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, Unnamed Unnamed, PatternWork Work)
+public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, BesidePatterns Beside, PatternWork Work)
 {
     /// <summary>What is known of the child on a day, and what follows from it.</summary>
-    public CaseSummary SummaryOn(DateOnly today) => _summary is { } known && known.Today == today ? known : _summary = new(Child.FactsWith(Labels, Unnamed, Work), today);
+    public CaseSummary SummaryOn(DateOnly today) => _summary is { } known && known.Today == today ? known : _summary = new(Child.FactsWith(Labels, Beside, Work), today);
 
     /// <summary>Whether the child can be given a set: not while one waits.</summary>
     public bool CanHaveSet => Child.OpenSet is null;
@@ -36,7 +36,7 @@ public static class Caseload
     {
         var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<SittingId>());
         var measures = await Measures.Load(connection, model, children.ToDictionary(child => child.Id, child => child.Preferences));
-        var rows = await WorkRows.Of(connection, children.Select(child => child.Id));
+        var rows = await WorkRows.Load(connection, children.Select(child => child.Id));
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
@@ -44,18 +44,18 @@ public static class Caseload
             if (child.LatestAnswer == 0 || child.ConcludedFrom == SittingEnding.SourceOf(child))
             {
                 IReadOnlyList<(Pattern Pattern, Label Label)> labels = [.. kept[child.LastSitting ?? default]];
-                caseload.Add(new CaseloadChild(child, labels, child.Unnamed, PatternWork.Of(rows, child.Id, measures[child.Id], labels)));
+                caseload.Add(new CaseloadChild(child, labels, child.Beside, PatternWork.Build(rows, child.Id, measures[child.Id], labels)));
                 continue;
             }
             var record = (await ChildRecord.Load(connection, model, child.Id))!;
             await SittingEnding.KeepLatest(connection, model, record);
-            caseload.Add(new CaseloadChild(child, record.Labels, record.Now.Unnamed, PatternWork.Of(rows, child.Id, measures[child.Id], record.Labels)));
+            caseload.Add(new CaseloadChild(child, record.Labels, record.Now.Beside, PatternWork.Build(rows, child.Id, measures[child.Id], record.Labels)));
         }
         return caseload;
     }
 
     /// <summary>What a summary of a child's case is made of.</summary>
-    internal static CaseFacts FactsWith(this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, Unnamed unnamed, PatternWork work) =>
+    internal static CaseFacts FactsWith(this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, BesidePatterns unnamed, PatternWork work) =>
         new(child.Alias, child.Preferences.Wording, child.Stage, child.Sittings, labels, unnamed, work.Followed, work.Given, work.FormDue)
         {
             AskingOpen = child.OpenAsking is not null,

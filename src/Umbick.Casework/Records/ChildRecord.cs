@@ -23,7 +23,7 @@ public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<ItemResponse> 
 public sealed class ChildRecord
 {
     private readonly ReadingModel _model;
-    private readonly Lazy<IReadOnlyList<Impact>> _first;
+    private readonly Lazy<IReadOnlyList<PracticeWorth>> _first;
 
     private readonly Lazy<OtherSkills> _beside;
 
@@ -34,8 +34,8 @@ public sealed class ChildRecord
         _model = model;
         (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
         _first = new(() => WhichFirst.Order(model, replay.Now, child.Stage));
-        _work = new(() => PatternWork.Of(rows, child.Id, Measures.Of(model, sittings), Labels));
-        _beside = new(() => OtherSkills.Of(Answers, Now.Hundreds));
+        _work = new(() => PatternWork.Build(rows, child.Id, Measures.From(model, sittings), Labels));
+        _beside = new(() => OtherSkills.From(Answers, Now.Hundreds));
     }
 
     /// <summary>The child.</summary>
@@ -57,7 +57,7 @@ public sealed class ChildRecord
     public Replay Replay { get; }
 
     /// <summary>The patterns that are likely or possible, the one to practise first at the front.</summary>
-    public IReadOnlyList<Impact> First => _first.Value;
+    public IReadOnlyList<PracticeWorth> First => _first.Value;
 
     /// <summary>How far the work on each pattern has come.</summary>
     public PatternWork Work => _work.Value;
@@ -66,11 +66,11 @@ public sealed class ChildRecord
     public IReadOnlyList<(Pattern Pattern, Label Label)> Labels => LabelsOf(First, Now);
 
     /// <summary>Patterns with their labels: first what should be practised first, then the firmest belief.</summary>
-    internal static IReadOnlyList<(Pattern Pattern, Label Label)> LabelsOf(IReadOnlyList<Impact> first, Conclusion conclusion) =>
+    internal static IReadOnlyList<(Pattern Pattern, Label Label)> LabelsOf(IReadOnlyList<PracticeWorth> first, Conclusion conclusion) =>
         [.. first.Select(impact => impact.Finding).Concat(conclusion.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible))).Select(finding => (finding.Pattern, finding.Label))];
 
     /// <summary>What is known of the child on a day, and what follows from it.</summary>
-    public CaseSummary SummaryOn(DateOnly today) => new(Child.FactsWith(Labels, Now.Unnamed, Work), today);
+    public CaseSummary SummaryOn(DateOnly today) => new(Child.FactsWith(Labels, Now.Beside, Work), today);
 
     /// <summary>What a summary of the child rests on.</summary>
     public CaseEvidence EvidenceOf(CaseSummary summary) => new(_model, summary, Replay, First);
@@ -83,7 +83,7 @@ public sealed class ChildRecord
 
     /// <summary>What was believed after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
-    public Belief BeliefAfter(int sitting) => sitting == Sittings.Count - 1 ? Replay.Belief : Replay.Of(_model, [.. Replayable.Take(sitting + 1)]).Belief;
+    public Belief BeliefAfter(int sitting) => sitting == Sittings.Count - 1 ? Replay.Belief : Replay.Run(_model, [.. Replayable.Take(sitting + 1)]).Belief;
 
     /// <summary>What was concluded after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
@@ -133,7 +133,7 @@ public sealed class ChildRecord
     }
 
     /// <summary>How quickly right answers without help came, day by day.</summary>
-    public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.Of(
+    public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.ByDay(
         from sitting in Sittings
         from question in sitting.Answered
         select new ScoredAnswer(sitting.Day, question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
@@ -147,22 +147,22 @@ public sealed class ChildRecord
         var (asked, answers) = await Store.Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
         var preferences = child.Preferences;
         var begun = sittings
-            .Select(sitting => Of(sitting, asked[sitting.Id], answers[sitting.Id], preferences))
+            .Select(sitting => SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], preferences))
             .Where(record => record.Questions.Count > 0)
             .ToList();
         // The first answer of a sitting may come between the two queries: without its day it counts the next time.
         var records = begun.FindAll(record => record.Sitting.Day is not null && record.Answered.Any());
-        var work = await WorkRows.Of(connection, [id]);
+        var work = await WorkRows.Load(connection, [id]);
         var words = work.Decisions[id].Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null }).ToLookup(decision => decision.AfterSitting!.Value);
         var replayable = records
             .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
             .ToList();
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
-        return new ChildRecord(model, child, records, sets, Replay.Of(model, replayable), work) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling };
+        return new ChildRecord(model, child, records, sets, Replay.Run(model, replayable), work) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling };
     }
 
     /// <summary>A sitting put together from its rows.</summary>
-    internal static SittingRecord Of(Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences preferences) =>
+    internal static SittingRecord SittingFrom(Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences preferences) =>
         new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, preferences.Nearness))]);
 
     private static ItemResponse QuestionOf(AskedItem asked, Sitting sitting, IEnumerable<AnswerRow> answers, Nearness nearness)

@@ -26,7 +26,7 @@ public static class Enrolment
 
     /// <summary>Takes a child onto the caseload, or off it. Their answers stay.</summary>
     /// <returns>Whether there is such a child.</returns>
-    public static async Task<bool> TakeIn(SchoolConnection connection, ChildId id, bool onCaseload) => await Children.TakeIn(connection, id, onCaseload) > 0;
+    public static async Task<bool> SetOnCaseload(SchoolConnection connection, ChildId id, bool onCaseload) => await Children.SetOnCaseload(connection, id, onCaseload) > 0;
 
     /// <summary>Keeps how far a child has been taught, and what is settled for this child alone.</summary>
     /// <param name="connection">The school.</param>

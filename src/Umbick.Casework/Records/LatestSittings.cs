@@ -9,8 +9,8 @@ public static class LatestSittings
     public static async Task<IReadOnlyDictionary<ChildId, SittingRecord>> Load(SchoolConnection connection, IEnumerable<CaseloadRow> children)
     {
         var byId = children.ToDictionary(child => child.Id);
-        var sittings = await Sittings.Of(connection, byId.Values.Select(child => child.LastSitting).OfType<SittingId>());
+        var sittings = await Sittings.ByIds(connection, byId.Values.Select(child => child.LastSitting).OfType<SittingId>());
         var (asked, answers) = await Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
-        return sittings.ToDictionary(sitting => sitting.Child, sitting => ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], byId[sitting.Child].Preferences));
+        return sittings.ToDictionary(sitting => sitting.Child, sitting => ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], byId[sitting.Child].Preferences));
     }
 }

@@ -14,7 +14,7 @@ namespace Umbick.Casework;
 public sealed record RecordEvent(DateTime At, string What, Guid? By)
 {
     /// <summary>What a record's rows tell, the earliest first.</summary>
-    public static IReadOnlyList<RecordEvent> Of(JsonObject record, Wording wording) =>
+    public static IReadOnlyList<RecordEvent> From(JsonObject record, Wording wording) =>
     [
         .. Each(record, "practice_set", "assigned_at", "assigned_by", row => $"A practice set: {About(row, wording)}")
             .Concat(Each(record, "demonstration_shown", "shown_at", "shown_by", row => $"Shown: {(Demonstration.Find(Text(row, "demonstration")) is { } shown ? wording.Fill(shown.Name) : Text(row, "demonstration"))}"))
@@ -45,7 +45,7 @@ public sealed record RecordEvent(DateTime At, string What, Guid? By)
             null => Text(row, "kind"),
             DecisionKind.Confirm => "a teacher saw this pattern too",
             DecisionKind.RuleOut => "a teacher ruled this pattern out",
-            { } kind => DecisionTexts.Told(kind, Text(row, "taken") == "true"),
+            { } kind => DecisionTexts.InWords(kind, Text(row, "taken") == "true"),
         };
 
     private static string Reason(JsonObject row, string column) => Text(row, column) is { Length: > 0 } reason ? $" (“{reason}”)" : "";

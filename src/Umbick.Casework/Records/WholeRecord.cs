@@ -32,7 +32,7 @@ public sealed record WholeRecord(
         return new WholeRecord(
             record,
             (await Children.Listed(connection, id))!,
-            RecordEvent.Of((await RecordRows.Of(connection, id))!, record.Child.Preferences.Wording),
+            RecordEvent.From((await RecordRows.Load(connection, id))!, record.Child.Preferences.Wording),
             await Store.Visits.RoomClockOf(connection, id),
             await Store.People.Names(connection),
             await Audit.Latest(connection, null, null, id, null, null),

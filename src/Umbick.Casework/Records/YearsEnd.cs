@@ -37,7 +37,7 @@ public sealed record YearsEnd(IReadOnlyList<IGrouping<string, ListedChild>> Clas
         // All at once: a class may take the name that another has left.
         var moved = await Children.MoveOn(connection, [.. same.Select(move => move.From)], [.. same.Select(move => move.To)], [.. same.Select(move => move.Stages)]);
         var set = 0;
-        foreach (var child in aside) set += await Children.TakeIn(connection, child, onCaseload: false);
+        foreach (var child in aside) set += await Children.SetOnCaseload(connection, child, onCaseload: false);
         if (moved + set > 0) await Audit.Note(connection, by, AuditKinds.YearsEnd, now, detail: InWords(moved, set));
         return (moved, set);
     }

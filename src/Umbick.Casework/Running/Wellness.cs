@@ -74,14 +74,14 @@ public sealed record Wellness
         get
         {
             if (Backups.Count == 0) yield return "No backup has been made yet.";
-            else if (Now - Backups[0].MadeAt > OldBackup) yield return $"The latest backup is {Told(Now - Backups[0].MadeAt)} old.";
+            else if (Now - Backups[0].MadeAt > OldBackup) yield return $"The latest backup is {InWords(Now - Backups[0].MadeAt)} old.";
             if (Backups.Count > 0 && (LastChecked is not { } last || Now - last > OldCheck))
-                yield return LastChecked is { } before ? $"No backup was checked for {Told(Now - before)}: ./umbick check-backup proves one." : "No backup was ever checked: ./umbick check-backup proves one.";
+                yield return LastChecked is { } before ? $"No backup was checked for {InWords(Now - before)}: ./umbick check-backup proves one." : "No backup was ever checked: ./umbick check-backup proves one.";
             if (DiskFree is { } free && free < LittleRoom) yield return $"There is little room left on the disk: {Size(free)}.";
             if (CertificateIsBroken) yield return "The certificate cannot be read.";
             if (CertificateEnds is { } ends && ends - Now < SoonOver)
                 yield return ends <= Now ? $"The certificate ended on {Day(ends)}." : $"The certificate ends on {Day(ends)}. After it is renewed the site has to be started again.";
-            if ((Now - DatabaseNow).Duration() > ClocksApart) yield return $"The clocks of the site and of its database are {Told((Now - DatabaseNow).Duration())} apart: codes and days go wrong.";
+            if ((Now - DatabaseNow).Duration() > ClocksApart) yield return $"The clocks of the site and of its database are {InWords((Now - DatabaseNow).Duration())} apart: codes and days go wrong.";
             if (LatestDeed is { } deed && deed - Now > ClocksApart) yield return $"The clock is behind: something was done at {deed:yyyy-MM-dd HH:mm} UTC already.";
             if (IsBehind) yield return "The database is older than this version: ./umbick upgrade.";
             if (RunsEarlierVersion) yield return "The site runs an earlier version than the one in its folder. Stop it, ./umbick upgrade, start it.";
@@ -127,7 +127,7 @@ public sealed record Wellness
 
     private static string Day(DateTime moment) => moment.ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
 
-    private static string Told(TimeSpan time) => time switch
+    private static string InWords(TimeSpan time) => time switch
     {
         { TotalMinutes: < 120 } => $"{time.TotalMinutes:0} minutes",
         { TotalDays: < 2 } => $"{time.TotalHours:0} hours",

@@ -76,8 +76,8 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
-    public async Task<Submitted> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
-        (await AnswerKeeping.Take(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, state => GoOn(connection, state))).Outcome;
+    public async Task<AnswerOutcome> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
+        (await AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, state => GoOn(connection, state))).Outcome;
 
     /// <summary>Keeps one answer that was typed from paper into a class's grid, and reads it: what stands on paper is kept as it stands.</summary>
     /// <param name="connection">The school.</param>
@@ -140,8 +140,8 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         if (await Screenings.Find(connection, id) is not { } screening) return null;
         var sittings = await Sittings.OfScreening(connection, id);
         var (asked, answers) = await Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
-        var rows = (await Store.Children.Of(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(row => row.Id);
-        var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.Of(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Preferences), screening.Length)).ToList();
+        var rows = (await Store.Children.ByIds(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(row => row.Id);
+        var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Preferences), screening.Length)).ToList();
         return new ScreenedClass(screening, await Screenings.Form(connection, id), children);
     }
 
@@ -160,7 +160,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var belief = new Belief(model);
         var observed = ObservedAnswer.All(model, answered.Select(ChildRecord.AsGiven));
         belief.Update(observed.SelectMany(one => one.Observations));
-        var result = ScreeningResult.Of(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.Of(model, belief, observed), child.Preferences.Wording);
+        var result = ScreeningResult.From(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.From(model, belief, observed), child.Preferences.Wording);
         return new ScreenedChild(child, sitting, result);
     }
 }

@@ -3,7 +3,7 @@ namespace Umbick.Casework;
 /// <summary>What became of an answer that was typed from paper.</summary>
 /// <param name="Outcome">What became of it; null where it was not even taken.</param>
 /// <param name="Message">Why it was not kept, in a sentence; null where it was.</param>
-public sealed record PaperAnswerTaken(Submitted? Outcome, string? Message)
+public sealed record PaperAnswerTaken(AnswerOutcome? Outcome, string? Message)
 {
     /// <summary>The child; null where it was not kept.</summary>
     public CaseloadRow? Child { get; init; }

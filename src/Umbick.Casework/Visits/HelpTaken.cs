@@ -13,13 +13,13 @@ public sealed record HelpTaken(DateOnly Day, string PatternId, IReadOnlyList<Run
     public Rung? Next => Rungs.Next(Took);
 
     /// <summary>The help that was taken in a child's visits that are over, the latest first; none of one in which nothing was practised.</summary>
-    public static async Task<IReadOnlyList<HelpTaken>> Of(SchoolConnection connection, ChildId child, int most)
+    public static async Task<IReadOnlyList<HelpTaken>> Load(SchoolConnection connection, ChildId child, int most)
     {
         var taken = new List<HelpTaken>();
         foreach (var visit in (await Visits.OfChild(connection, child)).Where(visit => visit.EndedAt is not null))
         {
             if (taken.Count == most) break;
-            var own = (await VisitAt.Load(connection, visit.Id))!.Children.First(one => one.Child.Id == child);
+            var own = (await VisitState.Load(connection, visit.Id))!.Children.First(one => one.Child.Id == child);
             if (own.Practice is not { Sitting.PracticeSet: { } set } practice) continue;
             var telling = await Sets.TellingPlaces(connection, set);
             // An answer that went wrong and of which nothing more is known says nothing of the help.

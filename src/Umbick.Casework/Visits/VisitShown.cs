@@ -9,7 +9,7 @@ namespace Umbick.Casework;
 /// <summary>A visit as it is shown: where it is, and what is made of it by all that is known of its children.</summary>
 /// <param name="At">Where it is.</param>
 /// <param name="Held">The pattern as the children have it together; null where a later catalogue has dropped it, or nothing is asked.</param>
-public sealed record VisitShown(VisitAt At, HeldPattern? Held)
+public sealed record VisitShown(VisitState At, HeldPattern? Held)
 {
     /// <summary>Whose answers at a place look copied.</summary>
     public IReadOnlySet<ChildId> LooksCopied { get; private init; } = new HashSet<ChildId>();
@@ -55,7 +55,7 @@ public sealed record VisitShown(VisitAt At, HeldPattern? Held)
 
     /// <summary>The parts, in order, with how each is called here.</summary>
     public static IReadOnlyList<(VisitPart Part, string Name)> Parts { get; } =
-        [(VisitPart.Room, "the wall clock"), (VisitPart.Cold, "cold"), (VisitPart.Model, "show"), (VisitPart.Practise, "practise"), (VisitPart.Close, "close")];
+        [(VisitPart.Room, "the wall clock"), (VisitPart.Cold, "cold"), (VisitPart.Show, "show"), (VisitPart.Practise, "practise"), (VisitPart.Close, "close")];
 
     /// <summary>The answers of a child's practice that are shown when the visit is over.</summary>
     public static IEnumerable<ItemResponse> Answers(ChildInVisit child) => (child.Cold?.Answered ?? []).Concat(child.Practice?.Answered ?? []);
@@ -64,25 +64,25 @@ public sealed record VisitShown(VisitAt At, HeldPattern? Held)
     /// <param name="connection">The connection.</param>
     /// <param name="visiting">Visits.</param>
     /// <param name="at">Where the visit is.</param>
-    public static async Task<VisitShown> Of(SchoolConnection connection, Visiting visiting, VisitAt at)
+    public static async Task<VisitShown> Load(SchoolConnection connection, Visiting visiting, VisitState at)
     {
         var (visit, part) = (at.Visit, at.Visit.Part);
         var shown = new VisitShown(at, null);
         if (visit.EndedAt is not null) return shown with { HelpBefore = await Help(connection, at) };
-        if (part == VisitPart.Model) return await WithPositions(connection, shown);
+        if (part == VisitPart.Show) return await WithPositions(connection, shown);
         if (at.Asked is null) return shown;
         var place = part == VisitPart.Cold ? visit.Place - 1 : visit.Place;
-        var (held, copied) = await visiting.Look(connection, at, place);
+        var (held, copied) = await visiting.HeldAndCopied(connection, at, place);
         shown = shown with { Held = held, PlaceLookedAt = place, LooksCopied = copied };
         return shown.Reveals ? shown with { HelpBefore = await Help(connection, at) } : shown;
     }
 
-    private static async Task<Dictionary<ChildId, HelpTaken>> Help(SchoolConnection connection, VisitAt at)
+    private static async Task<Dictionary<ChildId, HelpTaken>> Help(SchoolConnection connection, VisitState at)
     {
         var help = new Dictionary<ChildId, HelpTaken>();
         foreach (var child in at.Children)
         {
-            if (await HelpTaken.Of(connection, child.Child.Id, most: 1) is [var last]) help[child.Child.Id] = last;
+            if (await HelpTaken.Load(connection, child.Child.Id, most: 1) is [var last]) help[child.Child.Id] = last;
         }
         return help;
     }

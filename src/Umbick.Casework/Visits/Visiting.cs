@@ -26,14 +26,14 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     public static async Task<IReadOnlyList<CaseloadRow>> Busy(SchoolConnection connection, IEnumerable<ChildId> children)
     {
         var open = await Visits.OpenOf(connection);
-        return [.. (await Children.Of(connection, children)).Where(child => child.OpenAsking is not null || open.ContainsKey(child.Id))];
+        return [.. (await Children.ByIds(connection, children)).Where(child => child.OpenAsking is not null || open.ContainsKey(child.Id))];
     }
 
     /// <summary>Whether a visit was begun.</summary>
     public static async Task<bool> IsBegun(SchoolConnection connection, Guid id) => await Visits.Find(connection, id) is not null;
 
     /// <summary>Whether all of some children are the school's.</summary>
-    public static async Task<bool> Knows(SchoolConnection connection, IReadOnlyList<ChildId> children) => (await Children.Of(connection, children)).Count() == children.Count;
+    public static async Task<bool> Knows(SchoolConnection connection, IReadOnlyList<ChildId> children) => (await Children.ByIds(connection, children)).Count() == children.Count;
 
     /// <summary>Begins a visit; under the id of one that was begun before nothing is begun.</summary>
     /// <param name="connection">The connection.</param>
@@ -55,7 +55,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         var items = ColdStart.Make(together, Stage(records), task => Uses(records, task), SeedOf(id));
         foreach (var (record, turn) in records.Select((record, turn) => (record, turn)))
         {
-            var options = new AskingOptions(Plan.ColdStart) { Items = items, ColdFor = HeldPattern.Of(model, pattern, record.Replay.Belief), Visit = id, TurnInVisit = turn };
+            var options = new AskingOptions(Plan.ColdStart) { Items = items, ColdFor = HeldPattern.From(model, pattern, record.Replay.Belief), Visit = id, TurnInVisit = turn };
             await asking.Start(connection, record.Child.Id, options);
         }
         return [];
@@ -68,8 +68,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="part">The part to which the answer belongs, whatever is reached by now.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<Submitted> Answer(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by) =>
-        await VisitAt.Lock(connection, id) is { } at ? (await Keep(connection, at, child, part, submission, by)).Outcome : Submitted.NotFound;
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by) =>
+        await VisitState.Lock(connection, id) is { } at ? (await Keep(connection, at, child, part, submission, by)).Outcome : AnswerOutcome.NotFound;
 
     /// <summary>Reads what was typed for a child, and keeps it where it can be kept.</summary>
     /// <param name="connection">The connection.</param>
@@ -79,9 +79,9 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="submission">The answer as it was typed.</param>
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<AnswerInVisit> Take(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed, Guid by)
+    public async Task<AnswerInVisit> KeepTyped(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed, Guid by)
     {
-        if (await VisitAt.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child)) return new(Submitted.NotFound, Submitted.NotFound.WhyNot(submission.Raw), null);
+        if (await VisitState.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child)) return new(AnswerOutcome.NotFound, AnswerOutcome.NotFound.WhyNot(submission.Raw), null);
         var typed = TypedAnswer.From(at.AskedAt(part, submission.Place)?.Item, submission.Raw, at.Preferences.Wording, confirmed);
         if (typed.Message is { } message) return new(null, message, at);
         var (outcome, now) = await Keep(connection, at, child, part, submission with { Raw = typed.Text, Mode = typed.Mode }, by);
@@ -89,18 +89,18 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Keeps an answer in a visit that is locked, and goes on where all have answered.</summary>
-    private async Task<(Submitted Outcome, VisitAt Now)> Keep(SchoolConnection connection, VisitAt at, ChildId child, VisitPart part, Submission submission, Guid by)
+    private async Task<(AnswerOutcome Outcome, VisitState Now)> Keep(SchoolConnection connection, VisitState at, ChildId child, VisitPart part, Submission submission, Guid by)
     {
         var visit = at.Visit;
-        if (at.Children.FirstOrDefault(own => own.Child.Id == child) is not { } own) return (Submitted.NotFound, at);
+        if (at.Children.FirstOrDefault(own => own.Child.Id == child) is not { } own) return (AnswerOutcome.NotFound, at);
         var outcome = part == VisitPart.Room
             ? await ReadRoomClock(connection, visit, child, submission, by)
-            : own.SittingOf(part) is { } sitting ? await Answer(connection, sitting.Sitting, submission, by) : Submitted.NotAsked;
+            : own.SittingOf(part) is { } sitting ? await Answer(connection, sitting.Sitting, submission, by) : AnswerOutcome.NotAsked;
         if (!outcome.IsKept()) return (outcome, at);
-        var now = (await VisitAt.Load(connection, visit.Id))!;
+        var now = (await VisitState.Load(connection, visit.Id))!;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != submission.Place || part is not (VisitPart.Room or VisitPart.Cold) || !now.IsAnswered) return (outcome, now);
         await GoOn(connection, now, by);
-        return (outcome, (await VisitAt.Load(connection, visit.Id))!);
+        return (outcome, (await VisitState.Load(connection, visit.Id))!);
     }
 
     /// <summary>Goes on from a place; a page that has grown stale goes nowhere.</summary>
@@ -113,9 +113,9 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <returns>Whether the school has such a visit.</returns>
     public async Task<bool> GoOn(SchoolConnection connection, Guid id, VisitPart part, int place, Demonstration? shown, Guid by)
     {
-        if (await VisitAt.Lock(connection, id) is not { Visit: var visit } at) return false;
+        if (await VisitState.Lock(connection, id) is not { Visit: var visit } at) return false;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
-        if (part == VisitPart.Model && shown is not null)
+        if (part == VisitPart.Show && shown is not null)
         {
             foreach (var child in at.Here) await Demonstrated.Keep(connection, Guid.CreateVersion7(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
         }
@@ -126,14 +126,14 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>Goes one place back, to put an answer right or to show the idea once more.</summary>
     public static async Task<bool> Back(SchoolConnection connection, Guid id, VisitPart part, int place)
     {
-        if (await VisitAt.Lock(connection, id) is not { Visit: var visit } at) return false;
+        if (await VisitState.Lock(connection, id) is not { Visit: var visit } at) return false;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
         (VisitPart Part, int Place)? before = part switch
         {
             VisitPart.Cold or VisitPart.Practise when place > 1 => (part, place - 1),
             VisitPart.Cold => (VisitPart.Room, 1),
-            VisitPart.Model => (VisitPart.Cold, at.Items(VisitPart.Cold).Count),
-            VisitPart.Practise => (VisitPart.Model, 1),
+            VisitPart.Show => (VisitPart.Cold, at.Items(VisitPart.Cold).Count),
+            VisitPart.Practise => (VisitPart.Show, 1),
             VisitPart.Close => (VisitPart.Practise, place - 1),
             _ => null,
         };
@@ -147,14 +147,14 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(one => one.Child == child)) return false;
         if (visit.EndedAt is not null) return true;
         await Visits.Leave(connection, id, child, isHere ? null : Now);
-        if (visit.Part is VisitPart.Room or VisitPart.Cold && await VisitAt.Load(connection, id) is { IsAnswered: true } at) await GoOn(connection, at, by);
+        if (visit.Part is VisitPart.Room or VisitPart.Cold && await VisitState.Load(connection, id) is { IsAnswered: true } at) await GoOn(connection, at, by);
         return true;
     }
 
     /// <summary>Notes how much an answer took until it came right; null takes the note back.</summary>
     public async Task<bool> NoteRung(SchoolConnection connection, Guid id, ChildId child, int place, Rung? rung, Guid by)
     {
-        if (await Of(connection, id, child) is not { Practice: { } practice } || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
+        if (await ChildIn(connection, id, child) is not { Practice: { } practice } || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
         await Visits.NotePrompt(connection, practice.Sitting.Id, place, rung?.Id(), by, Now);
         return true;
     }
@@ -162,7 +162,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>Notes something of a child, or takes it back.</summary>
     public async Task<bool> Note(SchoolConnection connection, Guid id, ChildId child, VisitNote note, bool holds, Guid by)
     {
-        if (await Of(connection, id, child) is null) return false;
+        if (await ChildIn(connection, id, child) is null) return false;
         await Visits.Note(connection, id, child, note.Id, holds, by, Now);
         return true;
     }
@@ -179,17 +179,17 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="by">Who notes it.</param>
     public async Task<bool> NoteCopied(SchoolConnection connection, Guid id, ChildId child, VisitPart part, int place, bool copied, Guid by)
     {
-        if (await Visits.Lock(connection, id) is null || await Of(connection, id, child) is not { } own || own.At(part, place) is not { Given: { } given }) return false;
+        if (await Visits.Lock(connection, id) is null || await ChildIn(connection, id, child) is not { } own || own.At(part, place) is not { Given: { } given }) return false;
         var how = copied ? HowDone.Copied.Id : null;
         if ((given.How == HowDone.Copied.Id) == copied) return true;
         var again = new Submission(Guid.CreateVersion7(), place, given.Raw, given.AnswerMode, given.Seconds) { Corrects = given.Id, How = how, Prompted = given.Prompted, First = given.FirstRaw };
-        return await Answer(connection, own.SittingOf(part)!.Sitting, again, by) == Submitted.Kept;
+        return await Answer(connection, own.SittingOf(part)!.Sitting, again, by) == AnswerOutcome.Kept;
     }
 
     /// <summary>Stops a visit, wherever it is. Everything that was answered is kept.</summary>
     public async Task<bool> Stop(SchoolConnection connection, Guid id)
     {
-        if (await VisitAt.Lock(connection, id) is not { } at) return false;
+        if (await VisitState.Lock(connection, id) is not { } at) return false;
         if (at.Visit.EndedAt is null) await End(connection, at);
         return true;
     }
@@ -202,7 +202,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// The pattern as the children have it together, null where a later catalogue has dropped it; and whose answers at the place look copied: they are
     /// wrong, another child gave the same, and the child's own ways hardly give it.
     /// </returns>
-    public async Task<(HeldPattern? Held, IReadOnlySet<ChildId> LooksCopied)> Look(SchoolConnection connection, VisitAt at, int place)
+    public async Task<(HeldPattern? Held, IReadOnlySet<ChildId> LooksCopied)> HeldAndCopied(SchoolConnection connection, VisitState at, int place)
     {
         var beliefs = await Beliefs(connection, at);
         var wrong = at.Children.Where(child => child.At(at.Visit.Part, place) is { Given: not null, IsRight: false }).ToList();
@@ -213,7 +213,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>What is believed of each child of a visit: reckoned on from where the sitting that goes on began, where that is remembered.</summary>
-    private async Task<IReadOnlyDictionary<ChildId, Belief>> Beliefs(SchoolConnection connection, VisitAt at)
+    private async Task<IReadOnlyDictionary<ChildId, Belief>> Beliefs(SchoolConnection connection, VisitState at)
     {
         var sittings = await Sittings.LatestAnswers(connection, at.Children.Select(child => child.Child.Id));
         var beliefs = new Dictionary<ChildId, Belief>();
@@ -228,27 +228,27 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>A child's replay from where the latest sitting began; null where that is no sitting of this visit, or is not remembered.</summary>
     private Replay? Remembered(ChildInVisit child, Pattern? pattern, List<SittingKnownBy> sittings)
     {
-        if (sittings.Count == 0) return Replay.Of(model, []);
+        if (sittings.Count == 0) return Replay.Run(model, []);
         if (sittings is not [.., { Words: null } last] || new[] { child.Practice, child.Cold }.FirstOrDefault(sitting => sitting?.Sitting.Id == last.Sitting) is not { } latest || latest.Sitting.Day is not { } day) return null;
         return Replay.GoOn(
             model, [.. sittings.SkipLast(1).Select(ChildRecord.KnownBy)],
             ChildRecord.Replayed(latest, day, latest.Sitting.IsPractice ? pattern : null, latest.Answered.Select(question => question.Given!)));
     }
 
-    private async Task<Submitted> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
+    private async Task<AnswerOutcome> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
     {
         var said = Now - submission.Waited;
         var reading = new RoomClockReading(submission.Id, child, $"{await Schools.ClockAt(connection, said)}", submission.Raw);
-        return await Visits.ReadRoomClock(connection, visit.Id, reading, by, said) == submission.Raw ? Submitted.Kept : Submitted.OtherAnswerKept;
+        return await Visits.ReadRoomClock(connection, visit.Id, reading, by, said) == submission.Raw ? AnswerOutcome.Kept : AnswerOutcome.OtherAnswerKept;
     }
 
-    private Task<Submitted> Answer(SchoolConnection connection, Sitting sitting, Submission submission, Guid by) =>
+    private Task<AnswerOutcome> Answer(SchoolConnection connection, Sitting sitting, Submission submission, Guid by) =>
         sitting.IsPractice ? practising.Answer(connection, sitting.Id, submission, by) : asking.Answer(connection, sitting.Id, submission, by);
 
-    private static async Task<ChildInVisit?> Of(SchoolConnection connection, Guid id, ChildId child) =>
-        (await VisitAt.Load(connection, id))?.Children.FirstOrDefault(one => one.Child.Id == child);
+    private static async Task<ChildInVisit?> ChildIn(SchoolConnection connection, Guid id, ChildId child) =>
+        (await VisitState.Load(connection, id))?.Children.FirstOrDefault(one => one.Child.Id == child);
 
-    private async Task GoOn(SchoolConnection connection, VisitAt at, Guid by)
+    private async Task GoOn(SchoolConnection connection, VisitState at, Guid by)
     {
         var (visit, place) = (at.Visit, at.Visit.Place);
         switch (visit.Part)
@@ -262,13 +262,13 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
                 break;
             case VisitPart.Cold:
                 await EndSittings(connection, at.Children.Select(child => child.Cold));
-                await Visits.MoveTo(connection, visit.Id, VisitPart.Model, 1);
+                await Visits.MoveTo(connection, visit.Id, VisitPart.Show, 1);
                 break;
             // A later catalogue has dropped the pattern: there is nothing to practise.
-            case VisitPart.Model when visit.Pattern is null:
+            case VisitPart.Show when visit.Pattern is null:
                 await End(connection, at);
                 break;
-            case VisitPart.Model:
+            case VisitPart.Show:
                 await BeginPractice(connection, at, by);
                 await Visits.MoveTo(connection, visit.Id, VisitPart.Practise, 1);
                 break;
@@ -281,12 +281,12 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         }
     }
 
-    private async Task BeginPractice(SchoolConnection connection, VisitAt at, Guid by)
+    private async Task BeginPractice(SchoolConnection connection, VisitState at, Guid by)
     {
         if (at.Visit.Pattern is not { } pattern || at.Items(VisitPart.Practise).Count > 0) return;
         var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
         var start = records.Max(record => record.NextSupport);
-        var order = new SetOrder(Together([.. records.Select(record => record.Replay.Belief)], pattern), Stage(records), start, SeedOf(at.Visit.Id))
+        var order = new SetRequest(Together([.. records.Select(record => record.Replay.Belief)], pattern), Stage(records), start, SeedOf(at.Visit.Id))
         {
             Length = Practised,
             CarriedTo = [.. records.SelectMany(record => record.PractisedIn(pattern)).Distinct()],
@@ -299,7 +299,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             await practising.Open(connection, record, set, order.Seed, start, null, by, clock.NewId<SetId>(), at.Visit.Id, turn);
     }
 
-    private async Task End(SchoolConnection connection, VisitAt at)
+    private async Task End(SchoolConnection connection, VisitState at)
     {
         await EndSittings(connection, at.Children.SelectMany(child => new[] { child.Cold, child.Practice }));
         await Visits.End(connection, at.Visit.Id, Now);
@@ -320,7 +320,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>The pattern as all have it; by its plain rule where no time would tell of each of them.</summary>
     private HeldPattern Together(IReadOnlyList<Belief> beliefs, Pattern pattern)
     {
-        var together = HeldPattern.Together([.. beliefs.Select(belief => HeldPattern.Of(model, pattern, belief))]);
+        var together = HeldPattern.Together([.. beliefs.Select(belief => HeldPattern.From(model, pattern, belief))]);
         return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [PracticeTasks.For(pattern)]).Any(together.IsTelling) ? together : HeldPattern.Plain(model, pattern);
     }
 
@@ -335,4 +335,4 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
 /// <param name="Outcome">What became of it; null where it was not even taken, for what is told.</param>
 /// <param name="Message">Why it was not kept; null where it was.</param>
 /// <param name="At">Where the visit is then; null where there is no such visit, or the child is not in it.</param>
-public sealed record AnswerInVisit(Submitted? Outcome, string? Message, VisitAt? At);
+public sealed record AnswerInVisit(AnswerOutcome? Outcome, string? Message, VisitState? At);

@@ -11,7 +11,7 @@ internal static class Backup
     /// <param name="path">The file; a folder gets a file named by the moment.</param>
     /// <param name="keep">In a folder, how many are kept, the latest; null keeps all.</param>
     /// <param name="newFolder">Whether a folder may be begun.</param>
-    public static Task<int> Make(string path, int? keep, bool newFolder) => VerbException.Told(async () =>
+    public static Task<int> Make(string path, int? keep, bool newFolder) => VerbException.Report(async () =>
     {
         if (keep is < 1) throw new VerbException("--keep takes a number from 1.");
         var now = DateTime.UtcNow;
@@ -37,7 +37,7 @@ internal static class Backup
     });
 
     /// <summary>Restores a backup into a database that is thrown away, and compares.</summary>
-    public static Task<int> Check(string path) => VerbException.Told(async () =>
+    public static Task<int> Check(string path) => VerbException.Report(async () =>
     {
         var file = BackupFolder.FileAt(path);
         using var scratch = new Scratch();

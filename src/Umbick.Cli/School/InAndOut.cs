@@ -11,7 +11,7 @@ internal static class InAndOut
     public static async Task<int> Import(string path, string? school, bool dryRun, bool onCaseload)
     {
         var code = 0;
-        var told = await VerbException.Told(() => Connections.AsOwner(async database =>
+        var told = await VerbException.Report(() => Connections.AsOwner(async database =>
         {
             if (!File.Exists(path)) throw new VerbException($"There is no file “{path}”.");
             var found = await Connections.School(database, school);
@@ -24,14 +24,14 @@ internal static class InAndOut
                 code = 1;
                 return report;
             }
-            Console.WriteLine(report.Told(what, dryRun));
+            Console.WriteLine(report.InWords(what, dryRun));
             await Console.Error.WriteLineAsync($"{found.Name}, {clock.Elapsed.TotalSeconds:0.0} s, {Environment.WorkingSet / 1_000_000} MB.");
             return report;
         }));
         return told == 0 ? code : told;
     }
 
-    public static Task<int> Export(string what, string? school) => VerbException.Told(() => Connections.AsOwner(async database =>
+    public static Task<int> Export(string what, string? school) => VerbException.Report(() => Connections.AsOwner(async database =>
     {
         var found = await Connections.School(database, school);
         await using var output = new StreamWriter(Console.OpenStandardOutput(), new UTF8Encoding(false));

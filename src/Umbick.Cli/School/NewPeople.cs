@@ -12,7 +12,7 @@ internal static class NewPeople
     /// <summary>Letters and figures that are not taken for each other when they are read off paper.</summary>
     private const string Readable = "abcdefghjkmnpqrstuvwxyz23456789";
 
-    public static Task<int> NewSchool(string? name, string? zone, string? teacher, string? userName) => VerbException.Told(() => Connections.AsOwner(async database =>
+    public static Task<int> NewSchool(string? name, string? zone, string? teacher, string? userName) => VerbException.Report(() => Connections.AsOwner(async database =>
     {
         if (await database.IsDemo()) throw new VerbException("This database holds demonstration data. A school has one of its own.");
         var asked = Ask("The school's name", name, given => given.Length is > 0 and <= 120 ? null : "A name has 1 to 120 letters.");
@@ -31,7 +31,7 @@ internal static class NewPeople
         return id;
     }));
 
-    public static Task<int> AddTeacher(string? school, string? teacher, string? userName, bool inCharge) => VerbException.Told(() => Connections.AsOwner(async database =>
+    public static Task<int> AddTeacher(string? school, string? teacher, string? userName, bool inCharge) => VerbException.Report(() => Connections.AsOwner(async database =>
     {
         var found = await Connections.School(database, school);
         var (display, sign, password) = (AskName(teacher), AskUserName(userName), MadePassword());
@@ -41,7 +41,7 @@ internal static class NewPeople
     }));
 
     /// <summary>Turns somebody's second step off, who has lost the device. They are told when they next come in.</summary>
-    public static Task<int> SecondStepOff(string userName) => VerbException.Told(() => Connections.AsOwner(async database =>
+    public static Task<int> SecondStepOff(string userName) => VerbException.Report(() => Connections.AsOwner(async database =>
     {
         var works = await database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName)));
         if (works.Count == 0) throw new VerbException($"Nobody signs in as “{userName}”.");
@@ -62,7 +62,7 @@ internal static class NewPeople
         return works[0].Person;
     }));
 
-    public static Task<int> LetIn(string userName, string? address) => VerbException.Told(() => Connections.AsOwner(async database =>
+    public static Task<int> LetIn(string userName, string? address) => VerbException.Report(() => Connections.AsOwner(async database =>
     {
         if (await database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName))) is not [var (school, id), ..])
             throw new VerbException($"Nobody signs in as “{userName}”.");

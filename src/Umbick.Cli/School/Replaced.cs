@@ -15,7 +15,7 @@ internal static class Replaced
     public static string NameAt(DateTime moment) => Databases.Beside($"before_{moment.ToString(Stamp, CultureInfo.InvariantCulture)}");
 
     /// <summary><c>drop-replaced</c>: drops what was put aside.</summary>
-    public static Task<int> DropAll() => VerbException.Told(async () =>
+    public static Task<int> DropAll() => VerbException.Report(async () =>
     {
         await using var home = await Databases.Home();
         var all = await All(home);

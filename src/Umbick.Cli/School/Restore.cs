@@ -15,7 +15,7 @@ internal static class Restore
     /// <param name="replace">Whether a database that holds a school may be replaced.</param>
     /// <param name="asItWas">Whether it is left at the migration that it was made at.</param>
     /// <param name="mend">Whether rows that break a rule of this version are corrected.</param>
-    public static Task<int> Run(string path, bool replace, bool asItWas, bool mend) => VerbException.Told(async () =>
+    public static Task<int> Run(string path, bool replace, bool asItWas, bool mend) => VerbException.Report(async () =>
     {
         var file = BackupFolder.FileAt(path);
         using var scratch = new Scratch();
@@ -47,7 +47,7 @@ internal static class Restore
     });
 
     /// <summary><c>recover</c>: what a restore that was killed has left is cleared away, and the door is open again.</summary>
-    public static Task<int> Recover() => VerbException.Told(async () =>
+    public static Task<int> Recover() => VerbException.Report(async () =>
     {
         if (Environment.GetEnvironmentVariable("UMBICK_BACKUP") is not { Length: > 0 }) return;
         await using var home = await Databases.Home();

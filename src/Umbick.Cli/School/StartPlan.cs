@@ -10,7 +10,7 @@ internal static class StartPlan
 {
     private const int PlainPort = 5180, TlsPort = 8443;
 
-    public static Task<int> Run(string? certificate, string? key, string? proxy, string[] hosts, int? port) => VerbException.Told(() =>
+    public static Task<int> Run(string? certificate, string? key, string? proxy, string[] hosts, int? port) => VerbException.Report(() =>
     {
         if (certificate is not null && proxy is not null) throw new VerbException("Give a certificate or a proxy, not both: with a proxy the proxy has the certificate.");
         if (key is not null && certificate is null) throw new VerbException("--key goes with --certificate.");

@@ -7,7 +7,7 @@ namespace Umbick.Cli.School;
 internal sealed class VerbException(string message) : Exception(message)
 {
     /// <summary>Runs a verb; what it cannot do is told, and the exit code is 2.</summary>
-    public static async Task<int> Told(Func<Task> verb)
+    public static async Task<int> Report(Func<Task> verb)
     {
         try
         {

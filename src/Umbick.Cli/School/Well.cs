@@ -12,7 +12,7 @@ internal static class Well
     public static async Task<int> Run()
     {
         var isWell = true;
-        var told = await VerbException.Told(async () =>
+        var told = await VerbException.Report(async () =>
         {
             var found = await Look();
             foreach (var worry in found.Worries) Console.WriteLine(worry);

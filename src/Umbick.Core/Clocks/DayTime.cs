@@ -12,7 +12,7 @@ public readonly record struct DayTime(int Minutes)
     public int Minutes { get; } = Minutes is >= 0 and < MinutesInADay ? Minutes : throw new ArgumentOutOfRangeException(nameof(Minutes), Minutes, "A day has the minutes 0 to 1439.");
 
     /// <summary>The time in the morning or in the afternoon.</summary>
-    public static DayTime Of(ClockTime time, bool afternoon) => new((time.Hour % 12 * 60) + time.Minute + (afternoon ? MinutesInADay / 2 : 0));
+    public static DayTime At(ClockTime time, bool afternoon) => new((time.Hour % 12 * 60) + time.Minute + (afternoon ? MinutesInADay / 2 : 0));
 
     /// <summary>Whether noon has been.</summary>
     public bool IsAfternoon => Minutes >= MinutesInADay / 2;

@@ -7,7 +7,7 @@ namespace Umbick.Core.Clocks;
 public sealed record DigitalAnswer(int? Hour, int? Minutes, int Figures) : Answer
 {
     /// <summary>The time written as it should be, with two figures for the minutes.</summary>
-    public static DigitalAnswer Of(ClockTime time) => new(time.Hour, time.Minute, 2);
+    public static DigitalAnswer Showing(ClockTime time) => new(time.Hour, time.Minute, 2);
 
     /// <summary>
     /// What is written, with a whole 24-hour time folded on to the twelve-hour face: 20:35 is the same reading as 8:35,

@@ -13,7 +13,7 @@ public readonly record struct HandPositions(double Hour, double Minute)
     public double Minute { get; init => field = InRange(value, 60); } = InRange(Minute, 60);
 
     /// <summary>Where the hands of a true clock stand at this time.</summary>
-    public static HandPositions Of(ClockTime time) => new((time.Hour % 12) + (time.Minute / 60.0), time.Minute);
+    public static HandPositions Showing(ClockTime time) => new((time.Hour % 12) + (time.Minute / 60.0), time.Minute);
 
     /// <summary>Positions wrapped into their ranges, whatever number of turns they were given in.</summary>
     public static HandPositions Wrapped(double hour, double minute) => new(Wrap(hour, 12), Wrap(minute, 60));
@@ -29,7 +29,7 @@ public readonly record struct HandPositions(double Hour, double Minute)
     }
 
     /// <summary>Whether a true clock shows these hands, to a tenth of an hour: that much cannot be seen.</summary>
-    public bool Agree => HoursApart(Hour, Of(Read()).Hour) <= 0.1;
+    public bool Agree => HoursApart(Hour, Showing(Read()).Hour) <= 0.1;
 
     /// <summary>How far apart two hour hands point, in hours, the short way round: 0 to 6.</summary>
     public static double HoursApart(double a, double b) => Apart(a, b, 12);

@@ -20,7 +20,7 @@ public enum HourPlace
 public static class HourPlaces
 {
     /// <summary>The place that belongs to these minutes (0 to 59).</summary>
-    public static HourPlace Of(int minute) => minute switch
+    public static HourPlace PlaceOf(int minute) => minute switch
     {
         0 => HourPlace.On,
         < 25 => HourPlace.LittlePast,
@@ -64,11 +64,11 @@ public static class HourPlaces
     }
 
     /// <summary>Where an hour hand is that was told by its place; by its numeral alone where no more was said.</summary>
-    public static string Told(HourPlaceAnswer answer) =>
-        answer.Place is { } place ? Told(new ClockTime(answer.Hour, (int)Math.Round(Middle(place) * 60))) : $"at the {answer.Hour}";
+    public static string InWords(HourPlaceAnswer answer) =>
+        answer.Place is { } place ? InWords(new ClockTime(answer.Hour, (int)Math.Round(Middle(place) * 60))) : $"at the {answer.Hour}";
 
     /// <summary>Where the hour hand is at a time, told in a sentence.</summary>
-    public static string Told(ClockTime time) => Of(time.Minute) switch
+    public static string InWords(ClockTime time) => PlaceOf(time.Minute) switch
     {
         HourPlace.On => $"exactly on the {time.Hour}",
         HourPlace.LittlePast => $"a little past the {time.Hour}",

@@ -9,10 +9,10 @@ namespace Umbick.Core.Clocks;
 public sealed partial record PlacesAnswer(int From, int To, int MinuteAt) : Answer
 {
     /// <summary>Where the hands are at a time.</summary>
-    public static PlacesAnswer Of(ClockTime time) => Of((time.Hour % 12) + (time.Minute / 60.0), time.Minute);
+    public static PlacesAnswer Showing(ClockTime time) => Showing((time.Hour % 12) + (time.Minute / 60.0), time.Minute);
 
     /// <summary>Where hands are that point like this: hours from the top, and a tick.</summary>
-    public static PlacesAnswer Of(double hourPointer, int minutePointer)
+    public static PlacesAnswer Showing(double hourPointer, int minutePointer)
     {
         var from = (int)Math.Floor(hourPointer + 1e-9);
         var between = hourPointer - from > 1e-9;

@@ -27,7 +27,7 @@ public sealed record SpokenTime(SpokenForm Form, int? Amount, int? Hour)
     public int? Hour { get; init => field = OnFace(value); } = OnFace(Hour);
 
     /// <summary>The usual words: o'clock, past up to the half hour, then to the coming hour.</summary>
-    public static SpokenTime Of(ClockTime time) => time.Minute switch
+    public static SpokenTime From(ClockTime time) => time.Minute switch
     {
         0 => new(SpokenForm.OClock, 0, time.Hour),
         <= 30 => new(SpokenForm.Past, time.Minute, time.Hour),

@@ -29,7 +29,7 @@ public sealed partial record Wording(string Past = "past", string To = "to", cha
     public string Digital(ClockTime time) => $"{time.Hour}{Mark}{time.Minute:00}";
 
     /// <summary>A time in its usual words: <c>twenty-five to nine</c>.</summary>
-    public string Words(ClockTime time) => Words(SpokenTime.Of(time));
+    public string Words(ClockTime time) => Words(SpokenTime.From(time));
 
     /// <summary>A spoken time in words, with a gap (…) for what was left open.</summary>
     public string Words(SpokenTime time)

@@ -50,7 +50,7 @@ public enum AnswerBox
 public static class AnswerBoxes
 {
     /// <summary>What the child answers this item with.</summary>
-    public static AnswerBox Of(Item item) => item switch
+    public static AnswerBox BoxFor(Item item) => item switch
     {
         { OtherSkill: { Kind: QuestionKind.Feel } } => AnswerBox.Feel,
         { OtherSkill: { Given: OtherSkillItems.WholeFace } } => AnswerBox.Numerals,

@@ -6,7 +6,7 @@ namespace Umbick.Core.Items;
 public static class ClockLetters
 {
     /// <summary>The letter of a clock, by its place from 0.</summary>
-    public static char Of(int place) => (char)('A' + place);
+    public static char LetterAt(int place) => (char)('A' + place);
 
     /// <summary>The clocks of an item that have letters; none where it has one clock or none.</summary>
     public static IReadOnlyList<ClockTime> Clocks(Item item) => item switch

@@ -15,13 +15,13 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
     /// </summary>
     public static IReadOnlyList<ImpliedReading> In(Item item, Answer answer, AnswerMode mode) => item.Task.Id switch
     {
-        TaskIds.Judge when answer is SaidRight && item.Claim is not null => [Of(item.Time, item.Claim, AnswerMode.Said)],
-        TaskIds.Judge => [Of(item.Time, answer, AnswerMode.Said)],
-        TaskIds.ReadDigital or TaskIds.ReadWords => [Of(item.Time, answer is SaidRight ? item.Right : answer, mode)],
-        TaskIds.ChooseTime => [Of(item.Time, answer, AnswerMode.Chosen, item.Choices)],
-        TaskIds.ChooseNames => answer is SeveralAnswer several ? [.. several.Chosen.Select(one => Of(item.Time, one, AnswerMode.Chosen, item.Choices))] : [],
+        TaskIds.Judge when answer is SaidRight && item.Claim is not null => [From(item.Time, item.Claim, AnswerMode.Said)],
+        TaskIds.Judge => [From(item.Time, answer, AnswerMode.Said)],
+        TaskIds.ReadDigital or TaskIds.ReadWords => [From(item.Time, answer is SaidRight ? item.Right : answer, mode)],
+        TaskIds.ChooseTime => [From(item.Time, answer, AnswerMode.Chosen, item.Choices)],
+        TaskIds.ChooseNames => answer is SeveralAnswer several ? [.. several.Chosen.Select(one => From(item.Time, one, AnswerMode.Chosen, item.Choices))] : [],
         TaskIds.Match => answer is PairsAnswer pairs ? InPairs(pairs) : [],
-        TaskIds.FullTurn => answer.Meaning is { } then ? [Of(item.Time, DigitalAnswer.Of(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
+        TaskIds.FullTurn => answer.Meaning is { } then ? [From(item.Time, DigitalAnswer.Showing(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
         TaskIds.RepairClock => Repaired(item, answer),
         TaskIds.InferMinuteHand => [new ImpliedReading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
         _ when mode == AnswerMode.Geared => answer is PlacedAnswer { Minute: { } minute }
@@ -30,7 +30,7 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
         _ => [new ImpliedReading(item, answer is SaidRight ? item.Right : answer, mode)],
     };
 
-    private static ImpliedReading Of(ClockTime time, Answer answer, AnswerMode mode, IReadOnlyList<Answer>? choices = null)
+    private static ImpliedReading From(ClockTime time, Answer answer, AnswerMode mode, IReadOnlyList<Answer>? choices = null)
     {
         var task = answer is WordsAnswer ? ClockTasks.ReadWords : ClockTasks.ReadDigital;
         var same = choices?.Where(choice => choice is WordsAnswer == answer is WordsAnswer).ToList() ?? [];
@@ -38,7 +38,7 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
     }
 
     private static IReadOnlyList<ImpliedReading> InPairs(PairsAnswer pairs) =>
-        [.. pairs.Pairs.SkipLast(1).Select(pair => Of(pair.Clock, pair.Time, AnswerMode.Said) with { Weight = ModelParameters.MatchWeight })];
+        [.. pairs.Pairs.SkipLast(1).Select(pair => From(pair.Clock, pair.Time, AnswerMode.Said) with { Weight = ModelParameters.MatchWeight })];
 
     private static IReadOnlyList<ImpliedReading> Repaired(Item item, Answer answer) => answer switch
     {

@@ -29,10 +29,10 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     /// <summary>What stands for an item that is kept and cannot be understood.</summary>
     /// <param name="kept">What is kept of it.</param>
     public static Item Unreadable(string kept) =>
-        Of(new OtherSkillItem(ClockTasks.Unreadable, kept, "This question cannot be read.", "", QuestionKind.Unreadable));
+        From(new OtherSkillItem(ClockTasks.Unreadable, kept, "This question cannot be read.", "", QuestionKind.Unreadable));
 
     /// <summary>An item for a question that is no reading of a clock.</summary>
-    public static Item Of(OtherSkillItem question) => new(question.Task, question.Time) { OtherSkill = question };
+    public static Item From(OtherSkillItem question) => new(question.Task, question.Time) { OtherSkill = question };
 
     /// <summary>What the child is given, as it stands in files: a time as <c>h:mm</c>, words, or the question's own name.</summary>
     public string Given => GivenIn(Wording.Usual);
@@ -49,15 +49,15 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     public Answer Right => this switch
     {
         { OtherSkill: { } question } => new TextAnswer(question.Right),
-        { Task.Id: TaskIds.FullTurn } => DigitalAnswer.Of(Time.Plus(Move)),
-        { Task.Id: TaskIds.Match } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Of(clock)))]),
+        { Task.Id: TaskIds.FullTurn } => DigitalAnswer.Showing(Time.Plus(Move)),
+        { Task.Id: TaskIds.Match } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Showing(clock)))]),
         { Task.Form: AnswerForm.Several } => new SeveralAnswer([.. Choices.Where(choice => choice.Meaning == Time)]),
-        { Task.Form: AnswerForm.Words } => new WordsAnswer(SpokenTime.Of(Time)),
+        { Task.Form: AnswerForm.Words } => new WordsAnswer(SpokenTime.From(Time)),
         { Task.Form: AnswerForm.Hands } => Hands(),
-        { Task.Form: AnswerForm.Hour } => new HourPlaceAnswer(Time.Hour, HourPlaces.Of(Time.Minute)),
+        { Task.Form: AnswerForm.Hour } => new HourPlaceAnswer(Time.Hour, HourPlaces.PlaceOf(Time.Minute)),
         { Task.Form: AnswerForm.Minutes } => new DigitalAnswer(null, Time.Minute, 2),
-        { Task.Form: AnswerForm.Places } => PlacesAnswer.Of(Time),
-        _ => DigitalAnswer.Of(Time),
+        { Task.Form: AnswerForm.Places } => PlacesAnswer.Showing(Time),
+        _ => DigitalAnswer.Showing(Time),
     };
 
     /// <summary>What the child is asked, in the school's own wording.</summary>
@@ -69,8 +69,8 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         .Replace("{minutes}", $"{Time.Minute}", StringComparison.Ordinal)
         .Replace("{claim}", Claim?.Short(wording) ?? "", StringComparison.Ordinal)
         .Replace("{move}", Move == 60 ? "once round" : $"{Move} minutes", StringComparison.Ordinal)
-        .Replace("{hour place}", HourPlaces.Told(Time), StringComparison.Ordinal)
-        .Replace("{minute place}", HandsTold.Long(Time.Minute), StringComparison.Ordinal)
+        .Replace("{hour place}", HourPlaces.InWords(Time), StringComparison.Ordinal)
+        .Replace("{minute place}", HandsInWords.Long(Time.Minute), StringComparison.Ordinal)
         .Replace("{question}", wording.Fill(OtherSkill?.Text ?? ""), StringComparison.Ordinal);
 
     /// <summary>Whether the claim is the time the clock shows, written as it should be.</summary>
@@ -109,7 +109,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 
     private PlacedAnswer Hands()
     {
-        var hands = HandPositions.Of(Time);
+        var hands = HandPositions.Showing(Time);
         var minuteOnly = Task == ClockTasks.PlaceMinuteHand || Task == ClockTasks.SetMinutes;
         return new PlacedAnswer(minuteOnly ? null : hands.Hour, Task == ClockTasks.PlaceHourHand ? null : hands.Minute);
     }

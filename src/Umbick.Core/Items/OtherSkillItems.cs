@@ -17,7 +17,7 @@ public static class OtherSkillItems
     ];
 
     /// <summary>Every listed question, and the ones made by rule at some times.</summary>
-    public static IReadOnlyList<Item> All { get; } = [.. Make().Select(Item.Of)];
+    public static IReadOnlyList<Item> All { get; } = [.. Make().Select(Item.From)];
 
     /// <summary>The question with this task and given text, or null. Times after, before and until are read off the text.</summary>
     public static OtherSkillItem? Find(ClockTask task, string given) =>

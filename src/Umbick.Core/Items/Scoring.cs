@@ -24,7 +24,7 @@ public static class Scoring
             (AnswerForm.Digital or AnswerForm.Verdict or AnswerForm.Words, WordsAnswer words) when item.Task.ShowsClock || item.Task.Form == AnswerForm.Words =>
                 words.Meaning == item.Right.Meaning,
             (AnswerForm.Hands, PlacedAnswer placed) => IsPlacedRight(item, placed, PlaceCounts(stage, nearness)),
-            (AnswerForm.Hour, HourPlaceAnswer hour) => hour.Hour == item.Time.Hour && (hour.Place is null || hour.Place == HourPlaces.Of(item.Time.Minute)),
+            (AnswerForm.Hour, HourPlaceAnswer hour) => hour.Hour == item.Time.Hour && (hour.Place is null || hour.Place == HourPlaces.PlaceOf(item.Time.Minute)),
             (AnswerForm.Minutes, DigitalAnswer { Hour: null } minutes) => minutes.Minutes == item.Time.Minute,
             (AnswerForm.Several or AnswerForm.Places, _) => answer.Equals(item.Right),
             _ => false,
@@ -36,7 +36,7 @@ public static class Scoring
 
     private static bool IsPlacedRight(Item item, PlacedAnswer placed, bool placeCounts)
     {
-        var right = HandPositions.Of(item.Time);
+        var right = HandPositions.Showing(item.Time);
         var (asksHour, asksMinute) = item.Task == ClockTasks.RepairClock
             ? (placed.Hour is not null, placed.Minute is not null)
             : ((item.Right as PlacedAnswer)?.Hour is not null, (item.Right as PlacedAnswer)?.Minute is not null);
@@ -46,7 +46,7 @@ public static class Scoring
 
     private static bool IsHourHandRight(ClockTime time, double hour, bool placeCounts)
     {
-        var off = HandPositions.HoursApart(hour, HandPositions.Of(time).Hour);
+        var off = HandPositions.HoursApart(hour, HandPositions.Showing(time).Hour);
         if (time.Minute == 0) return off <= ModelParameters.OClockTolerance;
         if (placeCounts) return off <= ModelParameters.PlaceTolerance;
         var intoSpace = HandPositions.Wrapped(hour - (time.Hour % 12), 0).Hour;

@@ -22,5 +22,5 @@ public sealed class FractionsRule(Func<int, int, SpokenTime, SpokenTime> say, Fu
 
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
-        after.Add(reading with { Spoken = hear(reading.Spoken ?? SpokenTime.Of(reading.Time)) }, share);
+        after.Add(reading with { Spoken = hear(reading.Spoken ?? SpokenTime.From(reading.Time)) }, share);
 }

@@ -16,7 +16,7 @@ public sealed class HandsRule(bool swapped) : StepRule(Step.Hands)
         }
         // The short hand mostly stands between two ticks; read as minutes it is taken at its numeral, at the tick
         // passed or the nearest one, or at the nearest five.
-        var hands = HandPositions.Of(reading.Time);
+        var hands = HandPositions.Showing(reading.Time);
         var tick = (int)Math.Floor((hands.Hour * 5) + 1e-9);
         var seen = reading with { HourPointer = hands.Minute / 5 };
         after.Add(seen with { MinutePointer = tick / 5 * 5 }, 0.45 * share);

@@ -46,7 +46,7 @@ public readonly record struct PartialReading(ClockTime Time)
     /// <summary>A child in front of an item, before the first step.</summary>
     public static PartialReading Before(ClockTime time)
     {
-        var hands = HandPositions.Of(time);
+        var hands = HandPositions.Showing(time);
         return new PartialReading(time)
         {
             HourPointer = hands.Hour,

@@ -46,7 +46,7 @@ public sealed class PastOrToRule(
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
-        var (hour, minutes) = hear(reading.Spoken ?? SpokenTime.Of(reading.Time));
+        var (hour, minutes) = hear(reading.Spoken ?? SpokenTime.From(reading.Time));
         after.Add(reading with { Hour = hour, Minutes = minutes, Spoken = null }, share);
     }
 }

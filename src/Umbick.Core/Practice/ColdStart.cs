@@ -26,7 +26,7 @@ public static class ColdStart
     /// <param name="seed">The same seed makes the same items; two cold starts have different ones.</param>
     public static IReadOnlyList<Item> Make(HeldPattern held, Stage stage, Func<ClockTask, bool> inUse, int seed)
     {
-        var pools = new SetPools(held, SetMaker.StageFor(new SetOrder(held, stage, Support.Bare, seed)), inUse);
+        var pools = new SetPools(held, SetMaker.StageFor(new SetRequest(held, stage, Support.Bare, seed)), inUse);
         var picker = new ItemPicker(seed);
         var items = new List<Item>();
         if (pools.Bare(picker) is { } first) items.Add(first);

@@ -22,13 +22,13 @@ public sealed class HeldPattern
     public Pattern Pattern { get; }
 
     /// <summary>The pattern by its plain rule, as far as nothing is known of a child.</summary>
-    public static HeldPattern Plain(ReadingModel model, Pattern pattern) => new(model, pattern, model.Space.Of([pattern]));
+    public static HeldPattern Plain(ReadingModel model, Pattern pattern) => new(model, pattern, model.Space.PlaceOf([pattern]));
 
     /// <summary>The pattern in the variant that is believed most of a child.</summary>
-    public static HeldPattern Of(ReadingModel model, Pattern pattern, Belief belief)
+    public static HeldPattern From(ReadingModel model, Pattern pattern, Belief belief)
     {
         var state = model.Space.ChoiceOf(belief.Best(pattern), pattern.Step);
-        var setting = belief.WhereShown(pattern) == Shows.Reading ? 1 : 0;
+        var setting = belief.WhereShown(pattern) == ShownWhere.Reading ? 1 : 0;
         return new HeldPattern(model, pattern, model.Space.With(model.Space.With(0, pattern.Step, state), Step.Setting, setting));
     }
 

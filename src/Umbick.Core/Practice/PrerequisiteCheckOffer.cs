@@ -11,5 +11,5 @@ public static class PrerequisiteCheckOffer
     /// <param name="conclusion">What the answers say.</param>
     /// <param name="believed">The patterns that are likely or possible.</param>
     public static bool IsWorthOffering(Conclusion conclusion, IEnumerable<Pattern> believed) =>
-        conclusion.Unnamed is Unnamed.Guessing or Unnamed.SameAnswer or Unnamed.MuchWrong || conclusion.OtherAt.Any(other => other.Step == Step.Minutes) || believed.Count(pattern => pattern.Step == Step.Minutes) > 1;
+        conclusion.Beside is BesidePatterns.Guessing or BesidePatterns.SameAnswer or BesidePatterns.MuchWrong || conclusion.OtherAt.Any(other => other.Step == Step.Minutes) || believed.Count(pattern => pattern.Step == Step.Minutes) > 1;
 }

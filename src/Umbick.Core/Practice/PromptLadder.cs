@@ -34,7 +34,7 @@ public static class PromptLadder
         new(Rung.LookAgain, NameOf(Rung.LookAgain), "“Look once more.”"),
         new(Rung.HandNamed, NameOf(Rung.HandNamed), $"“{ChildWords.LookAgain(item, held.Pattern.Step, preferences, stage)}”"),
         new(Rung.TwoChoices, NameOf(Rung.TwoChoices), Choices(item, held, preferences.Wording)),
-        new(Rung.Told, NameOf(Rung.Told), $"“{string.Join(' ', FaceTold.Of(item, null, preferences).Append($"It is {FaceTold.Right(item, preferences.Wording)}."))}”"),
+        new(Rung.Told, NameOf(Rung.Told), $"“{string.Join(' ', FaceInWords.For(item, null, preferences).Append($"It is {FaceInWords.Right(item, preferences.Wording)}."))}”"),
     ];
 
     /// <summary>The right answer and the pattern's, in an order that does not give the right one away.</summary>
@@ -47,9 +47,9 @@ public static class PromptLadder
 
         string InWords(Answer? answer) => answer switch
         {
-            PlacedAnswer placed => HandsTold.Of(placed),
-            HourPlaceAnswer { Hour: >= 1 and <= 12 } place => HourPlaces.Told(place),
-            SaidRight or null => FaceTold.Right(item, wording),
+            PlacedAnswer placed => HandsInWords.For(placed),
+            HourPlaceAnswer { Hour: >= 1 and <= 12 } place => HourPlaces.InWords(place),
+            SaidRight or null => FaceInWords.Right(item, wording),
             WordsAnswer { Meaning: { } time } => wording.Words(time),
             _ => answer.Short(wording),
         };

@@ -15,10 +15,10 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     private readonly Func<ClockTask, bool> _inUse = inUse ?? (_ => true);
 
     /// <summary>Makes a set.</summary>
-    public PracticeSet Make(SetOrder order)
+    public PracticeSet Make(SetRequest order)
     {
         var pools = new SetPools(order.Held, StageFor(order), _inUse);
-        var parts = SetPlan.Of(order.Length);
+        var parts = SetPlan.ForLength(order.Length);
         var picker = new ItemPicker(order.Seed, order.Taken);
         var slots = Fill(parts, pools, picker, order.CarriedTo);
         foreach (var (place, again) in order.Swaps.Index().Select(swap => (swap.Item, swap.Index)))
@@ -27,11 +27,11 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         }
         var why = new SetWhy(order.Held, _wording);
         return new PracticeSet(order.Held.Pattern, [.. slots.Select((slot, place) =>
-            new SetItem(slot.Item, slot.Part, Fading.Within(order.Start, place, order.Length), why.Of(slot, place > 0 ? slots[place - 1] : null)))]);
+            new SetItem(slot.Item, slot.Part, Fading.Within(order.Start, place, order.Length), why.For(slot, place > 0 ? slots[place - 1] : null)))]);
     }
 
     /// <summary>One more item, to end a visit on: it comes right, and is none of the set's.</summary>
-    public SetItem ToEndOn(SetOrder order, PracticeSet set)
+    public SetItem ToEndOn(SetRequest order, PracticeSet set)
     {
         var pools = new SetPools(order.Held, StageFor(order), _inUse);
         var slot = Secure(pools, Unlike(set.Items.Select(item => item.Item), order, again: order.Swaps.Count));
@@ -39,7 +39,7 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     }
 
     /// <summary>The stage a set is made at: the child's own, or the first later one at which the pattern shows at all.</summary>
-    public static Stage StageFor(SetOrder order) => Stages.OfReading
+    public static Stage StageFor(SetRequest order) => Stages.OfReading
         .Where(stage => stage >= order.Stage)
         .FirstOrDefault(stage => ItemBank.ForSitting(stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling), Stage.EveryMinute);
 
@@ -89,10 +89,10 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         return other is null ? null : slot with { Item = other };
     }
 
-    private static ItemPicker Unlike(IEnumerable<Item> items, SetOrder order, int again)
+    private static ItemPicker Unlike(IEnumerable<Item> items, SetRequest order, int again)
     {
         var picker = new ItemPicker(unchecked((order.Seed * 31) + again + 1), order.Taken);
-        foreach (var item in items) picker.Take(item);
+        foreach (var item in items) picker.Use(item);
         return picker;
     }
 }

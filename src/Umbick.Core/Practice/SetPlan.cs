@@ -5,7 +5,7 @@ internal static class SetPlan
 {
     private const int RoomForAThirdClaim = 9;
 
-    public static IReadOnlyList<SetPart> Of(int length)
+    public static IReadOnlyList<SetPart> ForLength(int length)
     {
         var before = length - Fading.BareAtTheEnd;
         // With five before the end two pairs and a claim are better than a pair and a start of its own: the first of a pair comes right as well.

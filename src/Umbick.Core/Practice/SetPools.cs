@@ -35,7 +35,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
     /// <param name="task">The task of the one that is changed.</param>
     /// <param name="differs">Whether it is the one at which they part.</param>
     public Item? PartnerOf(ItemPicker picker, Item stays, ClockTask task, bool differs) =>
-        picker.Pick((differs ? Of(task).Telling : Of(task).Agreeing).Where(item => task == stays.Task
+        picker.Pick((differs ? For(task).Telling : For(task).Agreeing).Where(item => task == stays.Task
             ? item.Time.Hour == stays.Time.Hour || (item.Time.Minute == stays.Time.Minute && item.Time != stays.Time)
             : item.Time == stays.Time));
 
@@ -45,7 +45,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         var own = held.Pattern.Step == Step.Fractions ? [.. Simpler, _main] : Simpler.Prepend(_main);
         foreach (var task in own.Concat(PracticeTasks.Untouched.Where(IsOpen)).Concat(PracticeTasks.Untouched).Distinct())
         {
-            var agreeing = Of(task).Agreeing;
+            var agreeing = For(task).Agreeing;
             foreach (var level in agreeing.GroupBy(item => Stages.FirstWith(item.Time.Minute)).OrderBy(same => same.Key))
             {
                 if (picker.Pick(level) is { } item) return item;
@@ -60,7 +60,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
 
     /// <summary>The last: at which they part, over the top from 12 to 1 where that matters.</summary>
     public Item? Bare(ItemPicker picker) =>
-        (held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing ? picker.Pick(Of(_main).Telling.Where(item => item.Time.Hour == 12)) : null) ?? In(picker, _main);
+        (held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing ? picker.Pick(For(_main).Telling.Where(item => item.Time.Hour == 12)) : null) ?? In(picker, _main);
 
     /// <summary>The idea in another form: one that is not in this set and was not in earlier ones, as far as there is one.</summary>
     public Item? Transfer(ItemPicker picker, IReadOnlySet<ClockTask> asked, IReadOnlyCollection<ClockTask> carriedTo) =>
@@ -72,7 +72,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         PracticeTasks.Transfers(held.Pattern).Where(task => task.Form == AnswerForm.Hands && IsOpen(task)).Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
 
     /// <summary>One of a task at which they part; null where none is left.</summary>
-    public Item? In(ItemPicker picker, ClockTask task) => picker.Pick(Of(task).Telling);
+    public Item? In(ItemPicker picker, ClockTask task) => picker.Pick(For(task).Telling);
 
     /// <summary>
     /// A claim to be judged at a time where they part: the time itself, or what the pattern makes of it. Hands that were set are put right
@@ -88,7 +88,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         };
         var claimed = held.Pattern.Step == Step.Placing ? ClockTasks.RepairClock : ClockTasks.Judge;
         if (!IsOpen(claimed)) return null;
-        var hand = claimed == ClockTasks.RepairClock ? Of(task).Telling.Where(item => held.AnswerTo(item) is PlacedAnswer { Hour: not null, Minute: not null }) : Of(task).Telling;
+        var hand = claimed == ClockTasks.RepairClock ? For(task).Telling.Where(item => held.AnswerTo(item) is PlacedAnswer { Hour: not null, Minute: not null }) : For(task).Telling;
         return picker.Pick(hand.Select(item => new Item(claimed, item.Time))) is { } picked
             ? picked with { Claim = isTrue && claimed == ClockTasks.Judge ? new Item(task, picked.Time).Right : held.AnswerTo(new Item(task, picked.Time)) }
             : null;
@@ -96,7 +96,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
 
     private bool IsOpen(ClockTask task) => task.From <= stage && (inUse(task) || task == _main);
 
-    private (IReadOnlyList<Item> Telling, IReadOnlyList<Item> Agreeing) Of(ClockTask task)
+    private (IReadOnlyList<Item> Telling, IReadOnlyList<Item> Agreeing) For(ClockTask task)
     {
         if (_pools.TryGetValue(task, out var known)) return known;
         var items = ItemBank.ForSitting(stage, [task]);
@@ -105,7 +105,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
 
     private (Item, Item)? PairIn(ItemPicker picker, ClockTask task)
     {
-        var (telling, agreeing) = (picker.Weigh(Of(task).Telling), picker.Weigh(Of(task).Agreeing));
+        var (telling, agreeing) = (picker.Weigh(For(task).Telling), picker.Weigh(For(task).Agreeing));
         var byHour = agreeing.ToLookup(one => one.Item.Time.Hour);
         var pairs = telling.SelectMany(differ => byHour[differ.Item.Time.Hour].Select(agree => (agree, differ)));
         if (!pairs.Any())
@@ -118,10 +118,10 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
 
     private (Item, Item)? Across(ItemPicker picker, ClockTask task, IReadOnlyList<ClockTask> others)
     {
-        var telling = picker.Weigh(Of(task).Telling);
+        var telling = picker.Weigh(For(task).Telling);
         foreach (var other in others.Where(other => other != task && IsOpen(other)))
         {
-            var byTime = picker.Weigh(Of(other).Agreeing).ToLookup(one => one.Item.Time);
+            var byTime = picker.Weigh(For(other).Agreeing).ToLookup(one => one.Item.Time);
             if (Taken(picker, telling.SelectMany(differ => byTime[differ.Item.Time].Select(agree => (agree, differ)))) is { } pair) return pair;
         }
         return null;
@@ -132,7 +132,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         var open = pairs.ToList();
         if (open.Count == 0) return null;
         var (agree, differ) = open.MinBy(pair => pair.Agree.Cost + pair.Differ.Cost);
-        return (picker.Take(agree.Item), picker.Take(differ.Item));
+        return (picker.Use(agree.Item), picker.Use(differ.Item));
     }
 
     private static double HoursBetween(Item one, Item other)

@@ -18,7 +18,7 @@ public sealed record TellingApart(Item Item, Answer Answer, Answer OtherAnswer)
     /// <param name="pattern">The pattern.</param>
     /// <param name="other">The pattern that looks like it.</param>
     /// <returns>The question; null where none tells them apart.</returns>
-    public static TellingApart? Of(ReadingModel model, Pattern pattern, Pattern other)
+    public static TellingApart? Find(ReadingModel model, Pattern pattern, Pattern other)
     {
         var (held, heldOther) = (HeldPattern.Plain(model, pattern), HeldPattern.Plain(model, other));
         return ItemBank.Upto(Stage.EveryMinute, [PracticeTasks.For(pattern), PracticeTasks.For(other)])

@@ -24,11 +24,11 @@ public sealed class CaseEvidence
     /// <param name="summary">The summary.</param>
     /// <param name="replay">All answers of the child.</param>
     /// <param name="impacts">What each pattern that is likely or possible costs.</param>
-    public CaseEvidence(ReadingModel model, CaseSummary summary, Replay replay, IReadOnlyList<Impact> impacts)
+    public CaseEvidence(ReadingModel model, CaseSummary summary, Replay replay, IReadOnlyList<PracticeWorth> impacts)
     {
-        GoesWrong = impacts.FirstOrDefault(impact => impact.Finding.Pattern == summary.PractisedNext)?.GoesWrong;
+        GoesWrong = impacts.FirstOrDefault(impact => impact.Finding.Pattern == summary.PractisedNext)?.ShareBelievedWrong;
         (_summary, _replay) = (summary, replay);
-        var about = summary.About ?? (summary.Facts.Unnamed == Unnamed.SameAnswer ? Catalogue.Find(Catalogue.SameAnswer) : null);
+        var about = summary.About ?? (summary.Facts.Beside == BesidePatterns.SameAnswer ? Catalogue.Find(Catalogue.SameAnswer) : null);
         Finding = replay.Now.Findings.FirstOrDefault(finding => finding.Pattern == about);
         Told = [.. summary.Facts.Labels.Where(one => one.Label is Label.Likely or Label.Possible).SelectMany(one => replay.Now.Findings.Where(finding => finding.Pattern == one.Pattern))];
         Telling = Finding is null || summary.About is null ? [] : Finding.Evidence.Shown;
@@ -37,7 +37,7 @@ public sealed class CaseEvidence
             : [.. replay.Answers.Index().Where(answer => !answer.Item.Given.IsRight).Select(answer => answer.Index).TakeLast(MostShown)];
         // Of earlier sittings it was said then; now it would only be the same again.
         Unexplained = [.. replay.Now.Unexplained.Where(index => index >= replay.LatestFrom).TakeLast(MostUnexplained)];
-        _firstAndNow = new(() => summary.WorkedOn is { } pattern ? Progress.FirstAndNow.Of(replay, model, pattern) : null);
+        _firstAndNow = new(() => summary.WorkedOn is { } pattern ? Progress.FirstAndNow.From(replay, model, pattern) : null);
     }
 
     /// <summary>The share, 0 to 1, of the stage's times that the child is believed to get wrong by what is practised next; null where nothing is.</summary>
@@ -74,15 +74,15 @@ public sealed class CaseEvidence
 
     /// <summary>What the sentence rests on, as a sentence; empty where nothing was asked.</summary>
     public string InWords => Finding is { } finding ? InWordsOf(finding)
-        : _summary.Facts.Unnamed == Unnamed.Guessing && _summary.About is null
+        : _summary.Facts.Beside == BesidePatterns.Guessing && _summary.About is null
             ? $"{CameRight}, and the others follow nothing that is on the clock. That happens where clocks are new, or too many at once. It says nothing yet of how {_summary.Facts.Alias} reads."
         : _replay.Answers.Count == 0 ? ""
-        : $"{CameRight}{(_summary.Facts.Unnamed == Unnamed.None ? "; nothing goes wrong in one way now" : "")}.";
+        : $"{CameRight}{(_summary.Facts.Beside == BesidePatterns.None ? "; nothing goes wrong in one way now" : "")}.";
 
     /// <summary>What one finding rests on, as a sentence.</summary>
     public string InWordsOf(Finding finding)
     {
-        var setting = finding.Shows == Shows.Reading ? " Clocks are set rightly." : "";
+        var setting = finding.Shows == ShownWhere.Reading ? " Clocks are set rightly." : "";
         var alike = finding.Evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", finding.Evidence.NotYetTold.Select(pattern => pattern.TextsIn(_summary.Facts.Wording).Reads))}.";
         return $"{finding.Evidence.Count.InWords}{setting}{alike}";
     }

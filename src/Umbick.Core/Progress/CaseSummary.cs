@@ -13,12 +13,12 @@ namespace Umbick.Core.Progress;
 /// <param name="Stage">The last stage that the child has met.</param>
 /// <param name="Sittings">How many sittings were answered and are over.</param>
 /// <param name="Labels">What each pattern is called now: the likely and possible ones first, the one to practise first at the front.</param>
-/// <param name="Unnamed">What stands out beside the patterns.</param>
+/// <param name="Beside">What stands out beside the patterns.</param>
 /// <param name="Courses">The work on each pattern.</param>
 /// <param name="Given">The sets that the child was given.</param>
 /// <param name="FormDue">The check form of the cycle that comes next; null where none does.</param>
 public sealed record CaseFacts(
-    string Alias, Wording Wording, Stage Stage, int Sittings, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, Unnamed Unnamed, PatternCourses Courses,
+    string Alias, Wording Wording, Stage Stage, int Sittings, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, BesidePatterns Beside, PatternCourses Courses,
     IReadOnlyList<SetsGiven> Given, DueCheck? FormDue)
 {
     /// <summary>Whether a sitting was left in the middle.</summary>
@@ -52,7 +52,7 @@ public sealed class CaseSummary
         Due = [.. facts.Courses.Due.Concat(facts.FormDue is { } form ? [form] : []).OrderBy(check => check.Day).ThenBy(check => check.Pattern is null ? 0 : 1)];
         ToPractise = Open(Label.Likely);
         State = new CaseState(
-            facts.Sittings, ToPractise, Open(Label.Possible), facts.AskingOpen, facts.SetOpen, facts.PractisedSinceAsked, facts.Unnamed,
+            facts.Sittings, ToPractise, Open(Label.Possible), facts.AskingOpen, facts.SetOpen, facts.PractisedSinceAsked, facts.Beside,
             Due.FirstOrDefault(check => check.IsDueOn(today)), Due.FirstOrDefault(check => !check.IsDueOn(today)),
             ToPractise is [var first, ..] && facts.Courses.CourseOf(first).Colds.Count > 0);
         Next = NextIn(State);
@@ -71,7 +71,7 @@ public sealed class CaseSummary
     {
         IReadOnlyList<(Pattern Pattern, Label Label)> labels = [.. WhichFirst.Order(model, replay.Now, Stage.EveryMinute).Select(impact => (impact.Finding.Pattern, impact.Finding.Label))];
         var courses = PatternCourses.Follow([], [], [], [], labels, SchoolYear.Plain);
-        return new CaseSummary(new CaseFacts(alias, Wording.Usual, Stage.EveryMinute, replay.Sittings.Count, labels, replay.Now.Unnamed, courses, [], null), today);
+        return new CaseSummary(new CaseFacts(alias, Wording.Usual, Stage.EveryMinute, replay.Sittings.Count, labels, replay.Now.Beside, courses, [], null), today);
     }
 
     /// <summary>What it was made of.</summary>
@@ -111,7 +111,7 @@ public sealed class CaseSummary
     public PatternCourse? Course { get; }
 
     /// <summary>Whether that work helps.</summary>
-    public ProgressSentence? Works => Course is null ? null : ProgressSentence.Of(Course);
+    public ProgressSentence? Works => Course is null ? null : ProgressSentence.From(Course);
 
     /// <summary>What the answers say, as a sentence.</summary>
     public string Sentence => About is not { } pattern ? CaseTexts.Without(Facts)
@@ -128,7 +128,7 @@ public sealed class CaseSummary
         get
         {
             if (About is not { } pattern || Called is Label.Cleared) return null;
-            if (HasEnded(pattern)) return $"That was finished: {DecisionTexts.Told(Facts.Courses.CourseOf(pattern))}.";
+            if (HasEnded(pattern)) return $"That was finished: {DecisionTexts.InWords(Facts.Courses.CourseOf(pattern))}.";
             var others = ToPractise.Where(other => other != pattern).Select(Said).ToList();
             return others.Count == 0 ? null : $"And: {string.Join(" ", others)}";
         }
@@ -151,7 +151,7 @@ public sealed class CaseSummary
     public bool CouldWork => ToPractise.Count > 0 || State.SetOpen;
 
     /// <summary>Whether the case can be closed: asked, nothing open, nothing that stands out, and whatever was worked on is mastered.</summary>
-    public bool IsFinished => State is { Sittings: > 0, AskingOpen: false, SetOpen: false, Likely.Count: 0, Possible.Count: 0, Unnamed: Unnamed.None }
+    public bool IsFinished => State is { Sittings: > 0, AskingOpen: false, SetOpen: false, Likely.Count: 0, Possible.Count: 0, Beside: BesidePatterns.None }
         && Facts.Courses.All.Values.All(course => course.Phase is PatternPhase.InRechecks or PatternPhase.Secure || (course.Practised is null && course.Colds.Count == 0));
 
     /// <summary>What to do next where the case stands like this: with another check in its place, say.</summary>
@@ -170,7 +170,7 @@ public sealed class CaseSummary
     private (Pattern? Pattern, Label Label) Foremost()
     {
         if (State.Likely is [var likely, ..]) return (likely, Label.Likely);
-        if (Facts.Unnamed is Unnamed.Guessing or Unnamed.SameAnswer) return (null, Label.Unlikely);
+        if (Facts.Beside is BesidePatterns.Guessing or BesidePatterns.SameAnswer) return (null, Label.Unlikely);
         if (State.Possible is [var possible, ..]) return (possible, Label.Possible);
         return Finished(Label.Likely) ?? Finished(Label.Possible) ?? (CaseState.Labelled(Facts.Labels, Label.Cleared) is [var cleared, ..] ? (cleared, Label.Cleared) : (null, Label.Unlikely));
 

@@ -8,21 +8,21 @@ namespace Umbick.Core.Progress;
 public static class CaseTexts
 {
     /// <summary>What stands out of a child where no pattern does.</summary>
-    internal static string Without(CaseFacts facts) => facts.Unnamed switch
+    internal static string Without(CaseFacts facts) => facts.Beside switch
     {
-        Unnamed.Guessing => $"{facts.Alias}’s answers do not follow the clock yet.",
-        Unnamed.SameAnswer => $"{facts.Alias} gives one answer again and again.",
-        Unnamed.OtherWay => $"{facts.Alias} takes one step some other way.",
-        Unnamed.MuchWrong => "More comes out wrong than right, and in no one way.",
+        BesidePatterns.Guessing => $"{facts.Alias}’s answers do not follow the clock yet.",
+        BesidePatterns.SameAnswer => $"{facts.Alias} gives one answer again and again.",
+        BesidePatterns.OtherWay => $"{facts.Alias} takes one step some other way.",
+        BesidePatterns.MuchWrong => "More comes out wrong than right, and in no one way.",
         _ => facts.Sittings == 0 ? "Nothing has been asked yet." : "No pattern stands out.",
     };
 
     /// <summary>Where the work stands: what waits for a decision, who waits for a place, what is looked at again.</summary>
     internal static string Where(CaseSummary summary, bool isActive)
     {
-        if (summary.Offers is [var (_, offer), ..]) return DecisionTexts.Of(offer).Question;
+        if (summary.Offers is [var (_, offer), ..]) return DecisionTexts.For(offer).Question;
         if (summary.CouldWork) return isActive ? "in active work" : $"waits: {Wording.Number(ActiveWork.Most)} others are in active work";
         var ended = summary.Facts.Courses.All.Values.Where(course => course.HasEnded).ToList();
-        return ended.Count == 0 ? "" : DecisionTexts.Told(ended.MinBy(course => course.Phase)!);
+        return ended.Count == 0 ? "" : DecisionTexts.InWords(ended.MinBy(course => course.Phase)!);
     }
 }

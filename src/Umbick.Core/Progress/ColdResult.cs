@@ -14,7 +14,7 @@ public sealed record ColdAnswer(TellingOutcome Outcome, bool BySetting = false)
     /// <param name="pattern">The pattern.</param>
     /// <param name="given">The answer.</param>
     /// <param name="isRight">Whether it was scored right.</param>
-    public static ColdAnswer Of(ReadingModel model, Pattern pattern, ItemAnswer given, bool isRight)
+    public static ColdAnswer From(ReadingModel model, Pattern pattern, ItemAnswer given, bool isRight)
     {
         var bySetting = given.Item.Task.Form == Items.AnswerForm.Hands;
         if (isRight) return new ColdAnswer(TellingOutcome.Right, bySetting);

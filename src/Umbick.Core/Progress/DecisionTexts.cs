@@ -15,7 +15,7 @@ public sealed record OfferText(string Question, string Grounds, string Take, str
 public static class DecisionTexts
 {
     /// <summary>What is read where a decision is offered.</summary>
-    public static OfferText Of(Offer offer)
+    public static OfferText For(Offer offer)
     {
         var colds = string.Join(", ", offer.Grounds.Select(cold => $"{cold.Right} of {cold.Telling.Count} on {cold.Day.ToString("d MMM", CultureInfo.InvariantCulture)}"));
         return offer switch
@@ -32,7 +32,7 @@ public static class DecisionTexts
     /// <summary>A decision that was taken, as it stands on the record.</summary>
     /// <param name="kind">What it was.</param>
     /// <param name="isTaken">Whether it was taken; else it was turned down.</param>
-    public static string Told(DecisionKind kind, bool isTaken) => (kind, isTaken) switch
+    public static string InWords(DecisionKind kind, bool isTaken) => (kind, isTaken) switch
     {
         (DecisionKind.ChangeApproach, true) => "approach changed",
         (DecisionKind.ChangeApproach, false) => "approach kept as it was",
@@ -45,7 +45,7 @@ public static class DecisionTexts
     };
 
     /// <summary>Where a pattern's work stands, in a few words: nothing is called practised that was not.</summary>
-    public static string Told(PatternCourse course) => course switch
+    public static string InWords(PatternCourse course) => course switch
     {
         { Phase: PatternPhase.Finished, Practised: null } => "not practised, and not mastered yet",
         { Phase: PatternPhase.Finished } => "practice has ended, not mastered yet",
@@ -73,7 +73,7 @@ public static class DecisionTexts
     }
 
     /// <summary>When a recheck is, in a few words.</summary>
-    public static string Told(RecheckTime time) => time switch
+    public static string InWords(RecheckTime time) => time switch
     {
         RecheckTime.NextVisit => "the next visit",
         RecheckTime.NextWeek => "the next week",

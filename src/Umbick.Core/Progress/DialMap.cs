@@ -12,7 +12,7 @@ public sealed record DialCount(int Place, int Right, int Wrong);
 public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialCount> Sectors)
 {
     /// <summary>Counts answers given without help.</summary>
-    public static DialMap Of(IEnumerable<ScoredAnswer> answers)
+    public static DialMap From(IEnumerable<ScoredAnswer> answers)
     {
         var counted = answers.Where(answer => !answer.Helped && answer.Item.OtherSkill is null).ToList();
         return new DialMap(
@@ -34,9 +34,9 @@ public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialC
     /// <param name="today">The day that it is.</param>
     public static (DialMap Then, DialMap? Now) ThenAndNow(IReadOnlyList<ScoredAnswer> answers, DateOnly? practisedFrom, DateOnly today)
     {
-        if (practisedFrom is not { } from) return (Of(answers), null);
+        if (practisedFrom is not { } from) return (From(answers), null);
         var now = answers.Where(answer => answer.Day > from && answer.Day > today.AddDays(-NowDays)).ToList();
-        return (Of(answers.Where(answer => answer.Day <= from)), now.Count(answer => !answer.Helped && answer.Item.OtherSkill is null) < Fewest ? null : Of(now));
+        return (From(answers.Where(answer => answer.Day <= from)), now.Count(answer => !answer.Helped && answer.Item.OtherSkill is null) < Fewest ? null : From(now));
     }
 
     private static DialCount Count(int place, IEnumerable<ScoredAnswer> answers)

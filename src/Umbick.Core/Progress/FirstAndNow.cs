@@ -41,7 +41,7 @@ public sealed record FirstAndNow(
     }
 
     /// <summary>Compares the first sitting in which a pattern showed with the latest; null where it never showed.</summary>
-    public static FirstAndNow? Of(Replay replay, ReadingModel model, Pattern pattern)
+    public static FirstAndNow? From(Replay replay, ReadingModel model, Pattern pattern)
     {
         var evidence = Evidence.For(pattern, model, replay.Belief, replay.Observed);
         var telling = evidence.Shown.Where(answer => !answer.Given.Helped).ToList();

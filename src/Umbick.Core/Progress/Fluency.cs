@@ -7,13 +7,13 @@ namespace Umbick.Core.Progress;
 public sealed record Fluency(DateOnly Day, double Seconds, int Answers)
 {
     /// <summary>Day by day; a day without a timed right answer is left out.</summary>
-    public static IReadOnlyList<Fluency> Of(IEnumerable<ScoredAnswer> answers) =>
+    public static IReadOnlyList<Fluency> ByDay(IEnumerable<ScoredAnswer> answers) =>
     [
         .. from answer in answers
            where answer is { IsRight: true, Helped: false, Seconds: not null }
            group answer.Seconds!.Value by answer.Day into day
            orderby day.Key
-           select new Fluency(day.Key, Median.Of(day), day.Count()),
+           select new Fluency(day.Key, Median.From(day), day.Count()),
     ];
 
     private const double UsualSeconds = 20;
@@ -31,7 +31,7 @@ public static class Median
 {
     /// <summary>The middle one, or the mean of the middle two.</summary>
     /// <exception cref="InvalidOperationException">There are none.</exception>
-    public static double Of(IEnumerable<double> numbers)
+    public static double From(IEnumerable<double> numbers)
     {
         var sorted = numbers.Order().ToList();
         if (sorted.Count == 0) throw new InvalidOperationException("There is no median of nothing.");

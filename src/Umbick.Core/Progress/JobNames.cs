@@ -4,7 +4,7 @@ namespace Umbick.Core.Progress;
 public static class JobNames
 {
     /// <summary>The job in a few words.</summary>
-    public static string Of(WhatNext next) => next.Step switch
+    public static string NameOf(WhatNext next) => next.Step switch
     {
         NextStep.GoOnAsking => "go on asking",
         NextStep.GiveForm => $"form {next.Form}",

@@ -20,13 +20,13 @@ public sealed record OtherSkills(IReadOnlyList<SkillBelief> Skills, IReadOnlyLis
     /// <summary>Reads it off a child's answers; those that are a reading of a clock say nothing here.</summary>
     /// <param name="answers">All answers.</param>
     /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50.</param>
-    public static OtherSkills Of(IEnumerable<ItemAnswer> answers, double hundreds)
+    public static OtherSkills From(IEnumerable<ItemAnswer> answers, double hundreds)
     {
         var given = answers.Where(answer => answer.Item.OtherSkill is not null).ToList();
         var findings = new[] { Step.CountingOn, Step.DayHalves }
-            .SelectMany(step => OtherSkillModel.Of(step, given, hundreds))
+            .SelectMany(step => OtherSkillModel.Findings(step, given, hundreds))
             .Where(finding => finding is { Pattern: not null, Label: Label.Likely or Label.Possible, ItsWay: > 0 });
-        return new OtherSkills([.. SkillBelief.Of(given)], [.. findings], [.. given.Select(Stopped).OfType<string>()]);
+        return new OtherSkills([.. SkillBelief.From(given)], [.. findings], [.. given.Select(Stopped).OfType<string>()]);
     }
 
     private static string? Stopped(ItemAnswer given)

@@ -58,9 +58,9 @@ public sealed record PatternCourse(
     /// <param name="year">The school's year.</param>
     /// <param name="practised">What was practised; null where nothing was.</param>
     /// <param name="wasShown">Whether the idea was shown. Where nothing was practised or shown there is no approach to change.</param>
-    public static PatternCourse Of(IReadOnlyList<ColdResult> colds, IReadOnlyList<PatternDecision> decisions, SchoolYear year, Practised? practised = null, bool wasShown = false)
+    public static PatternCourse Build(IReadOnlyList<ColdResult> colds, IReadOnlyList<PatternDecision> decisions, SchoolYear year, Practised? practised = null, bool wasShown = false)
     {
-        var following = new Following(year, practised, wasShown);
+        var following = new CourseBuilder(year, practised, wasShown);
         var left = decisions.ToList();
         foreach (var (cold, i) in colds.Select((cold, i) => (cold, i)))
         {
@@ -80,7 +80,7 @@ public sealed record PatternCourse(
     }
 
     /// <summary>Where the course stands while it is followed.</summary>
-    private sealed class Following(SchoolYear year, Practised? practised, bool wasShown)
+    private sealed class CourseBuilder(SchoolYear year, Practised? practised, bool wasShown)
     {
         /// <summary>Cold starts since the last decision: three in a row are counted among these.</summary>
         private readonly List<ColdResult> _streak = [];
@@ -160,11 +160,11 @@ public sealed record PatternCourse(
             _cameBack is { } back ? new Offer(DecisionKind.BackToPractice, [back])
             : _finished is not null ? null
             : _mastered is not null && !_masteryTurnedDown ? new Offer(DecisionKind.FinishPattern, [.. _since.TakeLast(ColdStarts.InARow)], IsMastered: true)
-            : Says(_streak) == ColdStartsSay.FinishPattern ? new Offer(DecisionKind.FinishPattern, LastWhole)
-            : (wasShown || practised is not null) && Says(_streak.Where(cold => cold != _first)) == ColdStartsSay.ChangeApproach ? new Offer(DecisionKind.ChangeApproach, LastWhole)
+            : Says(_streak) == ColdStartAdvice.FinishPattern ? new Offer(DecisionKind.FinishPattern, LastWhole)
+            : (wasShown || practised is not null) && Says(_streak.Where(cold => cold != _first)) == ColdStartAdvice.ChangeApproach ? new Offer(DecisionKind.ChangeApproach, LastWhole)
             : null;
 
-        private static ColdStartsSay Says(IEnumerable<ColdResult> colds) => ColdStarts.Say(colds.Select(cold => (cold.Right, cold.Telling.Count)));
+        private static ColdStartAdvice Says(IEnumerable<ColdResult> colds) => ColdStarts.Advise(colds.Select(cold => (cold.Right, cold.Telling.Count)));
 
         private IReadOnlyList<ColdResult> LastWhole => [.. _streak.Where(cold => cold.IsWhole).TakeLast(ColdStarts.InARow)];
     }

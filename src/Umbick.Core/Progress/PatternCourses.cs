@@ -38,7 +38,7 @@ public sealed class PatternCourses
     public Pattern ToldAs(Pattern pattern) => _toldAs.GetValueOrDefault(pattern, pattern);
 
     /// <summary>The course that a pattern belongs to; one with which nothing was begun has neither cold starts nor practice.</summary>
-    public PatternCourse CourseOf(Pattern pattern) => _courses.GetValueOrDefault(ToldAs(pattern)) ?? PatternCourse.Of([], [], _year);
+    public PatternCourse CourseOf(Pattern pattern) => _courses.GetValueOrDefault(ToldAs(pattern)) ?? PatternCourse.Build([], [], _year);
 
     /// <summary>Follows the work on all patterns.</summary>
     /// <param name="colds">The cold starts, the earliest first.</param>
@@ -56,7 +56,7 @@ public sealed class PatternCourses
         var courses = lastDays.Keys.Concat(decisions.Select(one => one.Pattern)).Select(pattern => toldAs.GetValueOrDefault(pattern, pattern)).Distinct().ToDictionary(pattern => pattern, pattern =>
         {
             bool Belongs(Pattern other) => toldAs.GetValueOrDefault(other, other) == pattern;
-            return PatternCourse.Of(
+            return PatternCourse.Build(
                 [.. colds.Where(cold => Belongs(cold.Pattern)).Select(cold => cold.Result).OrderBy(cold => cold.Day)],
                 [.. decisions.Where(one => Belongs(one.Pattern)).Select(one => one.Decision)],
                 year,

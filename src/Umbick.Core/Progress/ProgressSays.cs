@@ -40,14 +40,14 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
     private const double Better = 0.2;
 
     /// <summary>Reads the sentence off a pattern's course.</summary>
-    public static ProgressSentence Of(PatternCourse course)
+    public static ProgressSentence From(PatternCourse course)
     {
         var whole = course.Colds.Where(cold => cold.IsWhole).ToList();
         var trend = Trend.PerWeek([.. whole.Select(cold => (cold.Day, (double)cold.Right))]);
         var grounds = whole.Count == 0 ? "There has been no cold start yet."
             : whole.Count == 1 ? $"One cold start: {whole[0].Right} of {ColdStart.Telling} right."
             : $"Right out of {ColdStart.Telling}, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.";
-        var withTrend = whole.Count < 2 ? grounds : $"{grounds} {(trend is null ? "With fewer than four no trend is claimed." : Told(trend.Value))}";
+        var withTrend = whole.Count < 2 ? grounds : $"{grounds} {(trend is null ? "With fewer than four no trend is claimed." : InWords(trend.Value))}";
         return course switch
         {
             { Offer.Kind: DecisionKind.BackToPractice } => new(ProgressSays.CameBack, "It has come back.", grounds),
@@ -67,6 +67,6 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
         };
     }
 
-    private static string Told(double perWeek) => Math.Abs(perWeek) < 0.05 ? "No change from week to week."
+    private static string InWords(double perWeek) => Math.Abs(perWeek) < 0.05 ? "No change from week to week."
         : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"About {Math.Abs(perWeek):0.#} {(perWeek > 0 ? "more" : "fewer")} of {ColdStart.Telling} each week.");
 }

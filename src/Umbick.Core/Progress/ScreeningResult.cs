@@ -39,7 +39,7 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
     /// <param name="right">How many of them are right.</param>
     /// <param name="conclusion">What the answers say.</param>
     /// <param name="wording">How the reason says times.</param>
-    public static ScreeningResult Of(int asked, int answered, int right, Conclusion conclusion, Wording? wording = null)
+    public static ScreeningResult From(int asked, int answered, int right, Conclusion conclusion, Wording? wording = null)
     {
         if (answered < EnoughAnswered * asked) return new(ScreeningGroup.NotYet, answered == 0 ? "No answers yet." : $"Only {answered} of {asked} answered.");
         var share = right / (double)answered;

@@ -19,15 +19,15 @@ public sealed record StageRecord(Stage Stage, int Asked, int Right, bool IsSecur
 
     /// <summary>Every stage of reading, in order.</summary>
     /// <param name="answers">The answers, the earliest first.</param>
-    public static IReadOnlyList<StageRecord> Of(IEnumerable<ScoredAnswer> answers)
+    public static IReadOnlyList<StageRecord> ByStage(IEnumerable<ScoredAnswer> answers)
     {
         var byStage = answers
             .Where(answer => !answer.Helped && answer.Item.OtherSkill is null)
             .ToLookup(answer => Stages.FirstWith(answer.Item.Time.Minute));
-        return [.. Stages.OfReading.Where(stage => stage != Stage.CountingInFives).Select(stage => Of(stage, [.. byStage[stage]]))];
+        return [.. Stages.OfReading.Where(stage => stage != Stage.CountingInFives).Select(stage => ByStage(stage, [.. byStage[stage]]))];
     }
 
-    private static StageRecord Of(Stage stage, List<ScoredAnswer> answers)
+    private static StageRecord ByStage(Stage stage, List<ScoredAnswer> answers)
     {
         var last = answers.TakeLast(Last).ToList();
         var secure = last.Count == Last && last.Count(answer => answer.IsRight) >= RightNeeded && last.Select(answer => answer.Day).Distinct().Count() >= DaysNeeded;

@@ -22,6 +22,6 @@ public static class Trend
              let days = points[i].Day.DayNumber - points[j].Day.DayNumber
              where days > 0
              select (points[i].Value - points[j].Value) / days * DaysInAWeek).ToList();
-        return slopes.Count == 0 ? null : Median.Of(slopes);
+        return slopes.Count == 0 ? null : Median.From(slopes);
     }
 }

@@ -40,11 +40,11 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         if (!_attendees.TryGetValue(child, out var attendee)) return new Seat(child, [], NotPlaced.Gone, isStandIn);
         if ((timetable.InTheWay(slot, day, attendee) ?? (IsElsewhere(slot, child) ? NotPlaced.Elsewhere : null)) is { } why) return new Seat(child, [], why, isStandIn);
         _coming.Add((slot, child));
-        return new Seat(child, Take(attendee, day, slot.Minutes), null, isStandIn);
+        return new Seat(child, Assign(attendee, day, slot.Minutes), null, isStandIn);
     }
 
     /// <summary>What is due of a child as far as there is time; where nothing is, what they do regularly, or else whenever.</summary>
-    private List<Job> Take(Attendee attendee, DateOnly day, int minutes)
+    private List<Job> Assign(Attendee attendee, DateOnly day, int minutes)
     {
         var jobs = new List<Job>();
         foreach (var job in attendee.Jobs.Where(job => job.Need == JobNeed.Due && job.Due <= day && !_placed.Contains(job)))

@@ -16,7 +16,7 @@ public enum DeliveryMode
 /// <summary>Delivery modes as they stand in rows: these names never change.</summary>
 internal static class DeliveryNames
 {
-    public static string Of(DeliveryMode mode) => mode switch
+    public static string NameOf(DeliveryMode mode) => mode switch
     {
         DeliveryMode.Conversation => "conversation",
         DeliveryMode.OwnClock => "own-clock",

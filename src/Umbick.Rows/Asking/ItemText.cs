@@ -37,7 +37,7 @@ internal static class ItemText
     public static Item Read(string task, string time, string? claim, string? detail = null)
     {
         if (ClockTasks.Find(task) is not { } known || ClockTime.TryParse(time) is not { } shown || !TryRead(detail, out var rest)) return Item.Unreadable($"{task} {time}");
-        if (rest?.Question is { } question) return OtherSkillItems.Find(known, question) is { } found ? Item.Of(found) : Item.Unreadable($"{task} {question}");
+        if (rest?.Question is { } question) return OtherSkillItems.Find(known, question) is { } found ? Item.From(found) : Item.Unreadable($"{task} {question}");
         var clocks = (rest?.Clocks ?? []).Select(ClockTime.TryParse).ToList();
         if (clocks.Contains(null) || known.IsQuestion) return Item.Unreadable($"{task} {time}");
         return new Item(known, shown, claim is null ? null : AnswerParser.Parse(claim))

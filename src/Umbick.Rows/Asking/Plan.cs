@@ -22,7 +22,7 @@ public enum Plan
 /// <summary>Plans as they stand in rows: these names never change.</summary>
 internal static class PlanNames
 {
-    public static string Of(Plan plan) => plan switch
+    public static string NameOf(Plan plan) => plan switch
     {
         Plan.Adaptive => "adaptive",
         Plan.Form => "form",

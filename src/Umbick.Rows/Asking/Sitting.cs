@@ -37,10 +37,10 @@ public sealed record Sitting
     public DateOnly? Day { get; init; }
 
     /// <summary>What is asked: by what tells most, or a list made before.</summary>
-    public Plan Plan { get => PlanNames.Read(PlanName); init => PlanName = PlanNames.Of(value); }
+    public Plan Plan { get => PlanNames.Read(PlanName); init => PlanName = PlanNames.NameOf(value); }
 
     /// <summary>How it is asked.</summary>
-    public DeliveryMode Delivery { get => DeliveryNames.Read(DeliveryName); init => DeliveryName = DeliveryNames.Of(value); }
+    public DeliveryMode Delivery { get => DeliveryNames.Read(DeliveryName); init => DeliveryName = DeliveryNames.NameOf(value); }
 
     /// <summary>The visit that it shares with other children's sittings; null where the child is alone.</summary>
     public Guid? Visit { get; init; }
@@ -74,7 +74,7 @@ public sealed record Sitting
 
     public bool IsPractice => Kind == SittingKind.Practice;
 
-    internal string PlanName { get; init; } = PlanNames.Of(Plan.Adaptive);
+    internal string PlanName { get; init; } = PlanNames.NameOf(Plan.Adaptive);
 
-    internal string DeliveryName { get; init; } = DeliveryNames.Of(DeliveryMode.Conversation);
+    internal string DeliveryName { get; init; } = DeliveryNames.NameOf(DeliveryMode.Conversation);
 }

@@ -7,13 +7,13 @@ namespace Umbick.Rows;
 public sealed record SittingRows(IReadOnlyList<AskedItem> Asked, IReadOnlyList<AskedItem> Withdrawn, IReadOnlyList<AnswerRow> Answers)
 {
     /// <summary>The answers that stand: the latest to each place and try.</summary>
-    public IReadOnlyList<AnswerRow> Standing { get; } = [.. Answers.GroupBy(answer => (answer.Place, answer.Try)).Select(same => same.Last())];
+    public IReadOnlyList<AnswerRow> LatestAnswers { get; } = [.. Answers.GroupBy(answer => (answer.Place, answer.Try)).Select(same => same.Last())];
 
     /// <summary>The highest place that was ever asked; 0 where none was.</summary>
     public int LastPlace => Asked.Concat(Withdrawn).Select(asked => asked.Place).DefaultIfEmpty().Max();
 
     /// <summary>Whether the item at a place has an answer.</summary>
-    public bool IsAnswered(int place) => Standing.Any(answer => answer.Place == place);
+    public bool IsAnswered(int place) => LatestAnswers.Any(answer => answer.Place == place);
 
     /// <summary>The same with one item more.</summary>
     public SittingRows WithAsked(AskedItem item) => new([.. Asked, item], Withdrawn, Answers);

@@ -59,13 +59,13 @@ public sealed class CaseloadRow
     public string? UnnamedText { get; init; }
 
     /// <summary>The same, as far as this version knows it.</summary>
-    public Unnamed Unnamed => Enum.TryParse<Unnamed>(UnnamedText, out var unnamed) && Enum.IsDefined(unnamed) ? unnamed : Unnamed.None;
+    public BesidePatterns Beside => Enum.TryParse<BesidePatterns>(UnnamedText, out var unnamed) && Enum.IsDefined(unnamed) ? unnamed : BesidePatterns.None;
 
     /// <summary>The number of the latest answer; 0 where there is none.</summary>
     public long LatestAnswer { get; init; }
 
     /// <summary>How often the teacher has said something of a pattern, or taken that back.</summary>
-    public int Words { get; init; }
+    public int TeacherWords { get; init; }
 
     /// <summary>The class that the child is fetched from; empty where it is not known.</summary>
     public string ClassName { get; init; } = "";

@@ -10,10 +10,10 @@ namespace Umbick.Rows;
 public sealed record RoomClockReading(Guid Id, ChildId Child, string ClockTime, string Raw)
 {
     /// <summary>What the child said, as it is read on a page.</summary>
-    public string Said => Told(Raw);
+    public string Said => InWords(Raw);
 
     /// <summary>What was typed, as it is read on a page: a sign that stands for an answer is told in words.</summary>
-    public static string Told(string raw) => AnswerParser.Parse(raw) switch
+    public static string InWords(string raw) => AnswerParser.Parse(raw) switch
     {
         (SaidRight or NoAnswer or DontKnow) and var answer => answer.Short(Wording.Usual),
         _ => raw,

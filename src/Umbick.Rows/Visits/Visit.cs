@@ -24,7 +24,7 @@ public sealed record Visit
     public DateOnly Day { get; init; }
 
     /// <summary>The part that is reached.</summary>
-    public VisitPart Part => Enum.Parse<VisitPart>(PartName, ignoreCase: true);
+    public VisitPart Part => VisitPartNames.PartOf(PartName);
 
     /// <summary>The pattern; null where a later catalogue has dropped it.</summary>
     public Pattern? Pattern => Catalogue.Find(PatternId);

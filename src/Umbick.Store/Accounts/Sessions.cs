@@ -38,7 +38,7 @@ public static class Sessions
         connection.ExecuteAsync("update session set ended_at = @now where person = @person and ended_at is null", new { person, now });
 
     /// <summary>Somebody's sessions at the school that are open, the latest first.</summary>
-    public static async Task<IReadOnlyList<OpenSession>> Of(SchoolConnection connection, Guid person, DateTime now) =>
+    public static async Task<IReadOnlyList<OpenSession>> LoadOpen(SchoolConnection connection, Guid person, DateTime now) =>
         [.. await connection.QueryAsync<OpenSession>("select id, started_at, ends_at from session where person = @person and ended_at is null and ends_at > @now order by started_at desc", new { person, now })];
 
     /// <summary>Throws away what has been over for a day: sessions, codes, tries, addresses, invitations; and who did what, a year ago. It belongs to no school.</summary>

@@ -48,7 +48,7 @@ public static class Sittings
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id", new { id });
 
     /// <summary>Some sittings.</summary>
-    public static async Task<IReadOnlyList<Sitting>> Of(SchoolConnection connection, IEnumerable<SittingId> ids) =>
+    public static async Task<IReadOnlyList<Sitting>> ByIds(SchoolConnection connection, IEnumerable<SittingId> ids) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where id = any(@ids)", new { ids = ids.ToArray() })];
 
     /// <summary>The sitting, kept from other writers until the transaction ends.</summary>
@@ -199,7 +199,7 @@ public static class Sittings
         update asked_item set support = case when place = any(@helped) then @help else 'bare' end where sitting = @id
           and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
         """,
-        new { id, delivery = DeliveryNames.Of(mode), clockCarries, helped = helped.ToArray(), help = ItemText.Support(help) });
+        new { id, delivery = DeliveryNames.NameOf(mode), clockCarries, helped = helped.ToArray(), help = ItemText.Support(help) });
 
     /// <summary>Makes a sitting shorter or longer.</summary>
     public static Task Lengthen(SchoolConnection connection, SittingId id, int length) =>

@@ -52,7 +52,7 @@ public static class Timetables
         [.. (await connection.QueryAsync<BarredRow>(SelectBarred)).Select(row => row.Kept)];
 
     /// <summary>Everything that some days are planned by.</summary>
-    public static Task<Timetable> Of(SchoolConnection connection, DateOnly from, DateOnly to) => connection.QueryTogetherAsync(
+    public static Task<Timetable> Load(SchoolConnection connection, DateOnly from, DateOnly to) => connection.QueryTogetherAsync(
             $"""
             {SelectHolidays};
             select id, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, minutes::int as minutes,

@@ -38,8 +38,8 @@ public static class Marginals
     }
 
     /// <summary>Notes what the marginals of a child's last sitting follow from, and what stands out beside them.</summary>
-    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom, Unnamed unnamed) => connection.ExecuteAsync(
-        "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting", new { lastSitting, concludedFrom, unnamed = unnamed == Unnamed.None ? null : unnamed.ToString() });
+    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom, BesidePatterns unnamed) => connection.ExecuteAsync(
+        "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting", new { lastSitting, concludedFrom, unnamed = unnamed == BesidePatterns.None ? null : unnamed.ToString() });
 
     /// <summary>What was believed after some sittings, with the engine that reckoned it.</summary>
     public static async Task<ILookup<SittingId, (Pattern Pattern, double Belief, string Engine)>> Beliefs(SchoolConnection connection, IEnumerable<SittingId> sittings)

@@ -35,7 +35,7 @@ public sealed record WorkRows(
         """;
 
     /// <summary>Loads it.</summary>
-    public static Task<WorkRows> Of(SchoolConnection connection, IEnumerable<ChildId> children) => connection.QueryTogetherAsync(
+    public static Task<WorkRows> Load(SchoolConnection connection, IEnumerable<ChildId> children) => connection.QueryTogetherAsync(
         $"{Timetables.SelectHolidays}; {Store.Decisions.OfChildren}; {Store.Cycles.OfChildren}; {SelectGiven}; select distinct child, pattern from demonstration_shown where child = any(@children)",
         new { children = children.ToArray() },
         async read => new WorkRows(

@@ -20,7 +20,7 @@ public static class Children
           seen.last_set_alone, seen.last_asking,
           last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer, seen.last_practised,
           (child.added_at at time zone {Schools.TimeZone})::date as added_on,
-          (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id and kind in ('confirm', 'rule-out'))::int as words
+          (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id and kind in ('confirm', 'rule-out'))::int as teacher_words
         from child
         left join lateral (
           select count(*) filter (where ended_at is not null) as sittings, max({Sittings.Day}) as last_seen,
@@ -46,7 +46,7 @@ public static class Children
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.on_caseload order by child.alias");
 
     /// <summary>Some children with what is waiting.</summary>
-    public static Task<IEnumerable<CaseloadRow>> Of(SchoolConnection connection, IEnumerable<ChildId> ids) =>
+    public static Task<IEnumerable<CaseloadRow>> ByIds(SchoolConnection connection, IEnumerable<ChildId> ids) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.id = any(@ids)", new { ids = ids.ToArray() });
 
     /// <summary>One child with what is waiting, or null.</summary>
@@ -138,7 +138,7 @@ public static class Children
         if (await Find(connection, child.Id) is { } same && same.Alias == child.Alias) return (child.Id, false);
         var known = (await ByAlias(connection, [child.Alias]))[child.Alias];
         var there = (await Find(connection, known))!.OnCaseload;
-        if (!there) await TakeIn(connection, known, onCaseload: true);
+        if (!there) await SetOnCaseload(connection, known, onCaseload: true);
         return (known, there);
     }
 
@@ -167,7 +167,7 @@ public static class Children
         connection.ExecuteAsync("update child set class_name = @className where id = @id", new { id, className });
 
     /// <summary>Takes a child onto the caseload, or off it. Their answers stay.</summary>
-    public static Task<int> TakeIn(SchoolConnection connection, ChildId id, bool onCaseload) =>
+    public static Task<int> SetOnCaseload(SchoolConnection connection, ChildId id, bool onCaseload) =>
         connection.ExecuteAsync("update child set on_caseload = @onCaseload where id = @id", new { id, onCaseload });
 
     /// <summary>Keeps how far a child has been taught, and the settings chosen for this child alone.</summary>

@@ -23,8 +23,8 @@ public static class FiledRows
             began = sittings.Select(one => one.Began).ToArray(),
             ended = sittings.Select(one => one.Ended).ToArray(),
             days = sittings.Select(one => one.Day).ToArray(),
-            plans = sittings.Select(one => PlanNames.Of(one.Plan)).ToArray(),
-            deliveries = sittings.Select(one => DeliveryNames.Of(one.Delivery)).ToArray(),
+            plans = sittings.Select(one => PlanNames.NameOf(one.Plan)).ToArray(),
+            deliveries = sittings.Select(one => DeliveryNames.NameOf(one.Delivery)).ToArray(),
             colds = sittings.Select(one => one.ColdFor).ToArray(),
             forms = sittings.Select(one => one.Form).ToArray(),
         });

@@ -11,7 +11,7 @@ public static class NamedWays
     private sealed record Row(string Step, string Name);
 
     /// <summary>What the ways of a child are called, by step.</summary>
-    public static async Task<IReadOnlyDictionary<Step, string>> Of(SchoolConnection connection, ChildId child)
+    public static async Task<IReadOnlyDictionary<Step, string>> Load(SchoolConnection connection, ChildId child)
     {
         var rows = await connection.QueryAsync<Row>("select step, name from named_way where child = @child", new { child });
         var names = rows.ToDictionary(row => row.Step, row => row.Name);

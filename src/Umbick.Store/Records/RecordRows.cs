@@ -50,7 +50,7 @@ public static class RecordRows
     public static IReadOnlyList<string> LeftOut { get; } = ["school", "hash"];
 
     /// <summary>A child's rows, table by table; null where the school has no such child.</summary>
-    public static async Task<JsonObject?> Of(SchoolConnection connection, ChildId child)
+    public static async Task<JsonObject?> Load(SchoolConnection connection, ChildId child)
     {
         var record = new JsonObject();
         foreach (var part in Parts)

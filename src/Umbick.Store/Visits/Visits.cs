@@ -48,7 +48,7 @@ public static class Visits
 
     /// <summary>Moves a visit to a place of a part.</summary>
     public static Task MoveTo(SchoolConnection connection, Guid id, VisitPart part, int place) =>
-        connection.ExecuteAsync("update visit set part = @part, place = @place where id = @id", new { id, part = part.ToString().ToLowerInvariant(), place });
+        connection.ExecuteAsync("update visit set part = @part, place = @place where id = @id", new { id, part = VisitPartNames.NameOf(part), place });
 
     /// <summary>Ends a visit, unless it is over.</summary>
     public static Task End(SchoolConnection connection, Guid id, DateTime now) =>

@@ -63,14 +63,14 @@ public sealed record Face(FaceSize Size)
     public static HandPositions? HandsOf(Answer? answer) => answer switch
     {
         PlacedAnswer placed => placed.Hands,
-        { Meaning: { } time } => HandPositions.Of(time),
+        { Meaning: { } time } => HandPositions.Showing(time),
         _ => null,
     };
 
     /// <summary>A clock on which one hand is as it was answered, and the other true.</summary>
     private static HandPositions? WithOneHand(ClockTime time, Answer? answer)
     {
-        var hands = HandPositions.Of(time);
+        var hands = HandPositions.Showing(time);
         return answer switch
         {
             PlacedAnswer { Hour: { } hour } => hands with { Hour = hour },
@@ -85,9 +85,9 @@ public sealed record Face(FaceSize Size)
     public static HandPositions? HandsOf(Answer? answer, ClockTime time) => HandsOf(answer) ?? WithOneHand(time, answer);
 
     /// <summary>A true clock with what was answered as its shadow, where that was wrong.</summary>
-    public static Face Of(FaceSize size, ClockTime time, Answer? answer, bool isRight, string? label) => new(size)
+    public static Face Showing(FaceSize size, ClockTime time, Answer? answer, bool isRight, string? label) => new(size)
     {
-        Hands = HandPositions.Of(time),
+        Hands = HandPositions.Showing(time),
         Shadow = isRight ? null : HandsOf(answer, time),
         Wrong = answer is not null && !isRight,
         Label = label,

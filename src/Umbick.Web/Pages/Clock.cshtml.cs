@@ -21,7 +21,7 @@ public sealed record ClockTools(HandPositions Start, bool IsFree);
 [Authorize(Who.Sittings)]
 public sealed class ClockModel(IDatabase database, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
-    private static readonly HandPositions AtFirst = HandPositions.Of(new ClockTime(10, 10));
+    private static readonly HandPositions AtFirst = HandPositions.Showing(new ClockTime(10, 10));
 
     /// <summary>The demonstration that is shown; null where the clock is turned freely.</summary>
     public Demonstration? Demonstration { get; private set; }
@@ -71,7 +71,7 @@ public sealed class ClockModel(IDatabase database, RequestPreferences preference
     {
         if (!ModelState.IsValid || !double.IsFinite(hour) || !double.IsFinite(minute)) return BadRequest();
         var hands = HandPositions.Wrapped(hour, minute);
-        return Partial("_ClockTime", new ClockShown(hands, afternoon is { } half ? DayTime.Of(hands.Read(), half) : null));
+        return Partial("_ClockTime", new ClockShown(hands, afternoon is { } half ? DayTime.At(hands.Read(), half) : null));
     }
 
     private static bool TryFind(string? id, Demonstration demonstration, out Pattern pattern) =>

@@ -7,7 +7,7 @@ namespace Umbick.Web.Pages;
 
 /// <summary>Opens the one sitting of a code on this device, once.</summary>
 [AllowAnonymous]
-public sealed class GoModel(CodeDoor codes) : PageModel
+public sealed class EnterCodeModel(CodeDoor codes) : PageModel
 {
     public string? Message { get; private set; }
 

@@ -16,7 +16,7 @@ public sealed record Transport(IPAddress? Proxy, IReadOnlyList<string> Hosts, bo
 
     /// <summary>Reads it off the configuration: <c>urls</c>, <c>UMBICK_PROXY</c> (an address) and <c>UMBICK_HOSTS</c> (names, parted by semicolons).</summary>
     /// <exception cref="InvalidOperationException">It would be plain HTTP beyond this machine, or by any name; the message says how it can be.</exception>
-    public static Transport Of(IConfiguration configuration)
+    public static Transport From(IConfiguration configuration)
     {
         var addresses = (configuration[WebHostDefaults.ServerUrlsKey] ?? "http://127.0.0.1:5180").Split(';', StringSplitOptions.RemoveEmptyEntries).Select(BindingAddress.Parse).ToList();
         var proxy = configuration["UMBICK_PROXY"] is { Length: > 0 } text

@@ -27,7 +27,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         {
             // What is answered as it stands must be right again once it has been read back.
             var raw = one.Item.Task == ClockTasks.RepairClock ? "?" : one.Item.Right.Short(Wording.Usual);
-            Assert.Equal(Submitted.Kept, await Send(sitting, one.Place, raw, one.Item.Task.OnScreen));
+            Assert.Equal(AnswerOutcome.Kept, await Send(sitting, one.Place, raw, one.Item.Task.OnScreen));
         }
         var record = await Load(child);
         foreach (var question in record.Sittings[0].Questions)
@@ -44,7 +44,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
         var submission = new Submission(Guid.NewGuid(), 1, "6:20", AnswerMode.Said, 7.5f) { BegunSeconds = 3.5f, First = "7:20", Prompted = true, How = "counted-fives" };
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => _asking.Answer(connection, sitting, submission, null)));
+        Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => _asking.Answer(connection, sitting, submission, null)));
         var given = (await Load(child)).Sittings[0].Questions[0].Given!;
         Assert.Equal(("7:20", true, "counted-fives", 3.5f, 7.5f), (given.FirstRaw, given.Prompted, given.How, given.BegunSeconds, given.Seconds));
     }
@@ -185,7 +185,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         Assert.NotNull(found.Children[1].Sitting.Sitting.EndedAt);
 
         var joins = found.Children[1].Child.Id;
-        Assert.Equal(1, await schools.InA(connection => Children.TakeIn(connection, joins, onCaseload: true)));
+        Assert.Equal(1, await schools.InA(connection => Children.SetOnCaseload(connection, joins, onCaseload: true)));
         Assert.Contains(await schools.InA(Children.All), child => child.Id == joins && child.Sittings == 1);
     }
 
@@ -196,8 +196,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var sitting = (await Class(id))!.Children[0].Sitting.Sitting.Id;
         await Enter(sitting, 2, "4:00");
         var first = (await Class(id))!.Children[0].Sitting.Answered.Single().Given!.Id;
-        Assert.Equal(Submitted.AnsweredBefore, await Enter(sitting, 2, "6:00"));
-        Assert.Equal(Submitted.Kept, await Enter(sitting, 2, "5:00", corrects: first));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Enter(sitting, 2, "6:00"));
+        Assert.Equal(AnswerOutcome.Kept, await Enter(sitting, 2, "5:00", corrects: first));
         Assert.Equal("5:00", Assert.Single((await Class(id))!.Children[0].Sitting.Answered).Given!.Raw);
         Assert.Equal(["4:00", "5:00"], await schools.InA(connection => connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting })));
     }
@@ -331,12 +331,12 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
 
     private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
-    private Task<Submitted> Send(SittingId sitting, int place, string raw, AnswerMode mode) =>
+    private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw, AnswerMode mode) =>
         schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));
 
     private Task<bool?> Skip(SittingId sitting, int place) => schools.InA(connection => _asking.Skip(connection, sitting, place));
 
-    private Task<Submitted> Enter(SittingId sitting, int place, string raw, Guid? corrects = null) =>
+    private Task<AnswerOutcome> Enter(SittingId sitting, int place, string raw, Guid? corrects = null) =>
         schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects }, Guid.NewGuid()));
 
     private Task<ScreenedClass?> Class(Guid id) => schools.InA(connection => _screen.Load(connection, id));

@@ -21,10 +21,10 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var sitting = await Begin(await schools.Child(schools.A));
         var submission = new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, 3);
-        Assert.Equal(Submitted.Kept, await Send(sitting, submission));
-        Assert.Equal(Submitted.KeptBefore, await Send(sitting, submission));
-        Assert.Equal(Submitted.OtherAnswerKept, await Send(sitting, submission with { Raw = "4:13" }));
-        Assert.Equal(Submitted.AnsweredBefore, await Send(sitting, submission with { Id = Guid.NewGuid() }));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, submission));
+        Assert.Equal(AnswerOutcome.KeptBefore, await Send(sitting, submission));
+        Assert.Equal(AnswerOutcome.OtherAnswerKept, await Send(sitting, submission with { Raw = "4:13" }));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, submission with { Id = Guid.NewGuid() }));
         Assert.Equal(["4:12"], await Raws(sitting));
     }
 
@@ -34,8 +34,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var sitting = await Begin(await schools.Child(schools.A));
         var submitted = await Task.WhenAll(Enumerable.Range(0, 8).Select(i =>
             Send(sitting, new Submission(Guid.NewGuid(), 1, $"4:1{i}", AnswerMode.Said, null))));
-        Assert.Equal(1, submitted.Count(outcome => outcome == Submitted.Kept));
-        Assert.Equal(7, submitted.Count(outcome => outcome == Submitted.AnsweredBefore));
+        Assert.Equal(1, submitted.Count(outcome => outcome == AnswerOutcome.Kept));
+        Assert.Equal(7, submitted.Count(outcome => outcome == AnswerOutcome.AnsweredBefore));
         Assert.Single(await Raws(sitting));
     }
 
@@ -76,8 +76,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.True(await schools.InA(connection => _asking.Stop(connection, sitting)));
         Assert.Equal(7, (await Raws(sitting)).Count);
         // What was asked and not answered may still be: it had been given before the sitting was stopped.
-        Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 8, "4:00", AnswerMode.Said, null)));
-        Assert.Equal(Submitted.NotAsked, await Send(sitting, new Submission(Guid.NewGuid(), 9, "4:00", AnswerMode.Said, null)));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 8, "4:00", AnswerMode.Said, null)));
+        Assert.Equal(AnswerOutcome.NotAsked, await Send(sitting, new Submission(Guid.NewGuid(), 9, "4:00", AnswerMode.Said, null)));
         var labels = await schools.InA(connection => Marginals.After(connection, [sitting]));
         Assert.Contains((Catalogue.Find("hands-swapped")!, Label.Likely), labels[sitting]);
     }
@@ -135,7 +135,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Practise(sitting, first.Place, first.Item.Right.Short(Core.Clocks.Wording.Usual), attempt: 2);
         var settled = await Turn(sitting);
         Assert.True(settled is { Settled: true, FirstRight: false, SecondRight: true });
-        Assert.Equal(Submitted.AnsweredBefore, await Practise(sitting, first.Place, "1:00", attempt: 2));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Practise(sitting, first.Place, "1:00", attempt: 2));
         await GoOn(sitting, first.Place);
 
         while (await Turn(sitting) is { Asked: { } item })
@@ -143,7 +143,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             var right = item.Item.Task == ClockTasks.Judge || item.Item.Right is not Core.Clocks.PlacedAnswer placed
                 ? item.Item.Right.Short(Core.Clocks.Wording.Usual)
                 : placed.Raw;
-            Assert.Equal(Submitted.Kept, await Practise(sitting, item.Place, right));
+            Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, item.Place, right));
             await GoOn(sitting, item.Place);
         }
         record = await Load(child);
@@ -197,8 +197,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         while (await Turn(sitting) is { Asked: { } asked })
         {
             var submission = new Submission(Guid.NewGuid(), asked.Place, "?", AnswerMode.Written, null) { Later = true };
-            Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
-            Assert.Equal(Submitted.KeptBefore, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
+            Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
+            Assert.Equal(AnswerOutcome.KeptBefore, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
         }
         Assert.NotNull((await Sitting(sitting)).EndedAt);
         Assert.Equal(record.Sittings.Count + 1, (await Load(child)).Sittings.Count(one => one.Answered.All(question => question.Given!.Raw == "?")));
@@ -221,7 +221,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var sitting = (await schools.App.InSchool(schools.B, connection => _asking.Start(connection, child)))!.Value;
         Assert.Null(await schools.InA(connection => _asking.Start(connection, child)));
         Assert.Null(await schools.InA(connection => ChildRecord.Load(connection, Model, child)));
-        Assert.Equal(Submitted.NotFound, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null)));
+        Assert.Equal(AnswerOutcome.NotFound, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null)));
         Assert.False(await Back(sitting));
     }
 
@@ -293,7 +293,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
 
     private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
-    private Task<Submitted> Send(SittingId sitting, Submission submission) =>
+    private Task<AnswerOutcome> Send(SittingId sitting, Submission submission) =>
         schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
 
     private Task<bool> Back(SittingId sitting) => schools.InA(connection => Asking.Back(connection, sitting));
@@ -304,7 +304,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
 
     private async Task<SetPlace> Turn(SittingId sitting) => (await schools.InA(connection => Practising.Where(connection, sitting)))!;
 
-    private Task<Submitted> Practise(SittingId sitting, int place, string raw, int attempt = 1) => schools.InA(connection =>
+    private Task<AnswerOutcome> Practise(SittingId sitting, int place, string raw, int attempt = 1) => schools.InA(connection =>
         _practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerParserMode(raw), null) { Try = attempt }));
 
     private Task GoOn(SittingId sitting, int place) =>
@@ -324,7 +324,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             var record = await Load(child);
             var place = record.SittingsAsked[^1].Sitting.CurrentPlace;
             var item = record.SittingsAsked[^1].Questions.Single(question => question.Asked.Place == place).Asked.Item;
-            Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2)));
+            Assert.Equal(AnswerOutcome.Kept, await Send(sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2)));
         }
     }
 }

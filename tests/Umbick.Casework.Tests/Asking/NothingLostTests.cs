@@ -19,8 +19,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child, new AskingOptions(Plan.Chosen) { Tasks = ["read-words", "set-from-digital", "read-digital"] });
         await Send(sitting, 3, "4:00");
-        Assert.Equal(Submitted.Kept, await Send(sitting, 1, "20 past 6"));
-        Assert.Equal(Submitted.Kept, await Send(sitting, 2, "7.5|30"));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, 1, "20 past 6"));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, 2, "7.5|30"));
         Assert.Equal(["20 past 6", "7.5|30", "4:00"], await Raws(child));
     }
 
@@ -30,13 +30,13 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
         await schools.InA(connection => _asking.Skip(connection, sitting, 1));
-        Assert.Equal(Submitted.Kept, await Send(sitting, 1, "4:12"));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, 1, "4:12"));
         Assert.Equal(2, (await Now(sitting)).CurrentPlace);
         await schools.InA(connection => _asking.Stop(connection, sitting));
-        Assert.Equal(Submitted.Kept, await Send(sitting, 2, "5:12"));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, 2, "5:12"));
         Assert.Equal(["4:12", "5:12"], await Raws(child));
-        Assert.Equal(Submitted.NotAsked, await Send(sitting, 3, "6:12"));
-        Assert.Equal(Submitted.NotAsked, await Send(sitting, 0, "6:12"));
+        Assert.Equal(AnswerOutcome.NotAsked, await Send(sitting, 3, "6:12"));
+        Assert.Equal(AnswerOutcome.NotAsked, await Send(sitting, 0, "6:12"));
     }
 
     [Fact]
@@ -46,13 +46,13 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var sitting = await Begin(child);
         var first = new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null);
         await Send(sitting, first, Teacher);
-        Assert.Equal(Submitted.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid() }, Teacher));
-        Assert.Equal(Submitted.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = first.Id }, by: null));
-        Assert.Equal(Submitted.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = Guid.NewGuid() }, Teacher));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid() }, Teacher));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = first.Id }, by: null));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = Guid.NewGuid() }, Teacher));
         var right = first with { Id = Guid.NewGuid(), Raw = "4:13", Corrects = first.Id };
-        Assert.Equal(Submitted.Kept, await Send(sitting, right, Teacher));
-        Assert.Equal(Submitted.KeptBefore, await Send(sitting, right, Teacher));
-        Assert.Equal(Submitted.AnsweredBefore, await Send(sitting, right with { Id = Guid.NewGuid() }, Teacher));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, right, Teacher));
+        Assert.Equal(AnswerOutcome.KeptBefore, await Send(sitting, right, Teacher));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, right with { Id = Guid.NewGuid() }, Teacher));
         Assert.Equal(["4:13"], await Raws(child));
     }
 
@@ -63,12 +63,12 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var sitting = await Begin(child);
         await Send(sitting, 1, "4:12");
         var second = new Submission(Guid.NewGuid(), 1, "4:13", AnswerMode.Written, null) { Try = 2 };
-        Assert.Equal(Submitted.NotAsked, await Send(sitting, second, by: null));
-        Assert.Equal(Submitted.Kept, await Send(sitting, 2, "5:12"));
+        Assert.Equal(AnswerOutcome.NotAsked, await Send(sitting, second, by: null));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, 2, "5:12"));
         var practice = await Given(child);
-        Assert.Equal(Submitted.NotAsked, await Practise(practice, second));
+        Assert.Equal(AnswerOutcome.NotAsked, await Practise(practice, second));
         await Practise(practice, second with { Id = Guid.NewGuid(), Try = 1 });
-        Assert.Equal(Submitted.Kept, await Practise(practice, second));
+        Assert.Equal(AnswerOutcome.Kept, await Practise(practice, second));
     }
 
     [Fact]
@@ -78,7 +78,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var first = new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null);
         await Send(sitting, first, Teacher);
         var outcomes = await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Send(sitting, first with { Id = Guid.NewGuid(), Raw = $"4:2{i}", Corrects = first.Id }, Teacher)));
-        Assert.Equal(1, outcomes.Count(outcome => outcome == Submitted.Kept));
+        Assert.Equal(1, outcomes.Count(outcome => outcome == AnswerOutcome.Kept));
     }
 
     [Theory]
@@ -89,7 +89,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        Assert.Equal(Submitted.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, seconds) { BegunSeconds = seconds }, Teacher));
+        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, seconds) { BegunSeconds = seconds }, Teacher));
         var given = (await Load(child)).Sittings[0].Answered.Single().Given!;
         Assert.Equal((null, null), (given.Seconds, given.BegunSeconds));
     }
@@ -100,14 +100,14 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var child = await schools.Child(schools.A);
         var sitting = await Given(child);
         var first = new Submission(Guid.NewGuid(), 1, "1:11", AnswerMode.Written, null);
-        Assert.Equal(Submitted.Kept, await Practise(sitting, first));
+        Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, first));
         // The child never saw the reply, and has gone on.
-        Assert.Equal(Submitted.KeptBefore, await Practise(sitting, first with { Later = true }));
+        Assert.Equal(AnswerOutcome.KeptBefore, await Practise(sitting, first with { Later = true }));
         Assert.Equal(2, (await Now(sitting)).CurrentPlace);
-        Assert.Equal(Submitted.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 2, "?", AnswerMode.Written, null)));
+        Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 2, "?", AnswerMode.Written, null)));
         // Two later ones arrive the other way round.
-        Assert.Equal(Submitted.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 4, "?", AnswerMode.Written, null) { Later = true }));
-        Assert.Equal(Submitted.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 3, "?", AnswerMode.Written, null) { Later = true }));
+        Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 4, "?", AnswerMode.Written, null) { Later = true }));
+        Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 3, "?", AnswerMode.Written, null) { Later = true }));
         Assert.Equal(5, (await Now(sitting)).CurrentPlace);
         Assert.Equal(4, (await Load(child)).Sittings[0].Answered.Count());
     }
@@ -122,7 +122,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         await Send(sitting, 2, "4:00");
         await schools.InA(connection => _asking.Stop(connection, sitting));
         Assert.Equal(before, (await Loaded(id)).Items);
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), 1, "5:00", AnswerMode.Written, null), Teacher)));
+        Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), 1, "5:00", AnswerMode.Written, null), Teacher)));
         Assert.Equal(["5:00", "4:00"], (await Loaded(id)).Children[0].Sitting.Answered.Select(question => question.Given!.Raw));
     }
 
@@ -265,11 +265,11 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         return (await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Teacher))).Sitting;
     }
 
-    private Task<Submitted> Send(SittingId sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
+    private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
 
-    private Task<Submitted> Send(SittingId sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
+    private Task<AnswerOutcome> Send(SittingId sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
 
-    private Task<Submitted> Practise(SittingId sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, sitting, submission));
+    private Task<AnswerOutcome> Practise(SittingId sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, sitting, submission));
 
     private Task<Guid> Class(params string[] aliases) =>
         schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));

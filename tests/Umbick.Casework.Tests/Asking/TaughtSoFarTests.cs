@@ -51,7 +51,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         var record = await Load(await Child(Stage.QuarterTo, null, ("path", "figures")));
         var set = _practising.Make(record, Catalogue.Find(pattern), new SetChoices(1));
         Assert.DoesNotContain(set.Items, item => WordTasks.Contains(item.Item.Task.Id));
-        Assert.Equal(SetOrder.UsualLength, set.Items.Count);
+        Assert.Equal(SetRequest.UsualLength, set.Items.Count);
     }
 
     [Theory]
@@ -137,7 +137,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     private async Task Answer(SittingId sitting, AskedItem asked, string raw, AnswerMode mode, float? seconds)
     {
         var submission = new Submission(Guid.NewGuid(), asked.Place, raw, mode, seconds) { Later = true };
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
+        Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
     }
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;

@@ -98,6 +98,6 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
 
     private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
-    private Task<Submitted> Send(SittingId sitting, int place, string raw) =>
+    private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) =>
         schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), null));
 }

@@ -115,7 +115,7 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private Task Seen(ChildId child, DateTime now) => In(async connection =>
     {
-        var asking = new Asking(Model, new Standing(new DateTimeOffset(now)));
+        var asking = new Asking(Model, new StartChecks(new DateTimeOffset(now)));
         var id = (await asking.Start(connection, child))!.Value;
         await asking.Answer(connection, id, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
         await asking.Stop(connection, id);

@@ -215,16 +215,16 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     private Task PutRight(SittingRecord sitting, int place) => schools.App.InSchool(schools.A, async connection =>
     {
         var given = sitting.Questions.First(question => question.Asked.Place == place).Given!;
-        Assert.Equal(Submitted.Kept, await new Asking(Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id, new Submission(Guid.NewGuid(), place, ".", given.AnswerMode, null) { Corrects = given.Id }, Teacher));
+        Assert.Equal(AnswerOutcome.Kept, await new Asking(Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id, new Submission(Guid.NewGuid(), place, ".", given.AnswerMode, null) { Corrects = given.Id }, Teacher));
     });
 
     private Task<bool?> Take(ChildId child, Guid id, DecisionKind kind, bool taken, int daysAgo = 0) =>
-        schools.InA(connection => new Deciding(Model, At(daysAgo)).Take(connection, id, child, NextHour, kind, taken, Teacher));
+        schools.InA(connection => new Deciding(Model, At(daysAgo)).Decide(connection, id, child, NextHour, kind, taken, Teacher));
 
     private async Task<PatternCourse> Course(ChildId child) => (await Load(child)).Work.CourseOf(NextHour);
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>So many days ago, in the middle of the day: near midnight a change of clocks would make it another day.</summary>
-    private static Standing At(int daysAgo) => new(daysAgo == 0 ? DateTimeOffset.UtcNow : new DateTimeOffset(DateTime.UtcNow.Date.AddDays(-daysAgo).AddHours(11), TimeSpan.Zero));
+    private static StartChecks At(int daysAgo) => new(daysAgo == 0 ? DateTimeOffset.UtcNow : new DateTimeOffset(DateTime.UtcNow.Date.AddDays(-daysAgo).AddHours(11), TimeSpan.Zero));
 }

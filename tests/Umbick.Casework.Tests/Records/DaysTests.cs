@@ -25,13 +25,13 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     [InlineData("Asia/Kolkata", "2026-05-05T18:31:00Z", "2026-05-06")]
     public async Task A_sitting_s_day_is_that_of_its_first_answer_where_the_school_is(string zone, string at, string day)
     {
-        var clock = new Standing(DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture));
+        var clock = new StartChecks(DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture));
         await schools.App.InSchool(schools.B, connection => Schools.MoveTo(connection, zone));
         var child = await schools.Child(schools.B);
         await schools.App.InSchool(schools.B, async connection =>
         {
             // Made a week before anybody answered.
-            var sitting = (await new Asking(Model, new Standing(clock.GetUtcNow().AddDays(-7))).Start(connection, child))!.Value;
+            var sitting = (await new Asking(Model, new StartChecks(clock.GetUtcNow().AddDays(-7))).Start(connection, child))!.Value;
             Assert.Null((await Sittings.Find(connection, sitting))!.Day);
             await new Asking(Model, clock).Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
             Assert.Equal(day, (await Sittings.Find(connection, sitting))!.Day!.Value.ToString("O"));
@@ -99,7 +99,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         // A short one, so that what was believed before still counts.
         var second = await Begin(child, DateTimeOffset.UtcNow.AddDays(-28));
         await Answers(child, second, DateTimeOffset.UtcNow.AddDays(-28), 2, "");
-        await schools.InA(connection => new Asking(Model, new Standing(DateTimeOffset.UtcNow.AddDays(-28))).Stop(connection, second));
+        await schools.InA(connection => new Asking(Model, new StartChecks(DateTimeOffset.UtcNow.AddDays(-28))).Stop(connection, second));
         await AssertTheSame(child);
         var before = await Kept(child);
         // Every answer of the first sitting is put right by the teacher.
@@ -189,11 +189,11 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
             var now = (await Load(child)).SittingsAsked.Single(one => one.Sitting.Id == sitting);
             var item = now.Questions.Single(question => question.Asked.Place == now.Sitting.CurrentPlace).Asked.Item;
             var submission = new Submission(Guid.NewGuid(), now.Sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2);
-            await schools.InA(connection => new Asking(Model, new Standing(at)).Answer(connection, sitting, submission, Teacher));
+            await schools.InA(connection => new Asking(Model, new StartChecks(at)).Answer(connection, sitting, submission, Teacher));
         }
     }
 
-    private async Task<SittingId> Begin(ChildId child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new Standing(at)).Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new StartChecks(at)).Start(connection, child)))!.Value;
 
     private async Task<DateOnly?> Day(SittingId sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
 

@@ -197,7 +197,7 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     private async Task<string?> TakeIn(string text, string alias)
     {
         var (record, _, fault) = ChildRecordFile.Read(Encoding.UTF8.GetBytes(text));
-        return record is { } rows ? (await InB(connection => ChildRecordFile.TakeIn(connection, Model, rows, alias, Guid.NewGuid(), DateTime.UtcNow))).Fault : fault;
+        return record is { } rows ? (await InB(connection => ChildRecordFile.Import(connection, Model, rows, alias, Guid.NewGuid(), DateTime.UtcNow))).Fault : fault;
     }
 
     /// <summary>What was taken in can be read as the pages read it, and be taken out again.</summary>
@@ -206,7 +206,7 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
         var child = (await Children.ByAlias(connection, [alias]))[alias];
         var record = (await ChildRecord.Load(connection, Model, child))!;
         record.EvidenceOf(record.SummaryOn(new DateOnly(2026, 11, 30)));
-        RecordEvent.Of((await RecordRows.Of(connection, child))!, record.Child.Preferences.Wording);
+        RecordEvent.From((await RecordRows.Load(connection, child))!, record.Child.Preferences.Wording);
         var file = await ChildRecordFile.Write(connection, child, DateTime.UtcNow);
         Assert.Null(ChildRecordFile.Read(Encoding.UTF8.GetBytes(file!)).Fault);
         return true;

@@ -73,7 +73,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal((alias, other), (here.Child.Alias, there.Child.Alias));
 
         // What does not go along is the week's places and who opened it; all else is row for row the same, but for ids and what is reckoned anew.
-        var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!, await schools.App.InSchool(schools.B, connection => RecordRows.Of(connection, taken.Value)));
+        var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!, await schools.App.InSchool(schools.B, connection => RecordRows.Load(connection, taken.Value)));
         foreach (var table in RecordRows.Tables.Except(["child", "slot_child", "stand_in", "device_code", "session", "audit_entry"]))
             Assert.Equal(Plain(moved[table]!), Plain(kept![table]!));
 
@@ -136,7 +136,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         foreach (var table in RecordRows.Tables.Except(["screening", "screening_item", "visit", "visit_child", "audit_entry", "child", "sitting", "asked_item", "answer", "marginal"]))
             Assert.True(rows[table].Length == 0 || table is "practice_set" or "set_item" or "room_clock_reading" or "visit_note" or "prompt", $"{table}: {rows[table]}");
         // Who came to the same visit has lost nothing, and that somebody opened a record is still told, without whose.
-        Assert.All(await owner.InSchool(school, connection => Children.Of(connection, others)), other => Assert.True(other.Sittings > 0));
+        Assert.All(await owner.InSchool(school, connection => Children.ByIds(connection, others)), other => Assert.True(other.Sittings > 0));
         Assert.Equal(["opened-record"], await database.Ask<string>("select what from audit_entry where child is null"));
     }
 
@@ -204,19 +204,19 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
             await Say(child, VisitPart.Room, 1);
             for (var place = 1; place <= ColdStart.Telling + 1; place++) await Say(child, VisitPart.Cold, place);
         }
-        await visiting.GoOn(connection, visit, VisitPart.Model, 1, null, by);
+        await visiting.GoOn(connection, visit, VisitPart.Show, 1, null, by);
         foreach (var child in children) await Say(child, VisitPart.Practise, 1);
         await visiting.NoteRung(connection, visit, children[0], 1, Rung.Waited, by);
         await visiting.Stop(connection, visit);
 
-        Task<Submitted> Say(ChildId child, VisitPart part, int place) =>
+        Task<AnswerOutcome> Say(ChildId child, VisitPart part, int place) =>
             visiting.Answer(connection, visit, child, part, new Submission(Guid.NewGuid(), place, "4:00", AnswerMode.Said, null), by);
     }
 
     private static byte[] Bytes(string? text) => System.Text.Encoding.UTF8.GetBytes(text!);
 
     private Task<(ChildId? Child, string? Fault)> TakeIn(System.Text.Json.JsonElement record, string alias, Guid? school = null) =>
-        schools.App.InSchool(school ?? schools.B, connection => ChildRecordFile.TakeIn(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
+        schools.App.InSchool(school ?? schools.B, connection => ChildRecordFile.Import(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
 
     private async Task<ChildRecord> Loaded(Guid school, ChildId child) => (await schools.App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 

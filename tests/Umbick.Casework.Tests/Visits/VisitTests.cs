@@ -34,7 +34,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
             Assert.Equal((VisitPart.Cold, place), await Reached(visit));
             await Say(visit, children[2], VisitPart.Cold, place, place == ColdItems ? "." : "8:11");
         }
-        Assert.Equal((VisitPart.Model, 1), await Reached(visit));
+        Assert.Equal((VisitPart.Show, 1), await Reached(visit));
         await GoOn(visit, "has-it-arrived");
         for (var place = 1; place <= Practised; place++)
         {
@@ -71,7 +71,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
     [InlineData(VisitPart.Room, 1)]
     [InlineData(VisitPart.Cold, 1)]
     [InlineData(VisitPart.Cold, 3)]
-    [InlineData(VisitPart.Model, 1)]
+    [InlineData(VisitPart.Show, 1)]
     [InlineData(VisitPart.Practise, 2)]
     [InlineData(VisitPart.Close, Practised + 1)]
     public async Task Stopped_anywhere_it_keeps_what_was_answered_and_leaves_nothing_open(VisitPart part, int place)
@@ -80,7 +80,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         var said = 0;
         while (await Reached(visit) is var (at, now) && (at != part || now != place))
         {
-            if (at == VisitPart.Model) await GoOn(visit, "has-it-arrived");
+            if (at == VisitPart.Show) await GoOn(visit, "has-it-arrived");
             else
             {
                 foreach (var child in children) await Say(visit, child, at, now, ".");
@@ -106,17 +106,17 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var (visit, children) = await Begun(2);
         var id = Guid.NewGuid();
-        Assert.Equal(Submitted.Kept, await Say(visit, children[0], VisitPart.Room, 1, "9:00", id));
-        Assert.Equal(Submitted.Kept, await Say(visit, children[0], VisitPart.Room, 1, "9:00", id));
-        Assert.Equal(Submitted.OtherAnswerKept, await Say(visit, children[0], VisitPart.Room, 1, "10:00", id));
+        Assert.Equal(AnswerOutcome.Kept, await Say(visit, children[0], VisitPart.Room, 1, "9:00", id));
+        Assert.Equal(AnswerOutcome.Kept, await Say(visit, children[0], VisitPart.Room, 1, "9:00", id));
+        Assert.Equal(AnswerOutcome.OtherAnswerKept, await Say(visit, children[0], VisitPart.Room, 1, "10:00", id));
         await Say(visit, children[1], VisitPart.Room, 1, "-");
         var (first, last) = (Guid.NewGuid(), Guid.NewGuid());
-        Assert.Equal(Submitted.Kept, await Say(visit, children[0], VisitPart.Cold, 1, "4:00", first));
-        Assert.Equal(Submitted.KeptBefore, await Say(visit, children[0], VisitPart.Cold, 1, "4:00", first));
-        Assert.Equal(Submitted.AnsweredBefore, await Say(visit, children[0], VisitPart.Cold, 1, "5:00"));
-        Assert.Equal(Submitted.Kept, await Say(visit, children[1], VisitPart.Cold, 1, "4:00", last));
+        Assert.Equal(AnswerOutcome.Kept, await Say(visit, children[0], VisitPart.Cold, 1, "4:00", first));
+        Assert.Equal(AnswerOutcome.KeptBefore, await Say(visit, children[0], VisitPart.Cold, 1, "4:00", first));
+        Assert.Equal(AnswerOutcome.AnsweredBefore, await Say(visit, children[0], VisitPart.Cold, 1, "5:00"));
+        Assert.Equal(AnswerOutcome.Kept, await Say(visit, children[1], VisitPart.Cold, 1, "4:00", last));
         Assert.Equal((VisitPart.Cold, 2), await Reached(visit));
-        Assert.Equal(Submitted.KeptBefore, await Say(visit, children[1], VisitPart.Cold, 1, "4:00", last));
+        Assert.Equal(AnswerOutcome.KeptBefore, await Say(visit, children[1], VisitPart.Cold, 1, "4:00", last));
         Assert.Equal((VisitPart.Cold, 2), await Reached(visit));
         Assert.All((await At(visit)).Children, child => Assert.Single(child.Cold!.Answered));
     }
@@ -145,11 +145,11 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         var (visit, children) = await Begun(1);
         await GoOn(visit);
         while (await Reached(visit) is (VisitPart.Cold, var place)) await Say(visit, children[0], VisitPart.Cold, place, place <= 4 ? "8:11" : ".");
-        await schools.InA(connection => Visiting.Back(connection, visit, VisitPart.Model, 1));
+        await schools.InA(connection => Visiting.Back(connection, visit, VisitPart.Show, 1));
         for (var place = ColdItems; place > 1; place--) await schools.InA(connection => Visiting.Back(connection, visit, VisitPart.Cold, place));
         var wrong = (await At(visit)).Children[0].At(VisitPart.Cold, 1)!.Given!;
         var right = new Submission(Guid.NewGuid(), 1, ".", AnswerMode.Said, null) { Corrects = wrong.Id };
-        Assert.Equal(Submitted.Kept, await schools.InA(connection => Visiting.Answer(connection, visit, children[0], VisitPart.Cold, right, Teacher)));
+        Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => Visiting.Answer(connection, visit, children[0], VisitPart.Cold, right, Teacher)));
         Assert.Equal((VisitPart.Cold, 2), await Reached(visit));
         Assert.Equal((1, 4), Result(await Record(children[0])));
     }
@@ -178,7 +178,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         await Say(visit, children[0], VisitPart.Cold, 1, "8:11");
         await Say(visit, children[1], VisitPart.Cold, 1, "8:11");
         var at = await At(visit);
-        Assert.Equal(children.ToHashSet(), (await schools.InA(connection => Visiting.Look(connection, at, 1))).LooksCopied.ToHashSet());
+        Assert.Equal(children.ToHashSet(), (await schools.InA(connection => Visiting.HeldAndCopied(connection, at, 1))).LooksCopied.ToHashSet());
         await Copied(true);
         await Copied(true);
         var given = (await At(visit)).Children[0].At(VisitPart.Cold, 1)!;
@@ -210,9 +210,9 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         var (visit, children) = await Begun(1);
         await GoOn(visit);
         await Stop(visit);
-        Assert.Equal(Submitted.Kept, await Say(visit, children[0], VisitPart.Cold, 1, "4:00"));
+        Assert.Equal(AnswerOutcome.Kept, await Say(visit, children[0], VisitPart.Cold, 1, "4:00"));
         Assert.Single(Assert.Single((await Record(children[0])).Sittings).Answered);
-        Assert.Equal(Submitted.NotAsked, await Say(visit, children[0], VisitPart.Practise, 1, "4:00"));
+        Assert.Equal(AnswerOutcome.NotAsked, await Say(visit, children[0], VisitPart.Practise, 1, "4:00"));
     }
 
     [Fact]
@@ -221,9 +221,9 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         var (visit, children) = await Begun(1);
         await schools.App.InSchool(schools.B, async connection =>
         {
-            Assert.Null(await VisitAt.Load(connection, visit));
+            Assert.Null(await VisitState.Load(connection, visit));
             Assert.False(await Visiting.Stop(connection, visit));
-            Assert.Equal(Submitted.NotFound, await Visiting.Answer(connection, visit, children[0], VisitPart.Room, new Submission(Guid.NewGuid(), 1, "9:00", AnswerMode.Said, null), Teacher));
+            Assert.Equal(AnswerOutcome.NotFound, await Visiting.Answer(connection, visit, children[0], VisitPart.Room, new Submission(Guid.NewGuid(), 1, "9:00", AnswerMode.Said, null), Teacher));
             return 0;
         });
         Assert.Equal((VisitPart.Room, 1), await Reached(visit));
@@ -262,7 +262,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         async Task Answer(string raw)
         {
             var place = (await schools.InA(connection => Sittings.Find(connection, sitting)))!.CurrentPlace;
-            Assert.Equal(Submitted.Kept, await schools.InA(connection => Asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Teacher)));
+            Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => Asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Teacher)));
         }
     }
 
@@ -275,7 +275,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         return (visit, children);
     }
 
-    private Task<Submitted> Say(Guid visit, ChildId child, VisitPart part, int place, string raw, Guid? id = null) =>
+    private Task<AnswerOutcome> Say(Guid visit, ChildId child, VisitPart part, int place, string raw, Guid? id = null) =>
         schools.InA(connection => Visiting.Answer(connection, visit, child, part, new Submission(id ?? Guid.NewGuid(), place, raw, AnswerMode.Said, null), Teacher));
 
     private async Task GoOn(Guid visit, string? shown = null)
@@ -286,13 +286,13 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private Task Stop(Guid visit) => schools.InA(connection => Visiting.Stop(connection, visit));
 
-    private async Task<VisitAt> At(Guid visit) => (await schools.InA(connection => VisitAt.Load(connection, visit)))!;
+    private async Task<VisitState> At(Guid visit) => (await schools.InA(connection => VisitState.Load(connection, visit)))!;
 
     private async Task<(VisitPart Part, int Place)> Reached(Guid visit) => await At(visit) is var at ? (at.Visit.Part, at.Visit.Place) : default;
 
     private async Task<ChildRecord> Record(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<HelpTaken?> Help(ChildId child) => await schools.InA(connection => HelpTaken.Of(connection, child, most: 1)) is [var help] ? help : null;
+    private async Task<HelpTaken?> Help(ChildId child) => await schools.InA(connection => HelpTaken.Load(connection, child, most: 1)) is [var help] ? help : null;
 
     private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.Work.CourseOf(NextHour).Colds) is var cold ? (cold.Right, cold.Telling.Count) : default;
 }

@@ -14,27 +14,27 @@ public sealed class ClockLawTests
 
     [Fact]
     public void A_drawn_clock_read_back_gives_its_time() =>
-        Times.Sample(time => HandPositions.Of(time).Read() == time);
+        Times.Sample(time => HandPositions.Showing(time).Read() == time);
 
     [Fact]
     public void A_clock_placed_a_little_unsteadily_still_reads_as_its_time() =>
         Gen.Select(Times, Gen.Double[-0.3, 0.3], Gen.Double[-0.4, 0.4], (time, hour, minute) => (time, hour, minute)).Sample(placed =>
         {
-            var hands = HandPositions.Of(placed.time);
+            var hands = HandPositions.Showing(placed.time);
             return HandPositions.Wrapped(hands.Hour + placed.hour, hands.Minute + placed.minute).Read() == placed.time;
         });
 
     [Fact]
     public void Figures_in_every_wording_are_read_back() =>
-        Gen.Select(Times, Wordings).Sample((time, wording) => AnswerParser.Parse(wording.Digital(time)).Equals(DigitalAnswer.Of(time)));
+        Gen.Select(Times, Wordings).Sample((time, wording) => AnswerParser.Parse(wording.Digital(time)).Equals(DigitalAnswer.Showing(time)));
 
     [Fact]
     public void Words_in_every_wording_are_read_back() =>
-        Gen.Select(Times, Wordings).Sample((time, wording) => AnswerParser.Parse(wording.Words(time)).Equals(new WordsAnswer(SpokenTime.Of(time))));
+        Gen.Select(Times, Wordings).Sample((time, wording) => AnswerParser.Parse(wording.Words(time)).Equals(new WordsAnswer(SpokenTime.From(time))));
 
     [Fact]
     public void Words_mean_the_time_they_were_made_of() =>
-        Times.Sample(time => SpokenTime.Of(time).Meaning() == time);
+        Times.Sample(time => SpokenTime.From(time).Meaning() == time);
 
     [Fact]
     public void What_stands_in_a_file_is_read_back() =>
@@ -78,7 +78,7 @@ public sealed class ClockLawTests
     public void The_hour_is_the_last_numeral_passed(string text, int hour, double hourHand, double minuteHand)
     {
         var time = ClockTime.TryParse(text)!.Value;
-        var hands = HandPositions.Of(time);
+        var hands = HandPositions.Showing(time);
         Assert.Equal(hour, time.Hour);
         Assert.Equal(hourHand, hands.Hour, 3);
         Assert.Equal(minuteHand, hands.Minute);

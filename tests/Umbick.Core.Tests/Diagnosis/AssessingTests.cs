@@ -42,13 +42,13 @@ public sealed class AssessingTests
     [InlineData("possible-time", AnswerBox.Choice)]
     [InlineData("duration-unit", AnswerBox.Choice)]
     [InlineData("feel", AnswerBox.Feel)]
-    public void Each_task_is_answered_with_its_own_box(string task, AnswerBox box) => Assert.Equal(box, AnswerBoxes.Of(One(task)));
+    public void Each_task_is_answered_with_its_own_box(string task, AnswerBox box) => Assert.Equal(box, AnswerBoxes.BoxFor(One(task)));
 
     [Fact]
     public void A_whole_face_is_numbered_and_its_answer_names_the_numerals_from_the_top()
     {
-        var item = Item.Of(OtherSkillItems.Find(ClockTasks.NumberFace, OtherSkillItems.WholeFace)!);
-        Assert.Equal(AnswerBox.Numerals, AnswerBoxes.Of(item));
+        var item = Item.From(OtherSkillItems.Find(ClockTasks.NumberFace, OtherSkillItems.WholeFace)!);
+        Assert.Equal(AnswerBox.Numerals, AnswerBoxes.BoxFor(item));
         Assert.True(Right(item, "12 1 2 3 4 5 6 7 8 9 10 11"));
         Assert.False(Right(item, "12 11 10 9 8 7 6 5 4 3 2 1"));
         Assert.False(Right(item, "1 2 3 4 5 6 7 8 9 10 11 12"));
@@ -142,20 +142,20 @@ public sealed class AssessingTests
     [InlineData("10 seconds", "10", "10 seconds: exactly")]
     public void A_stop_by_feeling_is_told_in_words(string given, string stopped, string told)
     {
-        var item = Item.Of(OtherSkillItems.Find(ClockTasks.Feel, given)!);
-        Assert.Equal([told], OtherSkills.Of([new ItemAnswer(item, item.Read(stopped), AnswerMode.Written)], 0).Felt);
+        var item = Item.From(OtherSkillItems.Find(ClockTasks.Feel, given)!);
+        Assert.Equal([told], OtherSkills.From([new ItemAnswer(item, item.Read(stopped), AnswerMode.Written)], 0).Felt);
     }
 
     [Fact]
     public void Beside_reading_only_what_has_shown_itself_is_told()
     {
         var clock = new Item(ClockTasks.ReadDigital, new ClockTime(4, 0));
-        Assert.True(OtherSkills.Of([new ItemAnswer(clock, clock.Right, AnswerMode.Said)], 0).IsEmpty);
+        Assert.True(OtherSkills.From([new ItemAnswer(clock, clock.Right, AnswerMode.Said)], 0).IsEmpty);
         var later = OtherSkillItems.All.Where(item => item.Task == ClockTasks.Later).ToList();
         var way = (OtherSkillRule)Catalogue.Find("past-sixty")!.Rule;
-        var found = OtherSkills.Of(later.ConvertAll(item => new ItemAnswer(item, new TextAnswer(way.AnswerTo(item.OtherSkill!) ?? item.OtherSkill!.Right), AnswerMode.Written)), 0).Findings;
+        var found = OtherSkills.From(later.ConvertAll(item => new ItemAnswer(item, new TextAnswer(way.AnswerTo(item.OtherSkill!) ?? item.OtherSkill!.Right), AnswerMode.Written)), 0).Findings;
         Assert.Equal("past-sixty", Assert.Single(found).Pattern!.Id);
-        Assert.Empty(OtherSkills.Of(later.ConvertAll(item => new ItemAnswer(item, item.Right, AnswerMode.Written)), 0).Findings);
+        Assert.Empty(OtherSkills.From(later.ConvertAll(item => new ItemAnswer(item, item.Right, AnswerMode.Written)), 0).Findings);
     }
 
     [Fact]
@@ -256,7 +256,7 @@ public sealed class AssessingTests
         var observed = ObservedAnswer.All(Model, given);
         belief.Update(observed.SelectMany(one => one.Observations));
         var right = given.Count(one => Scoring.IsRight(one.Item, one.Answer, one.Mode, Stage.EveryMinute));
-        var result = ScreeningResult.Of(8, given.Count, right, Conclusion.Of(Model, belief, observed));
+        var result = ScreeningResult.From(8, given.Count, right, Conclusion.From(Model, belief, observed));
         Assert.Equal(group, result.Group);
         Assert.Contains(reason, result.Reason, StringComparison.Ordinal);
     }

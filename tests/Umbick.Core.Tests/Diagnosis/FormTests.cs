@@ -79,7 +79,7 @@ public sealed class FormTests
         while (length < 40 && StopRules.After(Model, sitting.Belief, sitting.Answers, bank, 40) == StopReason.None)
         {
             var item = sitting.Next()!.Item;
-            sitting.Take(new ItemAnswer(item, item.Right, item.Task.Taken));
+            sitting.Add(new ItemAnswer(item, item.Right, item.Task.Taken));
             length++;
         }
         Assert.Equal(StopReason.Clear, StopRules.After(Model, sitting.Belief, sitting.Answers, bank, 40));
@@ -100,7 +100,7 @@ public sealed class FormTests
             {
                 var next = sitting.Next()!;
                 asked.Add($"{next.Item.Task.Id} {next.Item.Given}: {next.Why}");
-                sitting.Take(new ItemAnswer(next.Item, next.Item.Right, next.Item.Task.Taken));
+                sitting.Add(new ItemAnswer(next.Item, next.Item.Right, next.Item.Task.Taken));
             }
             return asked;
         }

@@ -30,7 +30,7 @@ public sealed class LearningTests
             var answers = forms[week % 3].Items.Select(item => new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said));
             sittings.Add(new SittingAnswers(Monday.AddDays(7 * week), [.. answers], [pattern.Step]));
         }
-        var replay = Replay.Of(Model, sittings);
+        var replay = Replay.Run(Model, sittings);
         double BeliefAfter(int week) => replay.Sittings[week].Conclusion.Findings.FirstOrDefault(finding => finding.Pattern == pattern)?.Belief ?? 0;
         Assert.True(BeliefAfter(3) > 0.9);
         Assert.True(BeliefAfter(5) < 0.2, $"{BeliefAfter(5)}");
@@ -54,8 +54,8 @@ public sealed class LearningTests
             for (var answered = 0; answered <= all.Count; answered += 4)
             {
                 var sitting = new SittingAnswers(Monday.AddDays(7 * week), [.. all.Take(answered)], [Step.Hour]);
-                var whole = Replay.Of(Model, [.. earlier.Select(one => one with { Id = null }), sitting]);
-                AssertSame(whole, Replay.Of(Model, [.. earlier, sitting with { Id = $"{id} {week} {answered}" }]));
+                var whole = Replay.Run(Model, [.. earlier.Select(one => one with { Id = null }), sitting]);
+                AssertSame(whole, Replay.Run(Model, [.. earlier, sitting with { Id = $"{id} {week} {answered}" }]));
                 AssertSame(whole, Replay.GoOn(Model, [.. earlier.Select(one => one.Id!)], sitting)!);
             }
             earlier.Add(new SittingAnswers(Monday.AddDays(7 * week), all, [Step.Hour]) { Id = $"{id} {week}" });
@@ -68,8 +68,8 @@ public sealed class LearningTests
         var before = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []) { Id = "as given" };
         var putRight = new SittingAnswers(Monday, [Said("6:20", "6:20"), Said("3:40", "4:40")], []) { Id = "put right" };
         var now = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25")], []) { Id = "now" };
-        Assert.True(Replay.Of(Model, [putRight, now]).Belief.ProbabilityOf(NextHour) < Replay.Of(Model, [before, now]).Belief.ProbabilityOf(NextHour));
-        AssertSame(Replay.Of(Model, [putRight with { Id = null }, now]), Replay.Of(Model, [putRight, now]));
+        Assert.True(Replay.Run(Model, [putRight, now]).Belief.ProbabilityOf(NextHour) < Replay.Run(Model, [before, now]).Belief.ProbabilityOf(NextHour));
+        AssertSame(Replay.Run(Model, [putRight with { Id = null }, now]), Replay.Run(Model, [putRight, now]));
         Assert.Null(Replay.GoOn(Model, ["put right once more"], now));
     }
 
@@ -91,7 +91,7 @@ public sealed class LearningTests
         var second = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25"), Said("2:15", "3:15")], []);
         Assert.True(After(late, second) > After(first, second));
 
-        static double After(params SittingAnswers[] sittings) => Replay.Of(Model, sittings).Belief.ProbabilityOf(NextHour);
+        static double After(params SittingAnswers[] sittings) => Replay.Run(Model, sittings).Belief.ProbabilityOf(NextHour);
     }
 
     [Fact]
@@ -132,7 +132,7 @@ public sealed class LearningTests
     public void The_teacher_s_word_is_evidence_and_can_be_taken_back()
     {
         var sitting = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []);
-        double With(params TeacherWord[] words) => Replay.Of(Model, [sitting with { Words = words }]).Belief.ProbabilityOf(NextHour);
+        double With(params TeacherWord[] words) => Replay.Run(Model, [sitting with { Words = words }]).Belief.ProbabilityOf(NextHour);
         Assert.True(With(new TeacherWord(NextHour, true, "seen at the board")) > With());
         Assert.True(With(new TeacherWord(NextHour, false, "they were joking")) < With());
         Assert.Equal(With(), With([]));
@@ -155,7 +155,7 @@ public sealed class LearningTests
         return belief;
     }
 
-    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), ObservedAnswer.All(Model, answers));
+    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) => Conclusion.From(Model, Folded(answers), ObservedAnswer.All(Model, answers));
 
     private static ItemAnswer Said(string shown, string answer) =>
         new(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(answer), AnswerMode.Said);

@@ -62,8 +62,8 @@ public sealed class MeaningTests
         Assert.True(belief.ProbabilityOf(Catalogue.Find("next-hour")!) > ModelParameters.LikelyFrom);
         var believed = belief.MarginalAt(Step.Setting)[1];
         Assert.True(setsRightly ? believed > 0.9 : believed < 0.1, $"sets rightly {believed}");
-        Assert.Equal(setsRightly ? Shows.Reading : Shows.Both, belief.WhereShown(Catalogue.Find("next-hour")!));
-        Assert.Equal(Shows.Setting, belief.WhereShown(Catalogue.Find("hour-hand-behind")!));
+        Assert.Equal(setsRightly ? ShownWhere.Reading : ShownWhere.Both, belief.WhereShown(Catalogue.Find("next-hour")!));
+        Assert.Equal(ShownWhere.Setting, belief.WhereShown(Catalogue.Find("hour-hand-behind")!));
     }
 
     [Fact]
@@ -87,12 +87,12 @@ public sealed class MeaningTests
         Gen.Select(Gen.Int[0, 719], Gen.Double[-0.3, 0.3], Gen.Int[-2, 2]).Sample((minutes, hourOff, minuteOff) =>
         {
             var item = new Item(ClockTasks.SetFromDigital, new ClockTime(12, 0).Plus(minutes));
-            var right = HandPositions.Of(item.Time);
+            var right = HandPositions.Showing(item.Time);
             var hands = HandPositions.Wrapped(right.Hour + hourOff, right.Minute + minuteOff);
             var placed = new PlacedAnswer(hands.Hour, hands.Minute);
             var seen = Assert.Single(Model.Observe(new ItemAnswer(item, placed, AnswerMode.Placed)));
             var scored = Scoring.IsRight(item, placed, AnswerMode.Placed, Stage.EveryMinute);
-            return seen.IsRight == scored && (!scored || Model.Patterns.All(pattern => !Model.IsTelling(pattern, item) || seen.ChanceOf(Model.Space.Of([pattern])) < ModelParameters.FittingFrom));
+            return seen.IsRight == scored && (!scored || Model.Patterns.All(pattern => !Model.IsTelling(pattern, item) || seen.ChanceOf(Model.Space.PlaceOf([pattern])) < ModelParameters.FittingFrom));
         });
 
     [Theory]

@@ -92,7 +92,7 @@ public sealed class ModelTests
         ItemAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"), Said("8:10", "10 past 10")];
         var belief = new Belief(model);
         foreach (var answer in answers) belief.Update(answer);
-        Assert.Equal([entry], Conclusion.Of(model, belief, ObservedAnswer.All(model, answers)).Likely.Select(finding => finding.Pattern));
+        Assert.Equal([entry], Conclusion.From(model, belief, ObservedAnswer.All(model, answers)).Likely.Select(finding => finding.Pattern));
         Assert.Equal([entry], new Explainer(model).Explain(answers[0]).Explanations[0].Patterns);
         Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), one => one.Pattern == entry && one.Telling == 5);
         // Without it, the same answers are read some other way, and called nothing.
@@ -201,7 +201,7 @@ public sealed class ModelTests
     {
         var wrong = new SittingAnswers(Today, [Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15")], [Step.Hour]);
         var right = new[] { "5:20", "10:40", "7:25", "1:15" };
-        var replay = Replay.Of(Model,
+        var replay = Replay.Run(Model,
         [
             wrong,
             new SittingAnswers(Today.AddDays(7), [.. right.Select(time => Said(time, time))], [Step.Hour]),
@@ -220,7 +220,7 @@ public sealed class ModelTests
     {
         var ruledOut = new TeacherWord(Catalogue.Find("next-hour")!, false, "It was a joke.");
         string[] wrong = ["6:20", "3:25", "8:10", "10:40", "1:35", "5:50"];
-        var replay = Replay.Of(Model, [
+        var replay = Replay.Run(Model, [
             new SittingAnswers(Today, [.. wrong.Select(time => Said(time, ClockTime.TryParse(time)!.Value.Plus(60).ToString()))], []),
             new SittingAnswers(Today.AddDays(7), [Said("4:20", "4:20")], []) { Words = [ruledOut] },
             new SittingAnswers(Today.AddDays(14), [Said("7:40", "7:40")], []) { Words = [ruledOut] },
@@ -268,7 +268,7 @@ public sealed class ModelTests
             belief.Update(answer);
             given.Add(answer);
         }
-        return Conclusion.Of(Model, belief, ObservedAnswer.All(Model, given));
+        return Conclusion.From(Model, belief, ObservedAnswer.All(Model, given));
     }
 
     private static Item Item(ClockTask task, string time) => new(task, ClockTime.TryParse(time)!.Value);
@@ -283,5 +283,5 @@ public sealed class ModelTests
         return belief;
     }
 
-    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) => Conclusion.Of(Model, Folded(answers), ObservedAnswer.All(Model, answers));
+    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) => Conclusion.From(Model, Folded(answers), ObservedAnswer.All(Model, answers));
 }

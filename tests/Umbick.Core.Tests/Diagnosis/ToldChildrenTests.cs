@@ -13,7 +13,7 @@ public sealed class ToldChildrenTests
     {
         var come = ToldChild.All.Select(child => (Child: child, Conclusion: Concluded(child))).ToList();
         var differ = come.Where(one => !Agrees(one.Child, one.Conclusion)).ToList();
-        foreach (var (child, conclusion) in differ) TestContext.Current.TestOutputHelper?.WriteLine($"{child.Story} is {string.Join(", ", child.Is)}; concluded {Told(conclusion)}");
+        foreach (var (child, conclusion) in differ) TestContext.Current.TestOutputHelper?.WriteLine($"{child.Story} is {string.Join(", ", child.Is)}; concluded {InWords(conclusion)}");
         Assert.InRange(come.Count, 100, 1000);
         Assert.InRange(differ.Count, 0, (int)((1 - Agreement) * come.Count));
     }
@@ -42,13 +42,13 @@ public sealed class ToldChildrenTests
         .. conclusion.IsGuessing ? ["guessing"] : Array.Empty<string>(),
     ];
 
-    private static string Told(Conclusion conclusion) => string.Join(", ", conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Belief:0.00} {finding.Label} {finding.Evidence.ItsWay}/{finding.Evidence.Answers.Count}")
+    private static string InWords(Conclusion conclusion) => string.Join(", ", conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Belief:0.00} {finding.Label} {finding.Evidence.ItsWay}/{finding.Evidence.Answers.Count}")
         .Concat(conclusion.OtherWays.Select(other => $"other-{other.Step} {other.Belief:0.00} {other.Label} {other.Answers.Count}/{other.Telling}")).Append($"guessing {conclusion.Guessing:0.00}"));
 
     private static Conclusion Concluded(ToldChild child)
     {
         var belief = new Belief(Model);
         foreach (var answer in child.Answers) belief.Update(answer);
-        return Conclusion.Of(Model, belief, ObservedAnswer.All(Model, child.Answers));
+        return Conclusion.From(Model, belief, ObservedAnswer.All(Model, child.Answers));
     }
 }

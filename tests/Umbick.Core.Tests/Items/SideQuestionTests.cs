@@ -66,7 +66,7 @@ public sealed class SideQuestionTests
     [Fact]
     public void Two_answers_its_way_make_a_pattern_of_counting_on_likely()
     {
-        var findings = OtherSkillModel.Of(Step.CountingOn, [Said("later", "10:59 + 1", "10:60"), Said("later", "3:50 + 20", "3:70"), Said("time-fact", "minutes in an hour", "60")]);
+        var findings = OtherSkillModel.Findings(Step.CountingOn, [Said("later", "10:59 + 1", "10:60"), Said("later", "3:50 + 20", "3:70"), Said("time-fact", "minutes in an hour", "60")]);
         Assert.Equal(1, findings.Sum(finding => finding.Belief), 9);
         var pastSixty = findings.Single(finding => finding.Pattern?.Id == "past-sixty");
         Assert.True(pastSixty is { Belief: > 0.9, Telling: 2, ItsWay: 2 });
@@ -76,7 +76,7 @@ public sealed class SideQuestionTests
     public void Who_takes_a_quarter_for_25_is_sooner_believed_to_reckon_in_hundreds()
     {
         ItemAnswer[] one = [Said("time-fact", "minutes in half an hour", "50")];
-        double Hundreds(double link) => OtherSkillModel.Of(Step.CountingOn, one, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
+        double Hundreds(double link) => OtherSkillModel.Findings(Step.CountingOn, one, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
         Assert.True(Hundreds(1) > Hundreds(0));
     }
 
@@ -87,7 +87,7 @@ public sealed class SideQuestionTests
         Assert.True(SkillBelief.NotYetCountingInFives(wrong));
         ItemAnswer[] right = [Said("count-fives", "5 10 15", "20"), Said("count-fives", "25 30 35", "40")];
         Assert.False(SkillBelief.NotYetCountingInFives(right));
-        Assert.Equal(2, Assert.Single(SkillBelief.Of(right)).Asked);
+        Assert.Equal(2, Assert.Single(SkillBelief.From(right)).Asked);
     }
 
     [Fact]
@@ -103,7 +103,7 @@ public sealed class SideQuestionTests
 
     private static ItemAnswer Said(string task, string given, string answer)
     {
-        var item = Item.Of(OtherSkillItems.Find(ClockTasks.Find(task)!, given)!);
+        var item = Item.From(OtherSkillItems.Find(ClockTasks.Find(task)!, given)!);
         return new ItemAnswer(item, item.Read(answer), AnswerMode.Said);
     }
 }

@@ -271,7 +271,7 @@ public sealed class TaskTests
     {
         var at = ClockTime.TryParse(time)!.Value;
         var hands = Assert.IsType<PlacedAnswer>(new ItemMaker(Model).Make(ClockTasks.RepairClock, at, Stage.EveryMinute, seed: 1).Claim).Hands!.Value;
-        Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Of(at).Hour) > ModelParameters.PlaceTolerance);
+        Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Showing(at).Hour) > ModelParameters.PlaceTolerance);
     }
 
     [Fact]

@@ -325,7 +325,7 @@ public sealed class PatternRuleTests
         }
     }
 
-    private static int Procedure(params string[] ids) => Model.Space.Of(ids.Select(id => Catalogue.Find(id)!));
+    private static int Procedure(params string[] ids) => Model.Space.PlaceOf(ids.Select(id => Catalogue.Find(id)!));
 
     private static string Answers(ClockTask task, string pattern, string time, string between = " ") =>
         AnswersOf(task, Procedure(pattern), time, between);

@@ -22,7 +22,7 @@ public sealed class AlonePracticeTests
             foreach (var item in tasks.Select(task => new Item(task, time)))
             {
                 var start = StartingHands.For(Model, item);
-                Assert.True(HandPositions.HoursApart(start.Hour, HandPositions.Of(time).Hour) > 0.3 && HandPositions.MinutesApart(start.Minute, time.Minute) > 2, $"{item.Task.Id} {time}: a hand starts where it belongs");
+                Assert.True(HandPositions.HoursApart(start.Hour, HandPositions.Showing(time).Hour) > 0.3 && HandPositions.MinutesApart(start.Minute, time.Minute) > 2, $"{item.Task.Id} {time}: a hand starts where it belongs");
                 Assert.Equal(start.Minute / 60, start.Hour % 1, 6);
                 Assert.All(Model.Predict(item, AnswerMode.Placed).Answers.OfType<PlacedAnswer>(), placed => Assert.False(
                     (placed.Hour is not { } hour || HandPositions.HoursApart(hour, start.Hour) < 0.15) && (placed.Minute is not { } minute || HandPositions.MinutesApart(minute, start.Minute) < 1.5),
@@ -47,15 +47,15 @@ public sealed class AlonePracticeTests
     public void After_telling_the_face_is_explained_at_the_step_that_went_wrong(string task, string time, string given, params string[] told)
     {
         var item = new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value);
-        Assert.Equal(told, FaceTold.Of(item, item.Read(given, Typist.Child), TeachingPreferences.Usual));
+        Assert.Equal(told, FaceInWords.For(item, item.Read(given, Typist.Child), TeachingPreferences.Usual));
     }
 
     [Fact]
     public void What_is_told_at_last_asks_nothing_and_is_told_of_every_clock()
     {
         var items = from task in ClockTasks.OnOneTime from time in ClockTime.All() where time.Minute % 7 is 0 or 3 select new Item(task, time);
-        Assert.All(items, item => Assert.All(FaceTold.Of(item, null, TeachingPreferences.Usual), sentence => Assert.DoesNotContain('?', sentence)));
-        Assert.All(items, item => Assert.NotEmpty(FaceTold.Of(item, null, TeachingPreferences.Usual)));
+        Assert.All(items, item => Assert.All(FaceInWords.For(item, null, TeachingPreferences.Usual), sentence => Assert.DoesNotContain('?', sentence)));
+        Assert.All(items, item => Assert.NotEmpty(FaceInWords.For(item, null, TeachingPreferences.Usual)));
     }
 
     [Theory]
@@ -80,7 +80,7 @@ public sealed class AlonePracticeTests
             Assert.DoesNotContain(example.Time, asked);
             Assert.NotEqual(item.Time.Hour, example.Time.Hour);
             Assert.True(Stage.FiveMinutesTo.Has(example.Time.Minute));
-            Assert.NotEmpty(FaceTold.Of(example, null, TeachingPreferences.Usual));
+            Assert.NotEmpty(FaceInWords.For(example, null, TeachingPreferences.Usual));
         }
         Assert.NotNull(WorkedExample.For(new Item(ClockTasks.ReadDigital, new ClockTime(4, 20)), Support.Most, Stage.FiveMinutesTo, asked));
     }
@@ -106,8 +106,8 @@ public sealed class AlonePracticeTests
     public void The_hundreds_link_and_the_label_are_the_same_on_a_page_and_in_a_file()
     {
         var half = OtherSkillItems.Find(ClockTasks.TimeFact, "minutes in half an hour")!;
-        ItemAnswer[] answers = [new(Item.Of(half), new TextAnswer("50"), AnswerMode.Written)];
-        double Belief(double hundreds) => OtherSkills.Of(answers, hundreds).Findings.SingleOrDefault(finding => finding.Pattern!.Id == "hundred-minutes")?.Belief ?? 0;
+        ItemAnswer[] answers = [new(Item.From(half), new TextAnswer("50"), AnswerMode.Written)];
+        double Belief(double hundreds) => OtherSkills.From(answers, hundreds).Findings.SingleOrDefault(finding => finding.Pattern!.Id == "hundred-minutes")?.Belief ?? 0;
         Assert.True(Belief(1) > Belief(0), "who believes that a half is 50 is believed sooner to reckon in hundreds");
         var once = new OtherSkillFinding(Catalogue.Find("hundred-minutes"), 0.95, Telling: 1, ItsWay: 1);
         Assert.Equal(Label.Possible, once.Label);
@@ -142,6 +142,6 @@ public sealed class AlonePracticeTests
         Assert.False(item.IsReadable);
         Assert.False(Scoring.IsRight(item, answer, AnswerMode.Written, Stage.EveryMinute));
         Assert.Empty(Model.Observe(new ItemAnswer(item, answer, AnswerMode.Written)));
-        Assert.True(OtherSkills.Of([new ItemAnswer(item, answer, AnswerMode.Written)], 0).IsEmpty);
+        Assert.True(OtherSkills.From([new ItemAnswer(item, answer, AnswerMode.Written)], 0).IsEmpty);
     }
 }

@@ -23,7 +23,7 @@ public sealed class ColdStartTests
             Assert.Equal(items.Index().Select(one => held.IsTelling(one.Item)), items.Index().Select(one => ColdStart.IsTelling(one.Index + 1, items.Count)));
             Assert.All(items.Take(ColdStart.Telling), item => Assert.True(held.IsTelling(item), $"{pattern.Id} {item.Task.Id} {item.Time}"));
             Assert.False(held.IsTelling(items[^1]), pattern.Id);
-            var canSet = ItemBank.ForSitting(SetMaker.StageFor(new SetOrder(held, Stage.FiveMinutesTo, Support.Bare, 1)), [ClockTasks.SetFromDigital]).Any(held.IsTelling);
+            var canSet = ItemBank.ForSitting(SetMaker.StageFor(new SetRequest(held, Stage.FiveMinutesTo, Support.Bare, 1)), [ClockTasks.SetFromDigital]).Any(held.IsTelling);
             Assert.True(!canSet || pattern.Step is Step.Fractions or Step.PastOrTo or Step.Writing || items.Any(item => item.Task.Form == AnswerForm.Hands), pattern.Id);
         }
     }
@@ -36,7 +36,7 @@ public sealed class ColdStartTests
     [InlineData(4.75, "past the 4, nearly at the 5")]
     [InlineData(11.97, "exactly on the 12")]
     [InlineData(0.2, "a little past the 12")]
-    public void A_short_hand_is_told_as_a_clock_is(double hour, string told) => Assert.Equal(told, HandsTold.Short(hour));
+    public void A_short_hand_is_told_as_a_clock_is(double hour, string told) => Assert.Equal(told, HandsInWords.Short(hour));
 
     [Fact]
     public void Two_cold_starts_ask_other_times()

@@ -15,11 +15,11 @@ public sealed class SetMakerTests
 
     private static readonly ReadingModel Model = new();
 
-    private static readonly Gen<SetOrder> Orders = Gen.Select(
-        OneOf.These([.. Model.Patterns]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetOrder.Shortest, SetOrder.Longest],
-        (pattern, stage, seed, length) => new SetOrder(HeldPattern.Plain(Model, pattern), stage, Support.Full, seed) { Length = length });
+    private static readonly Gen<SetRequest> Orders = Gen.Select(
+        OneOf.These([.. Model.Patterns]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetRequest.Shortest, SetRequest.Longest],
+        (pattern, stage, seed, length) => new SetRequest(HeldPattern.Plain(Model, pattern), stage, Support.Full, seed) { Length = length });
 
-    private static PracticeSet Made(SetOrder order) => new SetMaker().Make(order);
+    private static PracticeSet Made(SetRequest order) => new SetMaker().Make(order);
 
     [Fact]
     public void A_set_has_its_length_and_asks_nothing_twice() => Orders.Sample(order =>
@@ -45,15 +45,15 @@ public sealed class SetMakerTests
             pair.Later.Part == SetPart.Differ && Parts(order, pair.Earlier.Item, pair.Later.Item) && IsMinimal(order, pair.Earlier.Item, pair.Later.Item));
     }, iter: Sets);
 
-    private static bool Parts(SetOrder order, Item agree, Item differ) => !order.Held.IsTelling(agree) && order.Held.IsTelling(differ);
+    private static bool Parts(SetRequest order, Item agree, Item differ) => !order.Held.IsTelling(agree) && order.Held.IsTelling(differ);
 
     /// <summary>The same task and one of hour and minutes; another task only where no time of the same would do, or for halves and quarters, to begin on a face.</summary>
-    private static bool IsMinimal(SetOrder order, Item agree, Item differ) => agree.Task == differ.Task
+    private static bool IsMinimal(SetRequest order, Item agree, Item differ) => agree.Task == differ.Task
         ? agree.Time.Hour == differ.Time.Hour || agree.Time.Minute == differ.Time.Minute
         : agree.Time == differ.Time && (order.Held.Pattern.Step == Step.Fractions ? agree.Task.ShowsClock : LeftToPair(order, differ.Task) == 0);
 
     /// <summary>How many times of a task come right by the pattern, once those are gone that earlier pairs have used.</summary>
-    private static int LeftToPair(SetOrder order, ClockTask task)
+    private static int LeftToPair(SetRequest order, ClockTask task)
     {
         var used = Made(order).Items.Select(item => (item.Item.Task, item.Item.Time)).ToHashSet();
         var open = ItemBank.ForSitting(SetMaker.StageFor(order), [task]).Where(item => !used.Contains((item.Task, item.Time))).ToList();
@@ -64,12 +64,12 @@ public sealed class SetMakerTests
     [Fact]
     public void Claims_are_true_about_half_the_time_and_false_ones_are_the_pattern_s_own()
     {
-        var claims = Model.Patterns.SelectMany(pattern => Enumerable.Range(0, 40).Select(seed => new SetOrder(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Most, seed)))
+        var claims = Model.Patterns.SelectMany(pattern => Enumerable.Range(0, 40).Select(seed => new SetRequest(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Most, seed)))
             .SelectMany(order => Made(order).Items.Where(item => item.Item.Task == ClockTasks.Judge).Select(item => (order.Held, item.Item))).ToList();
         Assert.InRange(claims.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.4, 0.6);
         Assert.All(claims.GroupBy(claim => claim.Held.Pattern.Id), one => Assert.InRange(one.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.2, 0.8));
         Assert.All(claims.Where(claim => !claim.Item.ClaimIsRight), claim => Assert.Equal(claim.Held.AnswerTo(ReadFor(claim.Item)), claim.Item.Claim));
-        var several = Made(new SetOrder(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Most, 1) { Length = 9 }).Items.Where(item => item.Item.Task == ClockTasks.Judge);
+        var several = Made(new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Most, 1) { Length = 9 }).Items.Where(item => item.Item.Task == ClockTasks.Judge);
         Assert.Equal([false, true], several.Select(item => item.Item.ClaimIsRight).Order());
     }
 
@@ -117,7 +117,7 @@ public sealed class SetMakerTests
     private static string Said(Answer answer) => answer is DigitalAnswer { Hour: null, Minutes: { } minutes } ? $"{minutes} minutes" : answer.Short(Wording.Usual);
 
     [Fact]
-    public void An_item_can_be_changed_for_another_that_keeps_the_rules() => Gen.Select(Orders, Gen.Int[0, SetOrder.Longest - 1].Array[1, 4]).Sample((order, swaps) =>
+    public void An_item_can_be_changed_for_another_that_keeps_the_rules() => Gen.Select(Orders, Gen.Int[0, SetRequest.Longest - 1].Array[1, 4]).Sample((order, swaps) =>
     {
         var (before, changed) = (Made(order), order with { Swaps = swaps });
         var after = Made(changed);
@@ -137,7 +137,7 @@ public sealed class SetMakerTests
     {
         for (var seed = 0; seed < 40; seed++)
         {
-            var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), Stage.FiveMinutesTo, Support.Most, seed);
+            var order = new SetRequest(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), Stage.FiveMinutesTo, Support.Most, seed);
             var first = Made(order).Items.Select(item => item.Item.Time).ToHashSet();
             var second = Made(order with { Seed = seed + 1, Taken = first }).Items.Select(item => item.Item.Time);
             Assert.DoesNotContain(second, first.Contains);
@@ -148,7 +148,7 @@ public sealed class SetMakerTests
     public void Where_a_stage_has_too_few_times_two_sets_share_no_more_than_they_must()
     {
         // Only 12:30 shows it at this stage: that one they share, and what comes right beside it they need not.
-        var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find("lower-numeral")!), Stage.HalfPast, Support.Most, 3);
+        var order = new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("lower-numeral")!), Stage.HalfPast, Support.Most, 3);
         var first = Made(order).Items.Select(item => item.Item.Time).ToHashSet();
         var shared = Made(order with { Seed = 4, Taken = first }).Items.Select(item => item.Item.Time).Where(first.Contains).Distinct().ToList();
         Assert.All(shared, time => Assert.Equal(12, time.Hour));
@@ -161,11 +161,11 @@ public sealed class SetMakerTests
         var belief = new Belief(Model);
         foreach (var (time, answer) in new[] { ("4:30", "4:30"), ("7:30", "7:30"), ("2:00", "2:00"), ("4:20", "4:04"), ("8:35", "8:07"), ("6:10", "6:02"), ("9:15", "9:15"), ("3:45", "3:45"), ("1:50", "1:10") })
             belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), AnswerMode.Said));
-        var held = HeldPattern.Of(Model, pattern, belief);
+        var held = HeldPattern.From(Model, pattern, belief);
         Assert.False(held.IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 30))));
         Assert.True(held.IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 20))));
         Assert.True(HeldPattern.Plain(Model, pattern).IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 30))));
-        var set = Made(new SetOrder(held, Stage.FiveMinutesTo, Support.Full, 2));
+        var set = Made(new SetRequest(held, Stage.FiveMinutesTo, Support.Full, 2));
         Assert.Equal((ClockTasks.MinutesOnly, ClockTasks.MinutesOnly), (set.Items[1].Item.Task, set.Items[2].Item.Task));
         Assert.All(set.Items.Where(item => item.Part.IsTelling()), item => Assert.False(item.Item.Time.Minute is 0 or 30));
     }
@@ -179,14 +179,14 @@ public sealed class SetMakerTests
             ("read-digital", "4:20", "5:20"), ("read-digital", "8:35", "9:35"), ("set-from-digital", "2:50", "2.83|50"), ("read-words", "6:40", "20 to 8"),
             ("set-from-digital", "7:10", "7.17|10"), ("read-digital", "1:05", "2:05"), ("set-from-words", "9:40", "9.67|40"),
         }) belief.Update(new ItemAnswer(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), ClockTasks.Find(task)!.Taken));
-        var set = Made(new SetOrder(HeldPattern.Of(Model, Catalogue.Find("next-hour")!, belief), Stage.FiveMinutesTo, Support.Full, 2));
+        var set = Made(new SetRequest(HeldPattern.From(Model, Catalogue.Find("next-hour")!, belief), Stage.FiveMinutesTo, Support.Full, 2));
         Assert.Equal(ClockTasks.ReadWords, set.Items[^2].Item.Task);
     }
 
     [Fact]
     public void A_form_that_was_practised_before_comes_after_one_that_was_not()
     {
-        var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Full, 2);
+        var order = new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Full, 2);
         Assert.Equal(ClockTasks.SetFromDigital, Made(order).Items[^2].Item.Task);
         Assert.Equal(ClockTasks.ReadWords, Made(order with { CarriedTo = [ClockTasks.SetFromDigital] }).Items[^2].Item.Task);
     }
@@ -202,7 +202,7 @@ public sealed class SetMakerTests
     [InlineData("half-names-next", Stage.QuarterTo, "read-digital=", "read-words=", "read-words→", "judge→", "words-to-digital=", "words-to-digital→", "set-from-words→", "words-to-digital→")]
     public void A_set_is_of_the_kind_that_a_specialist_makes(string pattern, Stage stage, params string[] places)
     {
-        var order = new SetOrder(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), stage, Support.Full, 5);
+        var order = new SetRequest(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), stage, Support.Full, 5);
         Assert.Equal(places, Made(order).Items.Select(item => $"{item.Item.Task.Id}{(item.Part.IsTelling() ? '→' : '=')}{(item.Part == SetPart.Bare && item.Item.Time.Hour == 12 ? " 12" : "")}"));
     }
 

@@ -40,19 +40,19 @@ public sealed class VisitRuleTests
 
     /// <summary>Cold starts, the earliest first, as right of telling; and what they say.</summary>
     [Theory]
-    [InlineData("", ColdStartsSay.GoOn)]
-    [InlineData("0/4 1/4", ColdStartsSay.GoOn)]
-    [InlineData("0/4 1/4 0/4", ColdStartsSay.ChangeApproach)]
-    [InlineData("4/4 1/4 0/4 1/4", ColdStartsSay.ChangeApproach)]
-    [InlineData("4/4 0/4 1/4 1/4", ColdStartsSay.GoOn)]
-    [InlineData("0/4 2/4 0/4", ColdStartsSay.GoOn)]
-    [InlineData("4/4 4/4 4/4", ColdStartsSay.FinishPattern)]
-    [InlineData("4/4 3/4 4/4", ColdStartsSay.GoOn)]
-    [InlineData("0/4 0/4 0/4 3/4", ColdStartsSay.GoOn)]
-    [InlineData("0/4 0/4 0/1", ColdStartsSay.GoOn)]
-    [InlineData("0/4 0/4 0/1 0/4", ColdStartsSay.ChangeApproach)]
-    public void Three_cold_starts_running_decide_and_one_broken_off_says_nothing(string results, ColdStartsSay say) =>
-        Assert.Equal(say, ColdStarts.Say(results.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => (one[0] - '0', one[2] - '0'))));
+    [InlineData("", ColdStartAdvice.GoOn)]
+    [InlineData("0/4 1/4", ColdStartAdvice.GoOn)]
+    [InlineData("0/4 1/4 0/4", ColdStartAdvice.ChangeApproach)]
+    [InlineData("4/4 1/4 0/4 1/4", ColdStartAdvice.ChangeApproach)]
+    [InlineData("4/4 0/4 1/4 1/4", ColdStartAdvice.GoOn)]
+    [InlineData("0/4 2/4 0/4", ColdStartAdvice.GoOn)]
+    [InlineData("4/4 4/4 4/4", ColdStartAdvice.FinishPattern)]
+    [InlineData("4/4 3/4 4/4", ColdStartAdvice.GoOn)]
+    [InlineData("0/4 0/4 0/4 3/4", ColdStartAdvice.GoOn)]
+    [InlineData("0/4 0/4 0/1", ColdStartAdvice.GoOn)]
+    [InlineData("0/4 0/4 0/1 0/4", ColdStartAdvice.ChangeApproach)]
+    public void Three_cold_starts_running_decide_and_one_broken_off_says_nothing(string results, ColdStartAdvice say) =>
+        Assert.Equal(say, ColdStarts.Advise(results.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => (one[0] - '0', one[2] - '0'))));
 
     [Fact]
     public void For_every_item_that_is_practised_somebody_can_be_helped_rung_by_rung()
@@ -60,13 +60,13 @@ public sealed class VisitRuleTests
         foreach (var (pattern, seed) in from pattern in Model.Patterns from seed in Enumerable.Range(0, 3) select (pattern, seed))
         {
             var held = HeldPattern.Plain(Model, pattern);
-            foreach (var item in new SetMaker().Make(new SetOrder(held, Stage.FiveMinutesTo, Support.Full, seed)).Items.Select(one => one.Item))
+            foreach (var item in new SetMaker().Make(new SetRequest(held, Stage.FiveMinutesTo, Support.Full, seed)).Items.Select(one => one.Item))
             {
                 var named = $"{pattern.Id} {item.Task.Id} {item.Time}";
                 var ladder = PromptLadder.For(item, held, TeachingPreferences.Usual, Stage.FiveMinutesTo);
                 Assert.Equal(Enum.GetValues<Rung>(), ladder.Select(prompt => prompt.Rung));
                 Assert.All(ladder, prompt => Assert.False(string.IsNullOrWhiteSpace(prompt.Say), named));
-                var right = FaceTold.Right(item, Wording.Usual);
+                var right = FaceInWords.Right(item, Wording.Usual);
                 Assert.All(ladder.Take(3), prompt => Assert.False(prompt.Say.Contains(right, StringComparison.Ordinal), $"{named}: {prompt.Say}"));
                 Assert.Contains(right, ladder[4].Say, StringComparison.Ordinal);
             }
@@ -103,7 +103,7 @@ public sealed class VisitRuleTests
             var belief = new Belief(Model);
             foreach (var (time, answer) in right.Select(time => (time, time)).Concat([("2:20", "2:04"), ("6:40", "6:08"), ("11:10", "11:02"), ("3:50", "3:10")]))
                 belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), AnswerMode.Said));
-            return HeldPattern.Of(Model, pattern, belief);
+            return HeldPattern.From(Model, pattern, belief);
         }
     }
 
@@ -112,7 +112,7 @@ public sealed class VisitRuleTests
     {
         foreach (var (pattern, seed) in from pattern in Model.Patterns from seed in Enumerable.Range(0, 4) select (pattern, seed))
         {
-            var order = new SetOrder(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Full, seed) { Length = 6 };
+            var order = new SetRequest(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Full, seed) { Length = 6 };
             var maker = new SetMaker();
             var set = maker.Make(order);
             var last = maker.ToEndOn(order, set);

@@ -21,7 +21,7 @@ public sealed class CaseSummaryTests
         // Two patterns together: seven of eight went the one's way, and four of those were right.
         var evidence = new Evidence(NextHour, [.. Enumerable.Range(0, 7).Select(index => Telling(index, TellingOutcome.ItsWay, isRight: index < 4))], []);
         Assert.Equal(new EvidenceCount(3, 3, 0), evidence.Count);
-        var result = ScreeningResult.Of(8, 8, 4, Concluded([new Finding(NextHour, 0.9, Label.Likely, evidence)]));
+        var result = ScreeningResult.From(8, 8, 4, Concluded([new Finding(NextHour, 0.9, Label.Likely, evidence)]));
         Assert.Equal((ScreeningGroup.Join, $"4 of 8 right; 3 of the wrong ones go one way: {NextHour.TextsIn(Wording.Usual).Reads}."), (result.Group, result.Reason));
     }
 
@@ -51,7 +51,7 @@ public sealed class CaseSummaryTests
     [InlineData(0.9, 0.1, 0.9, "about one in ten")]
     [InlineData(0.4, 0.1, 0.7, "hardly any")]
     public void The_share_that_goes_wrong_is_this_childs_as_believed(double belief, double spoils, double consistency, string told) =>
-        Assert.Equal(told, Shares.InWords(new Impact(new Finding(NextHour, belief, Label.Likely, new Evidence(NextHour, [], [])), spoils, consistency).GoesWrong));
+        Assert.Equal(told, Shares.InWords(new PracticeWorth(new Finding(NextHour, belief, Label.Likely, new Evidence(NextHour, [], [])), spoils, consistency).ShareBelievedWrong));
 
     [Theory]
     [InlineData("30 rrrr, 23 rrrr, 16 rrrr", false, "not practised yet", "It comes right without practice.", "Finish this pattern?")]
@@ -63,9 +63,9 @@ public sealed class CaseSummaryTests
     public void Nothing_is_called_practised_that_was_not_and_nothing_has_worked_that_was_not_practised(string colds, bool isPractised, string phase, string works, string? offer)
     {
         var course = Follow(colds, [isPractised ? Sets(NextHour, 29) : Given(NextHour)]).CourseOf(NextHour);
-        Assert.Equal(phase, DecisionTexts.Told(course));
-        Assert.Equal(works, ProgressSentence.Of(course).Sentence);
-        Assert.Equal(offer, course.Offer is { } made ? DecisionTexts.Of(made).Question : null);
+        Assert.Equal(phase, DecisionTexts.InWords(course));
+        Assert.Equal(works, ProgressSentence.From(course).Sentence);
+        Assert.Equal(offer, course.Offer is { } made ? DecisionTexts.For(made).Question : null);
         Assert.Equal(isPractised ? $"Practised: {NextHour.TextsIn(Wording.Usual).Reads}." : $"Not practised yet: {NextHour.TextsIn(Wording.Usual).Reads}.", DecisionTexts.WorkOn(NextHour, course, Wording.Usual));
     }
 
@@ -130,13 +130,13 @@ public sealed class CaseSummaryTests
     public void Likely_comes_before_guessing_and_guessing_before_what_is_only_possible()
     {
         var courses = Follow("", []);
-        CaseSummary With(Unnamed unnamed, params (Pattern, Label)[] labels) => new(Facts(courses, [], labels) with { Unnamed = unnamed }, Today);
-        Assert.Equal(Swapped, With(Unnamed.Guessing, (Swapped, Label.Likely)).About);
-        Assert.Equal("Pip’s answers do not follow the clock yet.", With(Unnamed.Guessing, (Swapped, Label.Possible)).Sentence);
-        Assert.StartsWith("Perhaps: ", With(Unnamed.OtherWay, (Swapped, Label.Possible)).Sentence, StringComparison.Ordinal);
-        Assert.Equal("Pip takes one step some other way.", With(Unnamed.OtherWay).Sentence);
-        Assert.Equal("No pattern stands out.", With(Unnamed.None).Sentence);
-        Assert.Equal($"And: {NextHour.TextsIn(Wording.Usual).FindingOf("Pip")}", With(Unnamed.None, (Swapped, Label.Likely), (NextHour, Label.Likely)).Also);
+        CaseSummary With(BesidePatterns unnamed, params (Pattern, Label)[] labels) => new(Facts(courses, [], labels) with { Beside = unnamed }, Today);
+        Assert.Equal(Swapped, With(BesidePatterns.Guessing, (Swapped, Label.Likely)).About);
+        Assert.Equal("Pip’s answers do not follow the clock yet.", With(BesidePatterns.Guessing, (Swapped, Label.Possible)).Sentence);
+        Assert.StartsWith("Perhaps: ", With(BesidePatterns.OtherWay, (Swapped, Label.Possible)).Sentence, StringComparison.Ordinal);
+        Assert.Equal("Pip takes one step some other way.", With(BesidePatterns.OtherWay).Sentence);
+        Assert.Equal("No pattern stands out.", With(BesidePatterns.None).Sentence);
+        Assert.Equal($"And: {NextHour.TextsIn(Wording.Usual).FindingOf("Pip")}", With(BesidePatterns.None, (Swapped, Label.Likely), (NextHour, Label.Likely)).Also);
     }
 
     [Fact]
@@ -180,12 +180,12 @@ public sealed class CaseSummaryTests
     public void A_stage_that_is_not_secure_says_what_is_missing(int asked, int right, int days, string? missing)
     {
         var answers = Enumerable.Range(0, asked).Select(i => new ScoredAnswer(Today.AddDays(days == 2 && i > asked / 2 ? 1 : 0), new Item(ClockTasks.ReadDigital, new ClockTime((i % 12) + 1, 0)), i >= asked - right));
-        Assert.Equal(missing, StageRecord.Of(answers).Single(stage => stage.Stage == Stage.OClock).Missing);
+        Assert.Equal(missing, StageRecord.ByStage(answers).Single(stage => stage.Stage == Stage.OClock).Missing);
     }
 
     private static CaseSummary Summary(PatternCourses courses, IReadOnlyList<SetsGiven> sets, params (Pattern, Label)[] labels) => new(Facts(courses, sets, labels), Today);
 
-    private static CaseFacts Facts(PatternCourses courses, IReadOnlyList<SetsGiven> sets, params (Pattern, Label)[] labels) => new("Pip", Wording.Usual, Stage.EveryMinute, 3, labels, Unnamed.None, courses, sets, null);
+    private static CaseFacts Facts(PatternCourses courses, IReadOnlyList<SetsGiven> sets, params (Pattern, Label)[] labels) => new("Pip", Wording.Usual, Stage.EveryMinute, 3, labels, BesidePatterns.None, courses, sets, null);
 
     private static PatternCourses Follow(string colds, IReadOnlyList<SetsGiven> sets, params (Pattern, Label)[] labels) => Follow(colds, sets, [], labels);
 

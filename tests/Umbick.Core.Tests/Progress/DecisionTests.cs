@@ -89,7 +89,7 @@ public sealed class DecisionTests
     [Fact]
     public void Without_a_holiday_in_the_timetable_the_last_recheck_has_no_day()
     {
-        var course = PatternCourse.Of(Read("2/3 rrrr, 9/3 rrrr, +finish").Colds, Read("2/3 rrrr, 9/3 rrrr, +finish").Decisions, SchoolYear.Plain);
+        var course = PatternCourse.Build(Read("2/3 rrrr, 9/3 rrrr, +finish").Colds, Read("2/3 rrrr, 9/3 rrrr, +finish").Decisions, SchoolYear.Plain);
         Assert.Null(course.Rechecks!.All.Single(recheck => recheck.Time == RecheckTime.AfterHoliday).Due);
         Assert.Equal(PatternPhase.InRechecks, course.Phase);
     }
@@ -110,7 +110,7 @@ public sealed class DecisionTests
     {
         var (colds, decisions) = Read("2/3 iiii, 9/3 riii, 16/3 iiii, 20/3 iiii, +change, 23/3 iiii");
         var late = new ColdResult(Guid.NewGuid(), Day("10/3"), [.. Enumerable.Repeat(new ColdAnswer(TellingOutcome.Right), 4)]);
-        var after = PatternCourse.Of([.. colds.Append(late).OrderBy(cold => cold.Day)], decisions, Year, WasPractised);
+        var after = PatternCourse.Build([.. colds.Append(late).OrderBy(cold => cold.Day)], decisions, Year, WasPractised);
         // The decision stands after the cold start that it was taken on, so one since counts.
         Assert.Single(after.Streak);
         Assert.Null(after.Offer);
@@ -125,7 +125,7 @@ public sealed class DecisionTests
     [InlineData("2/3 iiii, 9/3 riii, 16/3 iiii, 23/3 iiii", ProgressSays.NotWorking)]
     [InlineData("2/3 rrrr, 9/3 rrrr", ProgressSays.ItWorked)]
     [InlineData("2/3 rrrr, 9/3 rrrr, +finish, 16/3 rrii", ProgressSays.CameBack)]
-    public void One_word_says_how_it_goes(string course, ProgressSays says) => Assert.Equal(says, ProgressSentence.Of(Course(course)).Says);
+    public void One_word_says_how_it_goes(string course, ProgressSays says) => Assert.Equal(says, ProgressSentence.From(Course(course)).Says);
 
     [Theory]
     [InlineData("", "A", "2/3")]
@@ -152,7 +152,7 @@ public sealed class DecisionTests
     private static PatternCourse Course(string text)
     {
         var (colds, decisions) = Read(text);
-        return PatternCourse.Of(colds, decisions, Year, WasPractised);
+        return PatternCourse.Build(colds, decisions, Year, WasPractised);
     }
 
     private static (IReadOnlyList<ColdResult> Colds, IReadOnlyList<PatternDecision> Decisions) Read(string text)

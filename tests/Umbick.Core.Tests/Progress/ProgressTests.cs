@@ -19,7 +19,7 @@ public sealed class ProgressTests
     public void A_stage_is_secure_after_nine_of_ten_on_two_days(string outcomes, int secondDayFrom, bool secure)
     {
         var answers = outcomes.Select((outcome, i) => Answer(Monday.AddDays(i >= secondDayFrom ? 1 : 0), "6:30", outcome == 'r'));
-        var record = StageRecord.Of(answers).Single(stage => stage.Stage == Stage.HalfPast);
+        var record = StageRecord.ByStage(answers).Single(stage => stage.Stage == Stage.HalfPast);
         Assert.Equal(secure, record.IsSecure);
         Assert.Equal(outcomes.Length, record.Asked);
         Assert.Equal(outcomes.Count(outcome => outcome == 'r'), record.Right);
@@ -28,7 +28,7 @@ public sealed class ProgressTests
     [Fact]
     public void The_dial_counts_right_and_wrong_by_hour_and_by_sector_without_help()
     {
-        var map = DialMap.Of([Answer(Monday, "12:05", true), Answer(Monday, "12:09", false), Answer(Monday, "6:55", false), Answer(Monday, "6:55", true) with { Helped = true }]);
+        var map = DialMap.From([Answer(Monday, "12:05", true), Answer(Monday, "12:09", false), Answer(Monday, "6:55", false), Answer(Monday, "6:55", true) with { Helped = true }]);
         Assert.Equal(new DialCount(12, 1, 1), map.Hours[11]);
         Assert.Equal(new DialCount(6, 0, 1), map.Hours[5]);
         Assert.Equal(new DialCount(5, 1, 1), map.Sectors[1]);
@@ -54,8 +54,8 @@ public sealed class ProgressTests
             .Append(Answer(Monday, "6:30", false) with { Seconds = 1 })
             .Append(Answer(Monday.AddDays(7), "6:30", true) with { Seconds = 3 })
             .Append(Answer(Monday.AddDays(7), "6:30", true) with { Seconds = 5 });
-        Assert.Equal([new Fluency(Monday, 8, 3), new Fluency(Monday.AddDays(7), 4, 2)], Fluency.Of(answers));
-        Assert.Throws<InvalidOperationException>(() => Median.Of([]));
+        Assert.Equal([new Fluency(Monday, 8, 3), new Fluency(Monday.AddDays(7), 4, 2)], Fluency.ByDay(answers));
+        Assert.Throws<InvalidOperationException>(() => Median.From([]));
     }
 
     [Theory]

@@ -36,7 +36,7 @@ public sealed class SecondReadingTests
             (count, seed, place) =>
             {
                 var ids = DrawnChild.With(count, new Random(seed)).Patterns;
-                AssertAlike(items[place], Model.Space.Of(ids.Select(id => Catalogue.Find(id)!)), ids, benchmarks: false);
+                AssertAlike(items[place], Model.Space.PlaceOf(ids.Select(id => Catalogue.Find(id)!)), ids, benchmarks: false);
             },
             iter: 3000);
     }
@@ -75,8 +75,8 @@ public sealed class SecondReadingTests
         var second = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, ids, benchmarks)
             .GroupBy(outcome => prediction.AsPredicted(AnswerParser.Parse(outcome.Answer))).ToDictionary(same => same.Key, same => same.Sum(outcome => outcome.Share));
         var differ = engine.Keys.Union(second.Keys).Where(answer => Math.Abs(engine.GetValueOrDefault(answer) - second.GetValueOrDefault(answer)) > 1e-6).ToList();
-        Assert.True(differ.Count == 0, $"{string.Join("+", ids)} {(benchmarks ? "(benchmarks) " : "")}at {item.Task.Id} {item.Given}: engine {Told(engine)}, second reading {Told(second)}");
+        Assert.True(differ.Count == 0, $"{string.Join("+", ids)} {(benchmarks ? "(benchmarks) " : "")}at {item.Task.Id} {item.Given}: engine {InWords(engine)}, second reading {InWords(second)}");
     }
 
-    private static string Told(Dictionary<Answer, double> answers) => string.Join(", ", answers.Select(answer => $"{answer.Key.Short(Wording.Usual)} {answer.Value:0.###}"));
+    private static string InWords(Dictionary<Answer, double> answers) => string.Join(", ", answers.Select(answer => $"{answer.Key.Short(Wording.Usual)} {answer.Value:0.###}"));
 }

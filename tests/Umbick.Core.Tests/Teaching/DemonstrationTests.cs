@@ -78,7 +78,7 @@ public sealed class DemonstrationTests
     [InlineData("11:59", true, "23:59", "11:59 p.m.")]
     public void A_time_of_the_day_in_24_hours_and_in_halves(string time, bool afternoon, string in24, string inHalves)
     {
-        var day = DayTime.Of(ClockTime.TryParse(time)!.Value, afternoon);
+        var day = DayTime.At(ClockTime.TryParse(time)!.Value, afternoon);
         Assert.Equal((in24, inHalves), (day.In24Hours(Wording.Usual), day.InHalves(Wording.Usual)));
     }
 

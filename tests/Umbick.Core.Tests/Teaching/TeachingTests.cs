@@ -167,7 +167,7 @@ public sealed class TeachingTests
     [Theory]
     [InlineData("3:10 half an hour later", "It is 3.10. What time will it be half an hour later?")]
     public void Times_in_questions_have_the_school_s_mark(string given, string asked) =>
-        Assert.Equal(asked, Item.Of(OtherSkillItems.Find(ClockTasks.Later, given)!).Ask(With(("mark", "stop")).Wording));
+        Assert.Equal(asked, Item.From(OtherSkillItems.Find(ClockTasks.Later, given)!).Ask(With(("mark", "stop")).Wording));
 
     [Theory]
     [InlineData("read-digital", "First the short hand")]

@@ -19,10 +19,10 @@ public static class ChildAtScreen
     public static string Answer(Browser browser, Item item, bool byTouch)
     {
         var raw = Put(browser, item, byTouch);
-        if (AnswerBoxes.Of(item) == AnswerBox.Verdict && raw == "yes") return raw;
+        if (AnswerBoxes.BoxFor(item) == AnswerBox.Verdict && raw == "yes") return raw;
         browser.AwaitOpen();
         if (byTouch) browser.Tap("[data-done-button]");
-        else if (AnswerBoxes.Of(item) is AnswerBox.Keys or AnswerBox.Verdict or AnswerBox.HandAndTime) browser.Type(Keys.Enter);
+        else if (AnswerBoxes.BoxFor(item) is AnswerBox.Keys or AnswerBox.Verdict or AnswerBox.HandAndTime) browser.Type(Keys.Enter);
         else
         {
             browser.TabTo("Done");
@@ -34,7 +34,7 @@ public static class ChildAtScreen
     private static string Put(Browser browser, Item item, bool byTouch)
     {
         var right = item.Right.Short(Wording.Usual);
-        switch (AnswerBoxes.Of(item))
+        switch (AnswerBoxes.BoxFor(item))
         {
             case AnswerBox.Keys:
                 right = item is { OtherSkill: null, Task.Form: AnswerForm.Minutes } ? $"{item.Time.Minute}" : right;
@@ -62,7 +62,7 @@ public static class ChildAtScreen
                 return $"{hand} {right}";
             case AnswerBox.Clocks:
                 var at = item.Choices.ToList().FindIndex(choice => choice.Meaning == item.Time);
-                Choose(browser, "raw", [$"{ClockLetters.Of(at)}"], byTouch);
+                Choose(browser, "raw", [$"{ClockLetters.LetterAt(at)}"], byTouch);
                 return item.Choices[at].Short(Wording.Usual);
             case AnswerBox.Times:
                 var raw = item.Choices.First(choice => choice.Meaning == item.Time).Short(Wording.Usual);
@@ -112,7 +112,7 @@ public static class ChildAtScreen
 
     private static string Words(Browser browser, Item item, bool byTouch)
     {
-        var spoken = SpokenTime.Of(item.Time);
+        var spoken = SpokenTime.From(item.Time);
         var amount = spoken.Amount switch { null => "", 15 => "quarter", 30 => "half", var minutes => $"{minutes}" };
         if (spoken.Form == SpokenForm.OClock)
         {
@@ -136,7 +136,7 @@ public static class ChildAtScreen
     private static string Hands(Browser browser, Item item, bool byTouch)
     {
         var (hour, minute) = AnswerBoxes.LooseHands(item);
-        var right = HandPositions.Of(item.Time);
+        var right = HandPositions.Showing(item.Time);
         if (item.Claim is PlacedAnswer { Hands: { } wrong })
         {
             // The hand that is wrong is the one to move.

@@ -38,7 +38,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var (term, years) = (await WithSittings(17), await WithSittings(150));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         for (var more = 0; more < 28; more++) await site.Child(site.A);
-        foreach (var path in new[] { "/sign-out", $"/children/{term}/progress", $"/children/{years}/progress", "/day" }) Console.WriteLine(Told(path.Replace($"{term}", "a term").Replace($"{years}", "three years"), await Times(teacher, path), 1000));
+        foreach (var path in new[] { "/sign-out", $"/children/{term}/progress", $"/children/{years}/progress", "/day" }) Console.WriteLine(InWords(path.Replace($"{term}", "a term").Replace($"{years}", "three years"), await Times(teacher, path), 1000));
     }
 
     /// <summary>How long a page takes, again and again, in seconds.</summary>
@@ -93,7 +93,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
             var item = (await site.Current(site.A, sitting)).Item;
             follows.Add(Until(teacher, () => ChildAtScreen.Answer(tablet, item, byTouch: true)));
         }
-        Console.WriteLine(Told("Two devices show the same again after", follows, 1));
+        Console.WriteLine(InWords("Two devices show the same again after", follows, 1));
 
         var before = (await site.Record(site.A, child.Id)).Sittings[0].Answered.Count();
         var cut = (await site.Current(site.A, sitting)).Item;
@@ -120,7 +120,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var tablets = await Task.WhenAll(children.Select(child => Open(school, child.Id)));
         var times = await Task.WhenAll(tablets.Select((tablet, i) => Answer(tablet, i, pace)));
         foreach (var tablet in tablets) tablet.Dispose();
-        return Told("the next item is there after", [.. times.SelectMany(one => one)], 1000);
+        return InWords("the next item is there after", [.. times.SelectMany(one => one)], 1000);
     }
 
     private async Task<Visitor> Open(Guid school, ChildId child)
@@ -157,7 +157,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return times;
     }
 
-    private static string Told(string what, List<double> seconds, int unit)
+    private static string InWords(string what, List<double> seconds, int unit)
     {
         seconds.Sort();
         var (name, by) = unit == 1 ? ("s", 1.0) : ("ms", 1000.0);

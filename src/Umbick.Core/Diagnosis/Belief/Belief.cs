@@ -187,15 +187,15 @@ public sealed class Belief
     }
 
     /// <summary>Where a pattern shows: in reading alone where it is believed of the child, if the child has it, that they set a clock rightly.</summary>
-    public Shows WhereShown(Pattern pattern)
+    public ShownWhere WhereShown(Pattern pattern)
     {
-        if (pattern.Step == Step.Placing) return Shows.Setting;
-        if (!SettingRule.Covers(pattern.Step)) return Shows.Both;
-        var subSpace = _model.Space.Of([pattern.Step, Step.Setting]);
+        if (pattern.Step == Step.Placing) return ShownWhere.Setting;
+        if (!SettingRule.Covers(pattern.Step)) return ShownWhere.Both;
+        var subSpace = _model.Space.SpaceOf([pattern.Step, Step.Setting]);
         var (shares, choices) = (MarginalOver(subSpace), _model.Space.At(pattern.Step));
         var with = Enumerable.Range(0, subSpace.Size).Where(part => choices[subSpace.ChoiceOf(part, pattern.Step)].Holds(pattern)).ToList();
         var rightly = with.Where(part => subSpace.ChoiceOf(part, Step.Setting) != 0).Sum(part => shares[part]);
-        return rightly >= ModelParameters.LikelyFrom * with.Sum(part => shares[part]) ? Shows.Reading : Shows.Both;
+        return rightly >= ModelParameters.LikelyFrom * with.Sum(part => shares[part]) ? ShownWhere.Reading : ShownWhere.Both;
     }
 
     /// <summary>The belief in each part of a sub-space, 0 to 1.</summary>
@@ -253,7 +253,7 @@ public sealed class Belief
             // Half of the steps at a time: two passes over every procedure, and a small one for each step.
             foreach (var half in _model.Space.Steps.Chunk((_model.Space.Steps.Count + 1) / 2))
             {
-                var subSpace = _model.Space.Of(half);
+                var subSpace = _model.Space.SpaceOf(half);
                 var shares = MarginalOver(subSpace);
                 foreach (var step in half)
                 {

@@ -21,7 +21,7 @@ public sealed class Prediction
     internal Prediction(ProcedureSpace space, Item item, AnswerMode mode, ConcurrentDictionary<Answer, Answer> known, SharedShapes shapes)
     {
         Item = item;
-        SubSpace = space.Of(item.Task.Steps(mode));
+        SubSpace = space.SpaceOf(item.Task.Steps(mode));
         var answers = new Dictionary<Answer, int>();
         RightId = IdOf(AsPredicted(item.Right), answers);
         var distributions = new DistributionTable();
@@ -32,8 +32,8 @@ public sealed class Prediction
             for (var i = 0; i < readings.Count; i++) distributions.Add(IdOf(readings.All[i], ids, answers), readings.Shares[i]);
             return distributions.PlaceOf();
         });
-        _distributionOf = shapes.Of([.. places.Select(place => (ushort)place)]);
-        Distributions = shapes.Of(distributions.All);
+        _distributionOf = shapes.Share([.. places.Select(place => (ushort)place)]);
+        Distributions = shapes.Share(distributions.All);
         for (var id = 0; id < _answers.Count; id++) _answers[id] = known.GetOrAdd(_answers[id], _answers[id]);
         _answers.TrimExcess();
         Noise = new AnswerNoise(item, _answers);
@@ -148,10 +148,10 @@ public sealed class Prediction
         {
             AnswerForm.Hands when Item.Right is PlacedAnswer right =>
                 Canonical(new PlacedAnswer(right.Hour is null ? null : Placed(reading).Hour, right.Minute is null ? null : Placed(reading).Minute)),
-            AnswerForm.Words => new WordsAnswer(reading.Spoken ?? SpokenTime.Of(reading.Time)),
+            AnswerForm.Words => new WordsAnswer(reading.Spoken ?? SpokenTime.From(reading.Time)),
             AnswerForm.Hour => new DigitalAnswer(reading.Hour.Value, null, 0),
             AnswerForm.Minutes => new DigitalAnswer(null, reading.Minutes.Value, 2),
-            AnswerForm.Places => PlacesAnswer.Of(reading.HourPointer, reading.MinutePointer),
+            AnswerForm.Places => PlacesAnswer.Showing(reading.HourPointer, reading.MinutePointer),
             _ => reading.Figures ?? new DigitalAnswer(reading.Hour.Value, reading.Minutes.Value, 2),
         };
     }

@@ -63,7 +63,7 @@ public sealed class ProcedureSpace
 
     /// <summary>The procedure that holds these patterns and nothing else.</summary>
     /// <param name="patterns">At most one a step, and at most four.</param>
-    public int Of(IEnumerable<Pattern> patterns) => patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, StateWith(pattern)));
+    public int PlaceOf(IEnumerable<Pattern> patterns) => patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, StateWith(pattern)));
 
     /// <summary>The first choice at its step that holds a pattern and no other.</summary>
     /// <exception cref="InvalidOperationException">The pattern is not in this space.</exception>
@@ -77,7 +77,7 @@ public sealed class ProcedureSpace
     public double Prior(int procedure) => _priors[procedure];
 
     /// <summary>The sub-space of some steps.</summary>
-    public SubSpace Of(IEnumerable<Step> steps)
+    public SubSpace SpaceOf(IEnumerable<Step> steps)
     {
         var touched = steps.Order().ToArray();
         var key = touched.Sum(step => 1 << (int)step);

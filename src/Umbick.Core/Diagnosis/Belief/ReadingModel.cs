@@ -79,7 +79,7 @@ public sealed class ReadingModel
     private static Answer AsAskedFor(ImpliedReading reading) => (reading.Item.Task.Form, reading.Answer) switch
     {
         (AnswerForm.Words, DigitalAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => new WordsAnswer(new SpokenTime(time.Minute == 0 ? SpokenForm.OClock : SpokenForm.Past, time.Minute, time.Hour)),
-        (AnswerForm.Digital, WordsAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => DigitalAnswer.Of(time),
+        (AnswerForm.Digital, WordsAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => DigitalAnswer.Showing(time),
         _ => reading.Answer,
     };
 
@@ -100,7 +100,7 @@ public sealed class ReadingModel
         if (given.Telling.Meaning is not { } chosen) return [];
         var read = new Item(ClockTasks.ReadWords, chosen);
         var prediction = Predict(read, AnswerMode.Said);
-        return [new Observation(prediction, new WordsAnswer(SpokenTime.Of(given.Item.Time)), ModelParameters.ChosenWeight, given.Helped)];
+        return [new Observation(prediction, new WordsAnswer(SpokenTime.From(given.Item.Time)), ModelParameters.ChosenWeight, given.Helped)];
     }
 
     /// <summary>There is one of each task: to compare them by reference is quick.</summary>

@@ -50,7 +50,7 @@ public sealed class Replay
     /// <summary>Replays a child's sittings.</summary>
     /// <param name="model">The model. It remembers where the sittings before the last had got to, where those have an id.</param>
     /// <param name="sittings">The sittings, the earliest first.</param>
-    public static Replay Of(ReadingModel model, IReadOnlyList<SittingAnswers> sittings)
+    public static Replay Run(ReadingModel model, IReadOnlyList<SittingAnswers> sittings)
     {
         var before = sittings.SkipLast(1).Select(sitting => sitting.Id);
         var course = (sittings.Count == 0 ? null : model.Beside<ReplayMemory>().Find(before, sittings[^1].Day)) ?? new ReplayCourse(model);
@@ -62,10 +62,10 @@ public sealed class Replay
                 if (i == sittings.Count - 1) model.Beside<ReplayMemory>().Keep(before, sittings[i].Day, course);
             }
             if (i == sittings.Count - 1) return EndingWith(sittings[i], course);
-            course.Take(sittings[i]);
+            course.Add(sittings[i]);
             course.Conclude(sittings[i]);
         }
-        return new Replay(course, () => [new AfterSitting(default, Conclusion.Of(model, course.Belief, []))]);
+        return new Replay(course, () => [new AfterSitting(default, Conclusion.From(model, course.Belief, []))]);
     }
 
     /// <summary>Goes on with a child's last sitting, without the answers of those before it.</summary>
@@ -78,7 +78,7 @@ public sealed class Replay
 
     private static Replay EndingWith(SittingAnswers last, ReplayCourse course)
     {
-        course.Take(last);
+        course.Add(last);
         return new Replay(course, () =>
         {
             course.Conclude(last);

@@ -50,7 +50,7 @@ internal sealed class ReplayCourse
     }
 
     /// <summary>Takes in the answers of the sitting that has begun.</summary>
-    public void Take(SittingAnswers sitting)
+    public void Add(SittingAnswers sitting)
     {
         var place = Done;
         foreach (var given in sitting.Answers)
@@ -69,7 +69,7 @@ internal sealed class ReplayCourse
     /// <summary>Concludes a sitting whose answers have been taken in.</summary>
     public void Conclude(SittingAnswers sitting)
     {
-        var conclusion = WithWords(WithCleared(Conclusion.Of(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion)));
+        var conclusion = WithWords(WithCleared(Conclusion.From(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion)));
         foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = Done;
         After.Add(new AfterSitting(sitting.Day, conclusion));
         HasBegun = false;

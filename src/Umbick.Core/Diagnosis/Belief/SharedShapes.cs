@@ -14,10 +14,10 @@ internal sealed class SharedShapes
     private readonly ConcurrentDictionary<Distribution[], Distribution[]> _lists = new(new SameList());
 
     /// <summary>The same places, kept once.</summary>
-    public ushort[] Of(ushort[] places) => _places.GetOrAdd(places, places);
+    public ushort[] Share(ushort[] places) => _places.GetOrAdd(places, places);
 
     /// <summary>The same distributions, kept once.</summary>
-    public Distribution[] Of(IEnumerable<Distribution> distributions)
+    public Distribution[] Share(IEnumerable<Distribution> distributions)
     {
         Distribution[] list = [.. distributions.Select(one => _distributions.GetOrAdd(one, one))];
         return _lists.GetOrAdd(list, list);

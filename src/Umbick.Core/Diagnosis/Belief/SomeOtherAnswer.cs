@@ -54,7 +54,7 @@ internal sealed record SomeOtherAnswer(Step At, StepResult Hour, StepResult Minu
 
     private double ChanceOfPlaced(Item item, PlacedAnswer placed)
     {
-        var right = HandPositions.Of(item.Time);
+        var right = HandPositions.Showing(item.Time);
         var minuteRight = placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= ModelParameters.MinuteHandTolerance;
         var hourRight = placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= ModelParameters.PlaceTolerance;
         return At switch

@@ -24,7 +24,7 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
     public NextItem? Next() => _chooser.Next(belief, _answers, bank, _asked, _right);
 
     /// <summary>Takes the answer to an item.</summary>
-    public void Take(ItemAnswer given)
+    public void Add(ItemAnswer given)
     {
         var observed = new ObservedAnswer(given, model.Observe(given));
         belief.Update(observed.Observations);
@@ -34,5 +34,5 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, IReadOnly
     }
 
     /// <summary>What the answers say.</summary>
-    public Conclusion Conclude() => Conclusion.Of(model, belief, _answers);
+    public Conclusion Conclude() => Conclusion.From(model, belief, _answers);
 }

@@ -24,11 +24,11 @@ public sealed class Distractors(ReadingModel model)
         ArgumentOutOfRangeException.ThrowIfLessThan(count, 2);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(count, Most);
         var random = new Random(seed);
-        List<Answer> choices = [item.Task == ClockTasks.ChooseClock ? DigitalAnswer.Of(item.Time) : Right(item), .. Wrong(item).Take(count - 1)];
+        List<Answer> choices = [item.Task == ClockTasks.ChooseClock ? DigitalAnswer.Showing(item.Time) : Right(item), .. Wrong(item).Take(count - 1)];
         return item with { Choices = [.. choices.OrderBy(_ => random.Next())] };
     }
 
-    private static Answer Right(Item item) => item.Task.ReadAs == ClockTasks.ReadWords ? new WordsAnswer(SpokenTime.Of(item.Time)) : DigitalAnswer.Of(item.Time);
+    private static Answer Right(Item item) => item.Task.ReadAs == ClockTasks.ReadWords ? new WordsAnswer(SpokenTime.From(item.Time)) : DigitalAnswer.Showing(item.Time);
 
     /// <summary>Wrong answers, the likeliest first.</summary>
     private IEnumerable<Answer> Wrong(Item item) => item.Task == ClockTasks.ChooseClock ? WrongClocks(item.Time) : WrongTimes(item);
@@ -47,14 +47,14 @@ public sealed class Distractors(ReadingModel model)
     /// <summary>Clocks that some pattern reads as the time asked for.</summary>
     private IEnumerable<Answer> WrongClocks(ClockTime asked)
     {
-        var words = new WordsAnswer(SpokenTime.Of(asked));
+        var words = new WordsAnswer(SpokenTime.From(asked));
         var item = new Item(ClockTasks.ReadWords, asked);
         return Weighed(item)
             .SelectMany(way => NearClocks(asked).Select(clock => (Clock: clock, way.Weight, Prediction: model.Predict(new Item(ClockTasks.ReadWords, clock), AnswerMode.Said), way.Procedure)))
             .Where(way => way.Prediction.Answers[way.Prediction.LikeliestOf(way.Prediction.SubSpace.PartOf(way.Procedure))].Equals(words))
             .GroupBy(way => way.Clock)
             .OrderByDescending(same => same.Sum(way => way.Weight))
-            .Select(same => (Answer)DigitalAnswer.Of(same.Key));
+            .Select(same => (Answer)DigitalAnswer.Showing(same.Key));
     }
 
     /// <summary>Clocks at the same hour or the same minutes, or with the hands changed over; as far past a numeral as the time asked for, or on one.</summary>
@@ -66,10 +66,10 @@ public sealed class Distractors(ReadingModel model)
     {
         var touched = (item.Task.ReadAs ?? item.Task).Order;
         var patterns = model.Patterns.Where(pattern => touched.Contains(pattern.Step) && pattern.Step != Step.Writing).ToList();
-        foreach (var pattern in patterns) yield return (model.Space.Of([pattern]), pattern.Weight);
+        foreach (var pattern in patterns) yield return (model.Space.PlaceOf([pattern]), pattern.Weight);
         foreach (var first in patterns)
         {
-            foreach (var second in patterns.Where(other => other.Step > first.Step)) yield return (model.Space.Of([first, second]), first.Weight * second.Weight * PairWeight);
+            foreach (var second in patterns.Where(other => other.Step > first.Step)) yield return (model.Space.PlaceOf([first, second]), first.Weight * second.Weight * PairWeight);
         }
     }
 }

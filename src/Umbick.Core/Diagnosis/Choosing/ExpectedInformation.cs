@@ -25,7 +25,7 @@ internal sealed class ExpectedInformation
     }
 
     /// <summary>The expected information in bits, 0 or more, and the chance, 0 to 1, that the answer is right.</summary>
-    public (double Information, double RightChance) Of(Prediction prediction)
+    public (double Information, double RightChance) For(Prediction prediction)
     {
         var distributions = prediction.Distributions;
         if (_byDistribution.Length < distributions.Length) (_byDistribution, _met) = (new double[distributions.Length], new int[distributions.Length]);

@@ -63,7 +63,7 @@ public sealed class FixedForms(ReadingModel model)
         var prediction = model.Predict(item, item.Task.Taken);
         return [.. model.Patterns.Select(pattern =>
         {
-            var answer = prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.Of([pattern])));
+            var answer = prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.PlaceOf([pattern])));
             return answer == prediction.RightId ? 0 : answer + 1;
         })];
     }

@@ -57,7 +57,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
         var said = wording ?? Wording.Usual;
-        var why = best.Shows is { } pattern ? ItemReason.OnceMore(pattern, said) : ItemReason.Of(model, belief, best.Prediction, said);
+        var why = best.Shows is { } pattern ? ItemReason.OnceMore(pattern, said) : ItemReason.For(model, belief, best.Prediction, said);
         return new NextItem(best.Item, why, best.Information, best.RightChance);
     }
 
@@ -101,7 +101,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
                     over[prediction.SubSpace] = expected = new ExpectedInformation(shares, smallest);
                 }
                 var item = prediction.Item;
-                var (information, rightChance) = expected.Of(prediction);
+                var (information, rightChance) = expected.For(prediction);
                 var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
                 var (shown, first) = Shown(prediction);
                 var worth = information + (ModelParameters.ShowsWorth * shown) - cost + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak));

@@ -31,7 +31,7 @@ public sealed class ItemMaker(ReadingModel model)
             TaskIds.ChooseTime or TaskIds.ChooseClock => _distractors.With(item, Choices, seed),
             TaskIds.ChooseNames => Named(item, seed),
             TaskIds.Match => item with { Clocks = Joined(time, stage, seed), Choices = Times(Joined(time, stage, seed), seed) },
-            TaskIds.Judge => item with { Claim = seed % 2 == 0 ? DigitalAnswer.Of(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
+            TaskIds.Judge => item with { Claim = seed % 2 == 0 ? DigitalAnswer.Showing(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
             TaskIds.RepairClock => item with { Claim = Impossible(time, seed) },
             TaskIds.FullTurn => item with { Move = seed % 2 == 0 || !stage.Has(time.Plus(30).Minute) ? 60 : 30 },
             _ => item,
@@ -46,13 +46,13 @@ public sealed class ItemMaker(ReadingModel model)
     {
         var random = new Random(seed);
         var wrong = _distractors.With(item, Choices - 1, seed).Choices.Where(choice => choice.Meaning != item.Time).ToList();
-        var (right, kind) = (new WordsAnswer(SpokenTime.Of(item.Time)), random.Next(3));
+        var (right, kind) = (new WordsAnswer(SpokenTime.From(item.Time)), random.Next(3));
         Answer[] names =
         [
             wrong[0],
             kind == InFiguresOnly && wrong.Count > 1 ? wrong[1] : right,
-            DigitalAnswer.Of(wrong[0].Meaning!.Value),
-            DigitalAnswer.Of(kind == InWordsOnly && wrong.Count > 1 ? wrong[1].Meaning!.Value : item.Time),
+            DigitalAnswer.Showing(wrong[0].Meaning!.Value),
+            DigitalAnswer.Showing(kind == InWordsOnly && wrong.Count > 1 ? wrong[1].Meaning!.Value : item.Time),
         ];
         return item with { Choices = [.. names.OrderBy(_ => random.Next())] };
     }
@@ -73,7 +73,7 @@ public sealed class ItemMaker(ReadingModel model)
     {
         var random = new Random(seed);
         var more = _distractors.With(new Item(ClockTasks.ChooseTime, clocks[0]), Distractors.Most, seed).Choices.First(choice => choice.Meaning is { } meant && !clocks.Contains(meant));
-        return [.. clocks.Select(DigitalAnswer.Of).Append(more).OrderBy(_ => random.Next())];
+        return [.. clocks.Select(DigitalAnswer.Showing).Append(more).OrderBy(_ => random.Next())];
     }
 
     /// <summary>Hands of which the hour hand is where a placing pattern puts it; at the full hour, where it is half a space off.</summary>
@@ -82,9 +82,9 @@ public sealed class ItemMaker(ReadingModel model)
         var placing = model.Patterns.Where(pattern => pattern.Step == Step.Placing).ToList();
         var set = model.Predict(new Item(ClockTasks.SetFromDigital, time), AnswerMode.Placed);
         var wrong = placing
-            .Select(pattern => set.Answers[set.LikeliestOf(set.SubSpace.PartOf(model.Space.Of([pattern])))])
+            .Select(pattern => set.Answers[set.LikeliestOf(set.SubSpace.PartOf(model.Space.PlaceOf([pattern])))])
             .OfType<PlacedAnswer>()
-            .Where(hands => hands.Hands is { } placed && HandPositions.HoursApart(placed.Hour, HandPositions.Of(time).Hour) > ModelParameters.PlaceTolerance)
+            .Where(hands => hands.Hands is { } placed && HandPositions.HoursApart(placed.Hour, HandPositions.Showing(time).Hour) > ModelParameters.PlaceTolerance)
             .ToList();
         return wrong.Count > 0 ? wrong[seed % wrong.Count] : new PlacedAnswer((time.Hour % 12) + 0.5, time.Minute);
     }

@@ -12,7 +12,7 @@ internal static class ItemReason
     /// <summary>Why a pattern that is believed is asked for again.</summary>
     public static string OnceMore(Pattern pattern, Wording wording) => $"Looks once more for {pattern.TextsIn(wording).Reads}.";
 
-    public static string Of(ReadingModel model, Belief belief, Prediction prediction, Wording wording)
+    public static string For(ReadingModel model, Belief belief, Prediction prediction, Wording wording)
     {
         var shares = belief.MarginalOver(prediction.SubSpace);
         var mass = new double[prediction.Answers.Count];

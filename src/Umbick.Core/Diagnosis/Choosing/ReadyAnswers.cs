@@ -26,7 +26,7 @@ public sealed class ReadyAnswers(ReadingModel model)
         return
         [
             .. model.Patterns
-                .Select(pattern => (Pattern: pattern, Answer: prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.Of([pattern])))))
+                .Select(pattern => (Pattern: pattern, Answer: prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.PlaceOf([pattern])))))
                 .Where(one => one.Answer != prediction.RightId && prediction.Answers[one.Answer] is not SomeOtherAnswer)
                 .GroupBy(one => one.Answer)
                 .OrderByDescending(same => same.Sum(one => belief.ProbabilityOf(one.Pattern)))

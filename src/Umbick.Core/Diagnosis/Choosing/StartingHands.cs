@@ -20,7 +20,7 @@ public static class StartingHands
     /// <param name="item">The item; the same item starts the same way.</param>
     public static HandPositions For(ReadingModel model, Item item)
     {
-        var (right, patterns) = (HandPositions.Of(item.Time), Answers(model, item).OfType<PlacedAnswer>().ToList());
+        var (right, patterns) = (HandPositions.Showing(item.Time), Answers(model, item).OfType<PlacedAnswer>().ToList());
         // From some hours away round the face, so that another time starts another way.
         var starts =
             from minute in Minutes

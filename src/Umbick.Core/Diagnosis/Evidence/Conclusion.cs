@@ -27,7 +27,7 @@ public enum Label
 public sealed record Finding(Pattern Pattern, double Belief, Label Label, Evidence Evidence)
 {
     /// <summary>Where it shows.</summary>
-    public Shows Shows { get; init; }
+    public ShownWhere Shows { get; init; }
 }
 
 /// <summary>What some answers say of how a child reads.</summary>
@@ -60,12 +60,12 @@ public sealed record Conclusion(
     public bool IsGuessing => Guessing >= ModelParameters.GuessingFrom;
 
     /// <summary>What stands out beside the patterns of reading.</summary>
-    public Unnamed Unnamed =>
-        IsGuessing ? Unnamed.Guessing
-        : Findings.Any(finding => finding.Pattern.Step == Step.Answering && finding.Label is Label.Likely or Label.Possible) ? Unnamed.SameAnswer
-        : OtherAt.Count > 0 ? Unnamed.OtherWay
-        : MostlyWrong && !Findings.Any(finding => finding.Label is Label.Likely or Label.Possible) ? Unnamed.MuchWrong
-        : Unnamed.None;
+    public BesidePatterns Beside =>
+        IsGuessing ? BesidePatterns.Guessing
+        : Findings.Any(finding => finding.Pattern.Step == Step.Answering && finding.Label is Label.Likely or Label.Possible) ? BesidePatterns.SameAnswer
+        : OtherAt.Count > 0 ? BesidePatterns.OtherWay
+        : MostlyWrong && !Findings.Any(finding => finding.Label is Label.Likely or Label.Possible) ? BesidePatterns.MuchWrong
+        : BesidePatterns.None;
 
     /// <summary>How often the child follows their way, by what is believed, 0 to 1.</summary>
     public double Consistency { get; init; } = 1;
@@ -81,7 +81,7 @@ public sealed record Conclusion(
     /// <param name="belief">The belief.</param>
     /// <param name="answers">Every answer up to now.</param>
     /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed then.</param>
-    public static Conclusion Of(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null)
+    public static Conclusion From(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null)
     {
         var findings = model.Patterns.Append(Catalogue.Find(Catalogue.SameAnswer)!)
             .Select(pattern => (Pattern: pattern, Belief: belief.ProbabilityOf(pattern)))

@@ -35,7 +35,7 @@ public sealed record TellingAnswer(int Index, ItemAnswer Given, Answer Expected,
 public sealed record EvidenceCount(int Telling, int ItsWay, int Right)
 {
     /// <summary>Counts answers that are shown.</summary>
-    public static EvidenceCount Of(IEnumerable<TellingAnswer> shown)
+    public static EvidenceCount From(IEnumerable<TellingAnswer> shown)
     {
         var counted = shown.Where(answer => !answer.Given.Helped).ToList();
         return new(counted.Count, counted.Count(answer => answer.Outcome == TellingOutcome.ItsWay), counted.Count(answer => answer.Outcome == TellingOutcome.Right));
@@ -60,7 +60,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     public IReadOnlyList<TellingAnswer> Shown => [.. Answers.Where(answer => !answer.IsAccident)];
 
     /// <summary>How many of what is shown was answered without help, how many of those went its way, and how many came right: the only count that is told.</summary>
-    public EvidenceCount Count => EvidenceCount.Of(Shown);
+    public EvidenceCount Count => EvidenceCount.From(Shown);
 
     /// <summary>Whether any answer went its way, with help or without.</summary>
     public bool IsSeen => Answers.Any(answer => answer.Outcome == TellingOutcome.ItsWay);

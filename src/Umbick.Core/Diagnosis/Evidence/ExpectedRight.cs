@@ -9,7 +9,7 @@ public static class ExpectedRight
     /// <param name="model">The model.</param>
     /// <param name="belief">What is believed of the child.</param>
     /// <param name="items">The items; one beside reading is left out.</param>
-    public static double Of(ReadingModel model, Belief belief, IEnumerable<Item> items)
+    public static double For(ReadingModel model, Belief belief, IEnumerable<Item> items)
     {
         var over = new Dictionary<SubSpace, ExpectedInformation>();
         var sum = 0.0;
@@ -18,7 +18,7 @@ public static class ExpectedRight
             var prediction = model.Predict(item, item.Task.Taken);
             if (!over.TryGetValue(prediction.SubSpace, out var expected))
                 over[prediction.SubSpace] = expected = new ExpectedInformation(belief.MarginalOver(prediction.SubSpace), 0);
-            sum += expected.Of(prediction).RightChance;
+            sum += expected.For(prediction).RightChance;
         }
         return sum * (1 - belief.Guessing - belief.Repeating);
     }

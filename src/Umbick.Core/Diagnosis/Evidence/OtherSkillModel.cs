@@ -25,7 +25,7 @@ public static class OtherSkillModel
     /// <param name="step">Counting on, or the halves of the day.</param>
     /// <param name="answers">All answers; those that are no question of this step say nothing.</param>
     /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons in hundreds more likely.</param>
-    public static IReadOnlyList<OtherSkillFinding> Of(Step step, IEnumerable<ItemAnswer> answers, double hundreds = 0)
+    public static IReadOnlyList<OtherSkillFinding> Findings(Step step, IEnumerable<ItemAnswer> answers, double hundreds = 0)
     {
         var patterns = Catalogue.All.Where(pattern => pattern.Step == step).ToList();
         var priors = patterns.Select(pattern => pattern.Id == "hundred-minutes" ? pattern.Weight * (1 + ((ModelParameters.HundredsLink - 1) * hundreds)) : pattern.Weight).ToList();

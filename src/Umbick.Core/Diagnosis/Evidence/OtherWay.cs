@@ -21,10 +21,10 @@ public sealed record OtherWay(Step Step, double Belief, Label Label, IReadOnlyLi
             .Select(step => (Step: step, Belief: belief.MarginalAt(step).Where((_, state) => model.Space.At(step)[state].IsOther).Sum()))
             .Where(other => other.Belief >= ModelParameters.WorthNaming)
             .OrderByDescending(other => other.Belief)
-            .Select(other => Of(other.Step, other.Belief, model, belief, answers)),
+            .Select(other => From(other.Step, other.Belief, model, belief, answers)),
     ];
 
-    private static OtherWay Of(Step step, double believed, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
+    private static OtherWay From(Step step, double believed, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
     {
         var with = belief.Best(step, state => state.IsOther);
         var without = model.Space.With(with, step, 0);

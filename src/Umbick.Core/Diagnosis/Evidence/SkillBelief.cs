@@ -22,7 +22,7 @@ public sealed record SkillBelief(string Skill, double Known, int Asked)
     };
 
     /// <summary>Every skill that was asked for.</summary>
-    public static IReadOnlyList<SkillBelief> Of(IEnumerable<ItemAnswer> answers) =>
+    public static IReadOnlyList<SkillBelief> From(IEnumerable<ItemAnswer> answers) =>
     [
         .. from given in answers
            where given.Item.OtherSkill?.Skill is not null
@@ -32,7 +32,7 @@ public sealed record SkillBelief(string Skill, double Known, int Asked)
 
     /// <summary>Whether these answers say that the child does not yet count in fives.</summary>
     public static bool NotYetCountingInFives(IEnumerable<ItemAnswer> answers) =>
-        Of(answers).Any(skill => skill.Skill == OtherSkillItems.CountsInFives && skill.Known < 1 - Sure);
+        From(answers).Any(skill => skill.Skill == OtherSkillItems.CountsInFives && skill.Known < 1 - Sure);
 
     private static double Believed(IEnumerable<ItemAnswer> answers)
     {

@@ -28,7 +28,7 @@ public sealed record Position(string At, string Ask, string Say)
     public bool IsContrast { get; init; }
 
     /// <summary>Where the hands are.</summary>
-    public HandPositions Hands => ClockTime.TryParse(At) is { } time ? HandPositions.Of(time) : ((PlacedAnswer)AnswerParser.Parse(At)).Hands!.Value;
+    public HandPositions Hands => ClockTime.TryParse(At) is { } time ? HandPositions.Showing(time) : ((PlacedAnswer)AnswerParser.Parse(At)).Hands!.Value;
 
     /// <summary>Whether a clock can show it, so that its hands may go together.</summary>
     public bool IsTrue => ClockTime.TryParse(At) is not null;

@@ -7,7 +7,7 @@ namespace Umbick.Web.Pages.Ask;
 /// <param name="At">Where it is.</param>
 /// <param name="Message">Something to tell the teacher; null where there is nothing.</param>
 /// <param name="Typed">What stands in the field.</param>
-public sealed record AskingView(AskingAt At, string? Message, string Typed)
+public sealed record AskingView(AskingShown At, string? Message, string Typed)
 {
     /// <summary>The code that opens this sitting on another device, just after it was made.</summary>
     public string? Code { get; init; }

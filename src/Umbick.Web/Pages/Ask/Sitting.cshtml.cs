@@ -46,14 +46,14 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
         if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
         var submission = sent.Submission(answer, text, default, timed: true) with { First = first.Length == 0 ? null : first, Prompted = given.Prompted == "true", How = HowDone.Find(given.How)?.Id };
-        var taken = await asking.TakeTyped(connection, id, submission, Mode(given), AnswerSent.Text(sent.Confirmed), User.Person().Id);
-        if (taken.Outcome == Submitted.NotFound) return NotFound();
+        var taken = await asking.KeepTyped(connection, id, submission, Mode(given), AnswerSent.Text(sent.Confirmed), User.Person().Id);
+        if (taken.Outcome == AnswerOutcome.NotFound) return NotFound();
         if (taken.Message is { } message)
         {
             Response.Refused(answer);
             preferences.OfChild = taken.State?.Preferences;
             Unreadable = taken.CanBeConfirmed ? text : null;
-            return taken.Outcome is null ? await Refuse(connection, id, text, message) : await Conflict(connection, id, $"{message} This is where the sitting stands{(taken.Outcome == Submitted.AnsweredBefore ? "; go one back to put an answer right" : "")}.");
+            return taken.Outcome is null ? await Refuse(connection, id, text, message) : await Conflict(connection, id, $"{message} This is where the sitting stands{(taken.Outcome == AnswerOutcome.AnsweredBefore ? "; go one back to put an answer right" : "")}.");
         }
         Response.Kept(answer);
         return await NextTurn(connection, id, taken.State);
@@ -130,7 +130,7 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
 
     private async Task<bool> Show(SchoolConnection connection, SittingId id, string? message = null, string? typed = null, SittingState? state = null)
     {
-        if ((state is null ? await AskingAt.Load(connection, model, id, preferences.Today) : await AskingAt.Of(connection, model, state, preferences.Today)) is not { } at) return false;
+        if ((state is null ? await AskingShown.Load(connection, model, id, preferences.Today) : await AskingShown.From(connection, model, state, preferences.Today)) is not { } at) return false;
         preferences.OfChild = at.Child.Preferences;
         View = new AskingView(at, message, typed ?? at.Current?.Given?.Raw ?? "") { Unreadable = Unreadable };
         return true;

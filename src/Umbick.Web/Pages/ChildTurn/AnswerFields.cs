@@ -46,7 +46,7 @@ public sealed class AnswerFields
     public string?[] Numerals { get; set; } = [];
 
     /// <summary>The answer as it would be typed; empty where nothing was put in, or a hand was left alone. A part left out of a time in words is a gap.</summary>
-    public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.Of(item) switch
+    public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.BoxFor(item) switch
     {
         AnswerBox.HandAndTime => $"{(Minute is null ? "" : Placed())} {Raw}".Trim(),
         AnswerBox.Clocks => ClockLetters.Spelled(item, Raw ?? ""),
@@ -62,7 +62,7 @@ public sealed class AnswerFields
     };
 
     /// <summary>What a child is told who has put in nothing, or not all.</summary>
-    public static string Missing(Item item) => AnswerBoxes.Of(item) switch
+    public static string Missing(Item item) => AnswerBoxes.BoxFor(item) switch
     {
         AnswerBox.Hands when item.Task == ClockTasks.RepairClock => "Move the hand that is wrong first.",
         AnswerBox.Hands when AnswerBoxes.LooseHands(item) is (true, true) && item.Task != ClockTasks.RepairClock => "Move both hands first. One that is right already: touch it.",

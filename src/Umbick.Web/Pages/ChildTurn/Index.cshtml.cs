@@ -59,8 +59,8 @@ public sealed class IndexModel(IDatabase database, Practising practising, Asking
         if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var submission = sent.Submission(answer, text, sent.OnScreen(item), preferences.Teaching.Timed);
         var taken = locked.Sitting.IsPractice
-            ? await practising.Take(connection, locked, submission)
-            : await asking.Take(connection, locked, submission, by: null);
+            ? await practising.Keep(connection, locked, submission)
+            : await asking.Keep(connection, locked, submission, by: null);
         if (!taken.Outcome.IsKept())
             return await Refused(connection, answer, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
         Response.Kept(answer);
@@ -86,7 +86,7 @@ public sealed class IndexModel(IDatabase database, Practising practising, Asking
             View = new SetPlaceView(turn, turn.Asked is { } asking ? ChildWords.LookAgain(asking.Item, turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage) : "", message);
             return true;
         }
-        var answers = now.Rows.Standing.ToList();
+        var answers = now.Rows.LatestAnswers.ToList();
         Question = new QuestionView(sitting, now.Asked, answers.Count(one => one.Place != sitting.CurrentPlace), message) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
         return true;
     }

@@ -19,13 +19,13 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     public Answer? ChildsAnswer => (Place.Second ?? Place.First)?.ReadFor(Item);
 
     /// <summary>What this face shows, hand by hand, where the answer went wrong.</summary>
-    public IReadOnlyList<string> Explained => FaceTold.Of(Item, ChildsAnswer, Place.Preferences);
+    public IReadOnlyList<string> Explained => FaceInWords.For(Item, ChildsAnswer, Place.Preferences);
 
     /// <summary>The minutes that the short hand is checked against, once the item is settled; null where nothing is checked.</summary>
     public ClockTime? ChecksHandsAt => Place.Settled && Place.Preferences.ChecksHands && Item.Time.Minute != 0 && (Item.Task.Stimulus == Stimulus.Clock || Item.Right is PlacedAnswer) ? Item.Time : null;
 
     /// <summary>What the clock that is worked through shows, hand by hand.</summary>
-    public IReadOnlyList<string> ExampleTold => Place.Example is { } example ? FaceTold.Of(example, null, Place.Preferences) : [];
+    public IReadOnlyList<string> ExampleTold => Place.Example is { } example ? FaceInWords.For(example, null, Place.Preferences) : [];
 
     private Wording Wording => Place.Preferences.Wording;
 
@@ -39,8 +39,8 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     public string AnswerInFigures => AnswerText.ToldBack(ChildsAnswer, Item, Wording);
 
     /// <summary>The right answer, as it is told at last.</summary>
-    public string Right => FaceTold.Right(Item, Wording);
+    public string Right => FaceInWords.Right(Item, Wording);
 
     /// <summary>The right answer to the clock that is worked through.</summary>
-    public string ExampleRight => FaceTold.Right(Place.Example!, Wording);
+    public string ExampleRight => FaceInWords.Right(Place.Example!, Wording);
 }

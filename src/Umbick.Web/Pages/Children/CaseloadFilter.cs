@@ -39,7 +39,7 @@ public sealed record CaseloadFilter
     public bool IsOnlyFind => this == new CaseloadFilter { Find = Find };
 
     /// <summary>Reads what an address asks for; what it does not know it leaves aside.</summary>
-    public static CaseloadFilter Of(string? find, string? pattern, Stage? stage, string? className, string? waiting) => new()
+    public static CaseloadFilter From(string? find, string? pattern, Stage? stage, string? className, string? waiting) => new()
     {
         Find = find is { Length: <= Alias.Longest } ? find.Trim() : "",
         Pattern = Catalogue.Find(pattern),

@@ -53,7 +53,7 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     public static string HelpLine(HelpTaken help)
     {
         var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1)).Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
-        return $"In the visit on {help.Day:d MMM}, of {Counted.Of(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
+        return $"In the visit on {help.Day:d MMM}, of {Counted.InWords(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
     }
 
     /// <summary>The sittings that are shown answer by answer: the latest, or all.</summary>
@@ -93,7 +93,7 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) => Within(async connection =>
     {
         if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered() || taken is not { } yes || decision == Guid.Empty) return BadRequest();
-        return await deciding.Take(connection, decision, id, found, what, yes, User.Person().Id) switch
+        return await deciding.Decide(connection, decision, id, found, what, yes, User.Person().Id) switch
         {
             null => NotFound(),
             true => Redirect($"/children/{id}#decided"),
@@ -121,7 +121,7 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
         Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Beside.Demonstrated.Select(one => one.Demonstration)]) : [];
         var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
         var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
-        Line = seen == 0 ? place : $"{place} · {Counted.Of(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
+        Line = seen == 0 ? place : $"{place} · {Counted.InWords(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
         Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
         OtherWays = [.. Evidence.OtherWays.Select(other => new OtherWayShown(other, other.Step.InWords(preferences.Wording), Beside.OwnWays.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
     }

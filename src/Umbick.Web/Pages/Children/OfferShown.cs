@@ -10,5 +10,5 @@ namespace Umbick.Web.Pages.Children;
 public sealed record OfferShown(Pattern Pattern, Offer Offer, Guid Id)
 {
     /// <summary>What is read.</summary>
-    public OfferText Text => DecisionTexts.Of(Offer);
+    public OfferText Text => DecisionTexts.For(Offer);
 }

@@ -77,7 +77,7 @@ public sealed class ProgressModel(IDatabase database, ReadingModel model, Decidi
         preferences.OfChild = record.Child.Preferences;
         Pattern = Catalogue.Find(pattern) is { } chosen && record.Work.Courses.ContainsKey(chosen) ? chosen : record.Summary.WorkedOn;
         Course = Pattern is null ? null : record.Work.CourseOf(Pattern);
-        Sentence = Course is null ? null : ProgressSentence.Of(Course);
+        Sentence = Course is null ? null : ProgressSentence.From(Course);
         Chart = new ProgressChart(record, Pattern);
         Lines = ProgressFile.Lines(record);
         return Page();

@@ -24,7 +24,7 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
     public IReadOnlyList<ColdResult> Colds => pattern is null ? [] : [.. record.Work.CourseOf(pattern).Colds.Where(cold => cold.Day >= record.From)];
 
     /// <summary>The decisions on it that stand.</summary>
-    public IReadOnlyList<DecisionRow> Decisions => pattern is null ? [] : [.. record.Work.StandingOn(pattern).Where(decision => decision.Day >= record.From)];
+    public IReadOnlyList<DecisionRow> Decisions => pattern is null ? [] : [.. record.Work.DecisionsInForce(pattern).Where(decision => decision.Day >= record.From)];
 
     public IReadOnlyList<CheckHeld> Checks => [.. record.Work.Checks.Where(check => check.Day >= record.From)];
 

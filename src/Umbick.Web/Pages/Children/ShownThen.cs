@@ -8,7 +8,7 @@ namespace Umbick.Web.Pages.Children;
 public static class ShownThen
 {
     /// <summary>It as a phrase.</summary>
-    public static string Of(DecisionRow decision)
+    public static string From(DecisionRow decision)
     {
         using var shown = JsonDocument.Parse(decision.ShownText);
         if (shown.RootElement.TryGetProperty("grounds", out var grounds) && grounds.ValueKind == JsonValueKind.Array)

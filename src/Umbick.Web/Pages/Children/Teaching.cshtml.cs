@@ -57,7 +57,7 @@ public sealed class TeachingModel(IDatabase database, RequestPreferences prefere
 
     public async Task<IActionResult> OnPostCaseload(ChildId id, bool on)
     {
-        var changed = await InSchool(connection => Enrolment.TakeIn(connection, id, on));
+        var changed = await InSchool(connection => Enrolment.SetOnCaseload(connection, id, on));
         return changed ? Redirect(on ? $"/children/{id}" : "/children") : NotFound();
     }
 

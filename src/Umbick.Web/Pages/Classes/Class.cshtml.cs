@@ -44,7 +44,7 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
 
     public async Task<IActionResult> OnPostTakeIn(Guid id, ChildId child)
     {
-        var taken = await InSchool(connection => Enrolment.TakeIn(connection, child, onCaseload: true));
+        var taken = await InSchool(connection => Enrolment.SetOnCaseload(connection, child, onCaseload: true));
         if (!taken) return NotFound();
         if (Request.Headers["HX-Request"] != "true") return Redirect($"/classes/{id}");
         return await Load(id) ? Page() : NotFound();

@@ -96,7 +96,7 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     {
         if (Class.Screening.PaperDay is null) return "say first on which day the sheets were done.";
         if (raw.Length > AnswerParser.LongestAnswer) return $"an answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.";
-        return await Enter(sitting, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is Submitted.Kept or Submitted.KeptBefore
+        return await Enter(sitting, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is AnswerOutcome.Kept or AnswerOutcome.KeptBefore
             ? null
             : $"another answer was kept there meanwhile. “{raw}” was not kept; it stands in its box, and is kept when you send it again.";
     }
@@ -108,7 +108,7 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
         return Partial("_Told", message);
     }
 
-    private Task<Submitted> Enter(SittingId sitting, Submission submission) =>
+    private Task<AnswerOutcome> Enter(SittingId sitting, Submission submission) =>
         InSchool(connection => screen.Enter(connection, sitting, submission, User.Person().Id));
 
     private async Task<bool> Load(Guid id)

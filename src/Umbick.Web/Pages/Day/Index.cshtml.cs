@@ -24,8 +24,8 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
     public async Task OnGet()
     {
         (Work, PastKeeping) = await InSchool(async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await RecordKeeping.CountPast(connection, preferences.Today)));
-        Now = Work.Next is { } next ? Beginning.Of(Work, next) : [];
-        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.Of(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
+        Now = Work.Next is { } next ? Beginning.InSlot(Work, next) : [];
+        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.InSlot(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
     }
 
     /// <summary>Notes that a child cannot come or can after all, or that another comes in the place of one who cannot; each by one press.</summary>

@@ -61,7 +61,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
             if (OtherSkillItems.Find(Task, TimeText) is { } question)
             {
                 Time = question.Time;
-                return Item.Of(question);
+                return Item.From(question);
             }
             Time = new ClockTime(12, 0);
             Message = Task == ClockTasks.Later ? preferences.Wording.Fill("Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10.") : preferences.Wording.Fill("Type the time with its half of the day: 9:10 am.");
@@ -116,10 +116,10 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
     };
 
     /// <summary>The shadow that the answer throws on the clock.</summary>
-    public Face Large => Face.Of(FaceSize.Large, Time, Asked.OtherSkill is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
+    public Face Large => Face.Showing(FaceSize.Large, Time, Asked.OtherSkill is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
 
     /// <summary>How well it is explained at all, as a sentence.</summary>
-    public static string Told(Explained explained) => explained.Fit == Fit.Common
+    public static string InWords(Explained explained) => explained.Fit == Fit.Common
         ? "A common way of reading gives just this answer."
         : "Only a rare way, or two together, gives this answer: ask more before you believe it.";
 

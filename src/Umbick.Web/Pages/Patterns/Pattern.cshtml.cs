@@ -32,7 +32,7 @@ public sealed class PatternModel(IDatabase database, ReadingModel model, Pattern
         if (Catalogue.Find(pattern) is not { } found) return NotFound();
         Pattern = found;
         var wording = preferences.Wording;
-        (Showing, ComingRight) = (faces.Of(found, wording), faces.ComingRight(found, wording));
+        (Showing, ComingRight) = (faces.ExamplesOf(found, wording), faces.ComingRight(found, wording));
         // Two that look alike are named with either of them.
         var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id)).Select(Catalogue.Find).OfType<Pattern>();
         Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other, wording)))];

@@ -24,23 +24,23 @@ public sealed class PatternFaces(ReadingModel model)
     private const int Agreeing = 2;
 
     /// <summary>The answer that shows a pattern best.</summary>
-    public Example Best(Pattern pattern, Wording wording) => Of(pattern, wording)[0];
+    public Example Best(Pattern pattern, Wording wording) => ExamplesOf(pattern, wording)[0];
 
     /// <summary>Answers that show a pattern, at hours and minutes far apart, the plainest first.</summary>
-    public IReadOnlyList<Example> Of(Pattern pattern, Wording wording) => _showing.GetOrAdd((pattern, wording), key => Found(key.Item1, key.Item2));
+    public IReadOnlyList<Example> ExamplesOf(Pattern pattern, Wording wording) => _showing.GetOrAdd((pattern, wording), key => Found(key.Item1, key.Item2));
 
     private IReadOnlyList<Example> Found(Pattern pattern, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule own)
         {
             return [.. OtherSkillItems.All.Select(item => item.OtherSkill!).Where(question => own.AnswerTo(question) is not null).Take(Showing).Select(question => new Example(
-                pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Of(question.Time), Label = $"{question.Time}" }))];
+                pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Showing(question.Time), Label = $"{question.Time}" }))];
         }
         if (pattern.Rule is RepeatingRule)
         {
-            var (before, shown, given) = (new ClockTime(3, 30), new ClockTime(7, 45), DigitalAnswer.Of(new ClockTime(3, 30)));
+            var (before, shown, given) = (new ClockTime(3, 30), new ClockTime(7, 45), DigitalAnswer.Showing(new ClockTime(3, 30)));
             var said = $"{wording.Digital(before)}, as to the clock before";
-            return [new Example(pattern, wording.Digital(shown), said, Face.Of(FaceSize.Middle, shown, given, isRight: false, $"{wording.Digital(shown)}, answered {said}"))];
+            return [new Example(pattern, wording.Digital(shown), said, Face.Showing(FaceSize.Middle, shown, given, isRight: false, $"{wording.Digital(shown)}, answered {said}"))];
         }
         var held = HeldPattern.Plain(model, pattern);
         return [.. Apart(BankOf(pattern).Where(held.IsTelling).OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => Math.Abs(item.Time.Hour - 7)), Showing).Select(item => Drawn(pattern, item, held.AnswerTo(item), isRight: false, wording))];
@@ -58,7 +58,7 @@ public sealed class PatternFaces(ReadingModel model)
     public (string Asked, Example This, Example Other)? Apart(Pattern pattern, Pattern other, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule || other.Rule is OtherSkillRule or RepeatingRule) return null;
-        if (TellingApart.Of(model, pattern, other) is not { } telling) return null;
+        if (TellingApart.Find(model, pattern, other) is not { } telling) return null;
         var (one, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer), wording), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer), wording));
         return ($"{telling.Item.Task.Texts.Name}: {one.Asked}", one, two);
     }
@@ -87,6 +87,6 @@ public sealed class PatternFaces(ReadingModel model)
     {
         var inWords = isRight ? "right" : answer is PlacedAnswer ? "placed like this" : answer.Short(wording);
         var asked = item.Task.Stimulus == Stimulus.Words ? wording.Words(item.Time) : wording.Digital(item.Time);
-        return new Example(pattern, asked, inWords, Face.Of(FaceSize.Middle, item.Time, answer, isRight, $"{wording.Digital(item.Time)}, answered {inWords}"));
+        return new Example(pattern, asked, inWords, Face.Showing(FaceSize.Middle, item.Time, answer, isRight, $"{wording.Digital(item.Time)}, answered {inWords}"));
     }
 }

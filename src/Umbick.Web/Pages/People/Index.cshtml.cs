@@ -24,7 +24,7 @@ public sealed class IndexModel(IDatabase database, PersonSchools works, TimeProv
         await ShowLink(connection, await Staff.Invite(connection, name, role, inCharge, User.Person().Id, Now)));
 
     public Task<IActionResult> OnPostReset(Guid person) => OfColleague(person, async (connection, known) =>
-        await ShowLink(connection, await Staff.LinkToGetIn(connection, known, (await works.Of(known.UserName, HttpContext.RequestAborted)).Count, User.Person().Id, Now)));
+        await ShowLink(connection, await Staff.LinkToGetIn(connection, known, (await works.Find(known.UserName, HttpContext.RequestAborted)).Count, User.Person().Id, Now)));
 
     /// <summary>Turns a colleague's second step off, who has lost the device. They are told when they next come in.</summary>
     public Task<IActionResult> OnPostSecondStepOff(Guid person) => OfColleague(person, async (connection, known) =>

@@ -99,7 +99,7 @@ public sealed class WelcomeModel(IDatabase database, InvitationDoor links, Perso
 
     private async Task<string?> Hash(string password)
     {
-        using var turn = await turns.Take(atHome: true, HttpContext.RequestAborted);
+        using var turn = await turns.Wait(atHome: true, HttpContext.RequestAborted);
         return turn is null ? null : signIn.UserManager.PasswordHasher.HashPassword(new Person(), password);
     }
 

@@ -42,7 +42,7 @@ public sealed class NewModel(IDatabase database, ReadingModel model, Practising 
     public double LineSeconds => Fluency.LineFor(Record.Fluency);
 
     /// <summary>The patterns to choose from, the first to practise at the front, and the one this set is for.</summary>
-    public IReadOnlyList<Impact> Patterns => Record.First;
+    public IReadOnlyList<PracticeWorth> Patterns => Record.First;
 
     /// <summary>The address of this page with something else chosen.</summary>
     public string With(int? seed = null, string? swaps = null, string? pattern = null) =>

@@ -11,7 +11,7 @@ public sealed class SetAsked
 
     public int Seed { get; set; } = 1;
 
-    public int Length { get; set; } = SetOrder.UsualLength;
+    public int Length { get; set; } = SetRequest.UsualLength;
 
     /// <summary>The help to start with; none where it follows from the last set.</summary>
     public string? Support { get; set; }
@@ -27,7 +27,7 @@ public sealed class SetAsked
         get
         {
             var places = (Swaps ?? "").Split('-', StringSplitOptions.RemoveEmptyEntries).Select(part => int.TryParse(part, out var place) ? place : 0).ToList();
-            if (Length is < SetOrder.Shortest or > SetOrder.Longest || places.Count > MostSwaps || places.Exists(place => place < 1 || place > Length)) return null;
+            if (Length is < SetRequest.Shortest or > SetRequest.Longest || places.Count > MostSwaps || places.Exists(place => place < 1 || place > Length)) return null;
             if (!string.IsNullOrEmpty(Support) && !(Enum.TryParse<Support>(Support, ignoreCase: true, out var level) && Enum.IsDefined(level))) return null;
             return new SetChoices(Seed)
             {

@@ -37,7 +37,7 @@ public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILo
     public FileJob? Find(Guid school, Guid id) => _jobs.TryGetValue(id, out var job) && job.School == school ? job : null;
 
     /// <summary>Takes a file in that was read; pressed twice, once.</summary>
-    public void TakeIn(FileJob job, bool onCaseload)
+    public void Import(FileJob job, bool onCaseload)
     {
         lock (job)
         {

@@ -57,7 +57,7 @@ public sealed class FilesModel(IDatabase database, FileJobs jobs, ReadingModel m
         var (record, own, fault) = ChildRecordFile.Read(bytes);
         if (record is not { } rows) return await Refuse(fault!);
         Alias = string.IsNullOrWhiteSpace(alias) ? own : alias.Trim();
-        var (child, wrong) = await InSchool(connection => ChildRecordFile.TakeIn(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime));
+        var (child, wrong) = await InSchool(connection => ChildRecordFile.Import(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime));
         return child is { } taken ? Redirect($"/children/{taken}") : await Refuse(wrong!);
     }
 

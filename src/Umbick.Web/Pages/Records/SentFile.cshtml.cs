@@ -23,7 +23,7 @@ public sealed class SentFileModel(FileJobs jobs) : PageModel
     public IActionResult OnPost(Guid id, bool onCaseload)
     {
         if (jobs.Find(User.Person().School, id) is not { } job) return NotFound();
-        jobs.TakeIn(job, onCaseload);
+        jobs.Import(job, onCaseload);
         return Redirect($"/files/{id}");
     }
 }

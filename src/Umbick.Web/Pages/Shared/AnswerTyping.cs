@@ -7,7 +7,7 @@ namespace Umbick.Web.Pages;
 public static class AnswerTyping
 {
     /// <summary>How an answer of this kind is typed.</summary>
-    public static string How(Item item, Wording wording) => AnswerBoxes.Of(item) switch
+    public static string How(Item item, Wording wording) => AnswerBoxes.BoxFor(item) switch
     {
         AnswerBox.Hands => AnswerBoxes.LooseHands(item) switch
         {
@@ -33,7 +33,7 @@ public static class AnswerTyping
     public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
     {
         { OtherSkill.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
-        { Task.Id: TaskIds.ChooseClock } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.Of(i)}"))],
+        { Task.Id: TaskIds.ChooseClock } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.LetterAt(i)}"))],
         { Task.Id: TaskIds.ChooseTime } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
         _ => [],
     };

@@ -4,5 +4,5 @@ namespace Umbick.Web.Pages;
 public static class Counted
 {
     /// <summary>“1 answer”, “2 answers”.</summary>
-    public static string Of(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
+    public static string InWords(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
 }

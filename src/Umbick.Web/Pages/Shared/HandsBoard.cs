@@ -26,7 +26,7 @@ public sealed record HandsBoard(double? Hour, double? Minute, bool HourLoose, bo
     {
         var (hour, minute) = AnswerBoxes.LooseHands(item);
         if (item.Claim is PlacedAnswer { Hands: { } wrong }) return new HandsBoard(wrong.Hour, wrong.Minute, hour, minute);
-        var (right, start) = (HandPositions.Of(item.Time), StartingHands.For(model, item));
+        var (right, start) = (HandPositions.Showing(item.Time), StartingHands.For(model, item));
         return new HandsBoard(
             hour ? start.Hour : item.Task == ClockTasks.SetMinutes ? null : right.Hour,
             minute ? start.Minute : right.Minute,

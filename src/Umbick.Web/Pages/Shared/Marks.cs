@@ -19,11 +19,11 @@ public static class Marks
     public static string Said(ItemResponse question, Wording wording) => AnswerText.Beside(Shown(question), wording, "other hands");
 
     private static Face Draw(FaceSize size, ItemResponse question, Wording wording) =>
-        question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = !question.IsRight, Label = Told(question, wording) }
-        : Face.Of(size, question.Asked.Item.Time, Shown(question), question.IsRight, Told(question, wording));
+        question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = !question.IsRight, Label = InWords(question, wording) }
+        : Face.Showing(size, question.Asked.Item.Time, Shown(question), question.IsRight, InWords(question, wording));
 
     /// <summary>What was asked and what came of it, in a line.</summary>
-    public static string Told(ItemResponse question, Wording wording) =>
+    public static string InWords(ItemResponse question, Wording wording) =>
         $"{About(question.Asked.Item, wording)}, {(question.IsRight ? "right" : $"answered {Said(question, wording)}")}";
 
     private static string About(Item item, Wording wording) => item.OtherSkill?.Given ?? wording.Digital(item.Time);

@@ -12,7 +12,7 @@ namespace Umbick.Web.Pages;
 public sealed record SettingShown(string Heading, Face? Face, IReadOnlyList<string> Sentences)
 {
     /// <summary>A group, shown as a school or a child has it.</summary>
-    public static SettingShown Of(SettingGroup group, TeachingPreferences preferences) => group switch
+    public static SettingShown From(SettingGroup group, TeachingPreferences preferences) => group switch
     {
         SettingGroup.Teaching => new("How clocks are taught", null,
         [
@@ -28,5 +28,5 @@ public sealed record SettingShown(string Heading, Face? Face, IReadOnlyList<stri
 
     private static string Said(ClockTime time, Wording wording) => $"{wording.Digital(time)} is “{wording.Words(time)}”.";
 
-    private static Face Clock(ClockTime time, Support support) => new(FaceSize.Large) { Hands = HandPositions.Of(time), Support = support, Label = "A clock as it is chosen" };
+    private static Face Clock(ClockTime time, Support support) => new(FaceSize.Large) { Hands = HandPositions.Showing(time), Support = support, Label = "A clock as it is chosen" };
 }

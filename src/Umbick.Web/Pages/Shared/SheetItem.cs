@@ -10,7 +10,7 @@ namespace Umbick.Web.Pages;
 public sealed record SheetItem(Item Item, Support Support)
 {
     /// <summary>What the child answers it with; on paper each has lines to write on, rings to tick or an empty face to draw on.</summary>
-    public AnswerBox Box => AnswerBoxes.Of(Item);
+    public AnswerBox Box => AnswerBoxes.BoxFor(Item);
 
     /// <summary>The clock that is printed; null where there is none, or where there are several.</summary>
     public Face? Clock
@@ -22,7 +22,7 @@ public sealed record SheetItem(Item Item, Support Support)
             var (hour, minute) = AnswerBoxes.LooseHands(Item);
             return new Face(FaceSize.Large)
             {
-                Hands = (hour && minute) || Item.Task == ClockTasks.SetMinutes ? null : HandPositions.Of(Item.Time),
+                Hands = (hour && minute) || Item.Task == ClockTasks.SetMinutes ? null : HandPositions.Showing(Item.Time),
                 Only = hour ? OneHand.Minute : OneHand.Hour,
                 Label = "A clock to draw on",
             };
@@ -38,6 +38,6 @@ public sealed record SheetItem(Item Item, Support Support)
     /// <summary>What there is to tick, as it is said here; none where the answer is written.</summary>
     public IReadOnlyList<string> Choices(Wording wording) =>
         Item.OtherSkill is { } question ? [.. question.Choices.Select(wording.Fill)]
-        : Box is AnswerBox.Clocks ? [.. Clocks.Select((_, i) => $"{ClockLetters.Of(i)}")]
+        : Box is AnswerBox.Clocks ? [.. Clocks.Select((_, i) => $"{ClockLetters.LetterAt(i)}")]
         : [.. Item.Choices.Select(choice => AnswerText.ToChoose(choice, wording))];
 }

@@ -21,7 +21,7 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) => Within(async connection =>
     {
         if (sent.Id is not { } answer || part is not { } at || !ModelState.IsValid) return BadRequest();
-        var taken = await visiting.Take(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed), Teacher);
+        var taken = await visiting.KeepTyped(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed), Teacher);
         if (taken.At is not { } now) return NotFound();
         if (taken.Message is { } why)
         {
@@ -37,7 +37,7 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     /// <summary>Keeps whatever the boxes hold, where a page has no script.</summary>
     public Task<IActionResult> OnPost(Guid id, VisitPart? part, int place) => Within(async connection =>
     {
-        if (part is not { } at || await VisitAt.Load(connection, id) is not { } visit) return NotFound();
+        if (part is not { } at || await VisitState.Load(connection, id) is not { } visit) return NotFound();
         List<string> refused = [];
         foreach (var (child, own) in visit.Children.Select(one => (one.Child, one)))
         {
@@ -46,7 +46,7 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
             if (raw.Length == 0 || raw == own.Said(at, place) || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer)) continue;
             var corrects = Guid.TryParse(Request.Form[$"corrects-{child.Id}"], out var seen) ? seen : default(Guid?);
             var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
-            if ((await visiting.Take(connection, id, child.Id, at, submission, confirmed: raw, Teacher)).Message is { } why) refused.Add($"{child.Alias}: {why}");
+            if ((await visiting.KeepTyped(connection, id, child.Id, at, submission, confirmed: raw, Teacher)).Message is { } why) refused.Add($"{child.Alias}: {why}");
         }
         if (refused.Count == 0) return Redirect($"/visits/{id}");
         await Load(connection, id, string.Join(" ", refused));
@@ -74,15 +74,15 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
 
     private async Task<bool> Load(SchoolConnection connection, Guid id, string? message = null)
     {
-        if (await VisitAt.Load(connection, id) is not { } at) return false;
+        if (await VisitState.Load(connection, id) is not { } at) return false;
         await Show(connection, at, message);
         return true;
     }
 
-    private async Task Show(SchoolConnection connection, VisitAt at, string? message = null)
+    private async Task Show(SchoolConnection connection, VisitState at, string? message = null)
     {
         preferences.OfChild = at.Preferences;
-        View = (await VisitShown.Of(connection, visiting, at)) with { Message = message };
+        View = (await VisitShown.Load(connection, visiting, at)) with { Message = message };
     }
 
     /// <summary>Does something, and shows where the visit is then.</summary>
@@ -98,7 +98,7 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
         return await Load(connection, id) ? Partial("_Visit", View) : NotFound();
     }
 
-    private async Task<IActionResult> Shown(SchoolConnection connection, VisitAt at)
+    private async Task<IActionResult> Shown(SchoolConnection connection, VisitState at)
     {
         if (!Request.IsScripted()) return Redirect($"/visits/{at.Visit.Id}");
         await Show(connection, at);

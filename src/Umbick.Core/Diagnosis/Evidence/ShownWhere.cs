@@ -1,7 +1,7 @@
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>Where a pattern shows: reading a clock and setting one are two skills.</summary>
-public enum Shows
+public enum ShownWhere
 {
     /// <summary>In reading and in setting, as far as is known.</summary>
     Both,

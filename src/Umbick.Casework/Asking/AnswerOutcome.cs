@@ -1,7 +1,7 @@
 namespace Umbick.Casework;
 
 /// <summary>What became of an answer that was sent.</summary>
-public enum Submitted
+public enum AnswerOutcome
 {
     /// <summary>It is kept.</summary>
     Kept,
@@ -23,19 +23,19 @@ public enum Submitted
 }
 
 /// <summary>What is told of an answer that was not kept.</summary>
-public static class SubmittedTexts
+public static class AnswerOutcomeTexts
 {
     /// <summary>Whether it stands on record, now or from before.</summary>
-    public static bool IsKept(this Submitted outcome) => outcome is Submitted.Kept or Submitted.KeptBefore;
+    public static bool IsKept(this AnswerOutcome outcome) => outcome is AnswerOutcome.Kept or AnswerOutcome.KeptBefore;
 
     /// <summary>Why it was not kept, as a sentence.</summary>
     /// <param name="outcome">What became of it.</param>
     /// <param name="typed">What was typed.</param>
-    public static string WhyNot(this Submitted outcome, string typed) => outcome switch
+    public static string WhyNot(this AnswerOutcome outcome, string typed) => outcome switch
     {
-        Submitted.NotFound => "This child is not here.",
-        Submitted.OtherAnswerKept => $"Another answer was kept from this page before, so “{typed}” was not.",
-        Submitted.NotAsked => $"Nothing was asked there, so “{typed}” was not kept.",
+        AnswerOutcome.NotFound => "This child is not here.",
+        AnswerOutcome.OtherAnswerKept => $"Another answer was kept from this page before, so “{typed}” was not.",
+        AnswerOutcome.NotAsked => $"Nothing was asked there, so “{typed}” was not kept.",
         _ => $"That question has an answer already, so “{typed}” was not kept.",
     };
 }

@@ -42,7 +42,7 @@ public sealed record ChildInVisit(CaseloadRow Child, bool IsHere, SittingRecord?
 /// <summary>Where a visit is.</summary>
 /// <param name="Visit">The visit.</param>
 /// <param name="Children">Its children, by turn.</param>
-public sealed record VisitAt(Visit Visit, IReadOnlyList<ChildInVisit> Children)
+public sealed record VisitState(Visit Visit, IReadOnlyList<ChildInVisit> Children)
 {
     /// <summary>The children who are there.</summary>
     public IEnumerable<ChildInVisit> Here => Children.Where(child => child.IsHere);
@@ -77,14 +77,14 @@ public sealed record VisitAt(Visit Visit, IReadOnlyList<ChildInVisit> Children)
         Children.Select(child => child.SittingOf(part)).FirstOrDefault(sitting => sitting is not null) is { } sitting ? [.. sitting.Questions.Select(question => question.Asked)] : [];
 
     /// <summary>Loads a visit; null where the school has no such visit.</summary>
-    public static async Task<VisitAt?> Load(SchoolConnection connection, Guid id) => await VisitRows.Find(connection, id) is { } rows ? Of(rows) : null;
+    public static async Task<VisitState?> Load(SchoolConnection connection, Guid id) => await VisitRows.Find(connection, id) is { } rows ? From(rows) : null;
 
     /// <summary>Loads a visit, kept from other writers until the transaction ends; null where the school has no such visit.</summary>
-    internal static async Task<VisitAt?> Lock(SchoolConnection connection, Guid id) => await VisitRows.Lock(connection, id) is { } rows ? Of(rows) : null;
+    internal static async Task<VisitState?> Lock(SchoolConnection connection, Guid id) => await VisitRows.Lock(connection, id) is { } rows ? From(rows) : null;
 
-    private static VisitAt Of(VisitRows rows)
+    private static VisitState From(VisitRows rows)
     {
-        return new VisitAt(rows.Visit,
+        return new VisitState(rows.Visit,
         [
             .. rows.Present.Select(present => new ChildInVisit(rows.Children[present.Child], present.LeftAt is null, RecordOf(present.Child, practice: false), RecordOf(present.Child, practice: true))
             {
@@ -95,7 +95,7 @@ public sealed record VisitAt(Visit Visit, IReadOnlyList<ChildInVisit> Children)
         ]);
 
         SittingRecord? RecordOf(ChildId child, bool practice) => rows.Sittings.FirstOrDefault(sitting => sitting.Child == child && sitting.IsPractice == practice) is { } sitting
-            ? ChildRecord.Of(sitting, rows.Asked[sitting.Id], rows.Answers[sitting.Id], rows.Children[child].Preferences)
+            ? ChildRecord.SittingFrom(sitting, rows.Asked[sitting.Id], rows.Answers[sitting.Id], rows.Children[child].Preferences)
             : null;
 
         Dictionary<int, Rung> RungsOf(Sitting? practice) => practice is null ? []

@@ -1,13 +1,13 @@
 namespace Umbick.Core.Clocks;
 
 /// <summary>Where hands are, in words: an answer in hands cannot be read out as figures.</summary>
-public static class HandsTold
+public static class HandsInWords
 {
     /// <summary>How near to a numeral a hand is on it, in hours.</summary>
     private const double Near = 0.06;
 
     /// <summary>The hands that were placed: <c>the short hand a little past the 8, the long hand at the 4</c>.</summary>
-    public static string Of(PlacedAnswer placed) => (placed.Hour, placed.Minute) switch
+    public static string For(PlacedAnswer placed) => (placed.Hour, placed.Minute) switch
     {
         ({ } hour, { } minute) => $"the short hand {Short(hour)}, the long hand {Long(minute)}",
         ({ } hour, null) => $"the short hand {Short(hour)}",
@@ -21,7 +21,7 @@ public static class HandsTold
     {
         var passed = (int)Math.Floor(hour + Near);
         var into = hour - passed;
-        return HourPlaces.Told(new ClockTime(Hours.Named(passed), into < Near ? 0 : (int)Math.Round(into * 60)));
+        return HourPlaces.InWords(new ClockTime(Hours.Named(passed), into < Near ? 0 : (int)Math.Round(into * 60)));
     }
 
     /// <summary>Where the long hand is, to the nearest tick.</summary>

@@ -1,7 +1,7 @@
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>What stands out in answers and is no pattern of reading. The names stand in the database.</summary>
-public enum Unnamed
+public enum BesidePatterns
 {
     /// <summary>Nothing.</summary>
     None,

@@ -7,7 +7,7 @@ namespace Umbick.Core.Teaching;
 /// What a face shows, told hand by hand once a child has looked twice: where the answer went wrong, and nothing that would have to be
 /// answered.
 /// </summary>
-public static class FaceTold
+public static class FaceInWords
 {
     private const double HourHandOff = 0.2;
     private const double MinuteHandOff = 1;
@@ -16,7 +16,7 @@ public static class FaceTold
     /// <param name="item">The item that was answered.</param>
     /// <param name="given">The last answer; null tells of every step.</param>
     /// <param name="preferences">How clocks are taught here.</param>
-    public static IReadOnlyList<string> Of(Item item, Answer? given, TeachingPreferences preferences)
+    public static IReadOnlyList<string> For(Item item, Answer? given, TeachingPreferences preferences)
     {
         if (item.OtherSkill is not null) return [];
         if (!item.Task.ShowsClock && item.Task.Form != AnswerForm.Hands) return [Words(item.Time, preferences.Wording)];
@@ -34,8 +34,8 @@ public static class FaceTold
     public static string Right(Item item, Wording wording) => item.Task switch
     {
         { Form: AnswerForm.Words } => wording.Words(item.Time),
-        { Form: AnswerForm.Hour } => HourPlaces.Told(item.Time),
-        { Form: AnswerForm.Places } => HandsTold.Of(new PlacedAnswer(HandPositions.Of(item.Time).Hour, item.Time.Minute)),
+        { Form: AnswerForm.Hour } => HourPlaces.InWords(item.Time),
+        { Form: AnswerForm.Places } => HandsInWords.For(new PlacedAnswer(HandPositions.Showing(item.Time).Hour, item.Time.Minute)),
         { Form: AnswerForm.Minutes } => $"{item.Time.Minute} minutes",
         _ => wording.Digital(item.Time),
     };
@@ -45,7 +45,7 @@ public static class FaceTold
     {
         if (given is PlacedAnswer placed)
         {
-            var right = HandPositions.Of(item.Time);
+            var right = HandPositions.Showing(item.Time);
             return (
                 placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) > HourHandOff,
                 placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) > MinuteHandOff);
@@ -65,7 +65,7 @@ public static class FaceTold
         ? $"The short hand is exactly on the {time.Hour}, so the hour is {time.Hour}."
         : $"The short hand has passed the {time.Hour} and is not yet at the {Hours.After(time.Hour)}, so the hour is {time.Hour}.";
 
-    private static string HourPlaced(ClockTime time, Wording wording) => $"At {wording.Digital(time)} the short hand is {HourPlaces.Told(time)}.";
+    private static string HourPlaced(ClockTime time, Wording wording) => $"At {wording.Digital(time)} the short hand is {HourPlaces.InWords(time)}.";
 
     private static string Minutes(ClockTime time, TeachingPreferences preferences)
     {

@@ -8,7 +8,7 @@ namespace Umbick.Core.Practice;
 /// <param name="Stage">What the child has been taught. Where the pattern does not show there at all it is raised to the first at which it does.</param>
 /// <param name="Start">The help on the first faces.</param>
 /// <param name="Seed">The same order with the same seed makes the same set.</param>
-public sealed record SetOrder(HeldPattern Held, Stage Stage, Support Start, int Seed)
+public sealed record SetRequest(HeldPattern Held, Stage Stage, Support Start, int Seed)
 {
     /// <summary>The usual number of items: a secure start, two pairs, a claim, a transfer and a bare one.</summary>
     public const int UsualLength = 8;

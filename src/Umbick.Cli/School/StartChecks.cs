@@ -6,10 +6,10 @@ using Umbick.Store;
 namespace Umbick.Cli.School;
 
 /// <summary>What the launcher asks before it starts a site, and while it waits for it.</summary>
-internal static class Standing
+internal static class StartChecks
 {
     /// <summary>Whether a real site may start on this database; if not, why.</summary>
-    public static async Task<int> MayStart() => await Restore.Recover() is not 0 and var recovered ? recovered : await VerbException.Told(() => Connections.AsOwner(async database =>
+    public static async Task<int> MayStart() => await Restore.Recover() is not 0 and var recovered ? recovered : await VerbException.Report(() => Connections.AsOwner(async database =>
     {
         if (await database.IsDemo()) throw new VerbException("This database holds demonstration data, whose passwords everybody knows. ./umbick demo starts it.");
         if (await IsEmpty(database)) throw new VerbException("There is no school yet. ./umbick new-school makes one.");

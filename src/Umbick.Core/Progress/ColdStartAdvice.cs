@@ -1,7 +1,7 @@
 namespace Umbick.Core.Progress;
 
 /// <summary>What the last cold starts say of how a pattern is worked on.</summary>
-public enum ColdStartsSay
+public enum ColdStartAdvice
 {
     /// <summary>Go on as it is.</summary>
     GoOn,
@@ -24,12 +24,12 @@ public static class ColdStarts
 
     /// <summary>What the last ones say; one that was broken off says nothing.</summary>
     /// <param name="results">How many telling items came right, of how many were asked; the earliest first.</param>
-    public static ColdStartsSay Say(IEnumerable<(int Right, int Telling)> results)
+    public static ColdStartAdvice Advise(IEnumerable<(int Right, int Telling)> results)
     {
         var last = results.Where(one => one.Telling == Whole).TakeLast(InARow).ToList();
-        if (last.Count < InARow) return ColdStartsSay.GoOn;
-        return last.TrueForAll(one => one.Right <= AtMost) && last[^1].Right <= last[0].Right ? ColdStartsSay.ChangeApproach
-            : last.TrueForAll(one => one.Right == Whole) ? ColdStartsSay.FinishPattern
-            : ColdStartsSay.GoOn;
+        if (last.Count < InARow) return ColdStartAdvice.GoOn;
+        return last.TrueForAll(one => one.Right <= AtMost) && last[^1].Right <= last[0].Right ? ColdStartAdvice.ChangeApproach
+            : last.TrueForAll(one => one.Right == Whole) ? ColdStartAdvice.FinishPattern
+            : ColdStartAdvice.GoOn;
     }
 }
