@@ -28,20 +28,20 @@ internal static class SimulateDecisions
         {
             foreach (var slips in new[] { 0.05, 0.1, 0.15 })
             {
-                var outcomes = Each((pattern, one, random) => study.Play(new PractisedChild(pattern, AtFirst, keeps, slips, 0, random), pattern, Visits, one));
-                var finished = outcomes.Where(one => one.ToldToFinish is not null).ToList();
-                Print($"| {name} | {Percent(slips)} | {Share(outcomes, one => one.ToldToChange <= Early)} | {Share(outcomes, one => one.ToldToChange is not null)} | {Share(outcomes, one => one.ToldToFinish is not null)} | {Share(finished, one => one.StrengthThen >= 0.2)} |");
+                var outcomes = Each((pattern, number, random) => study.Play(new PractisedChild(pattern, AtFirst, keeps, slips, 0, random), pattern, Visits, number));
+                var finished = outcomes.Where(outcome => outcome.ToldToFinish is not null).ToList();
+                Print($"| {name} | {Percent(slips)} | {Share(outcomes, outcome => outcome.ToldToChange <= Early)} | {Share(outcomes, outcome => outcome.ToldToChange is not null)} | {Share(outcomes, outcome => outcome.ToldToFinish is not null)} | {Share(finished, outcome => outcome.StrengthThen >= 0.2)} |");
             }
         }
         Print("\n| over it, slips | of these slips the old habit | sent back by one of four rechecks |\n|---|---|---|");
         foreach (var habit in new[] { 0, 0.5, 1 })
         {
             foreach (var slips in new[] { 0.05, 0.1, 0.15 })
-                Print($"| {Percent(slips)} | {Percent(habit)} | {Share(Each((pattern, one, random) => study.IsSentBack(new PractisedChild(pattern, 0, 1, slips, habit, random), pattern, one)), back => back)} |");
+                Print($"| {Percent(slips)} | {Percent(habit)} | {Share(Each((pattern, number, random) => study.IsSentBack(new PractisedChild(pattern, 0, 1, slips, habit, random), pattern, number)), back => back)} |");
         }
         Print("\n| it has come back: followed in | sent back by one of four rechecks |\n|---|---|");
         foreach (var strength in new[] { 0.3, 0.5, 0.8 })
-            Print($"| {Percent(strength)} | {Share(Each((pattern, one, random) => study.IsSentBack(new PractisedChild(pattern, strength, 1, 0.1, 0, random), pattern, one)), back => back)} |");
+            Print($"| {Percent(strength)} | {Share(Each((pattern, number, random) => study.IsSentBack(new PractisedChild(pattern, strength, 1, 0.1, 0, random), pattern, number)), back => back)} |");
         return 0;
 
         IReadOnlyList<T> Each<T>(Func<Pattern, int, Random, T> play) =>

@@ -32,8 +32,8 @@ internal static class SimulatePractice
         string Compared(IEnumerable<Pattern> patterns, LearningRates rates)
         {
             var each = patterns.Select(pattern => (Made: Mean(pattern, rates, made: true), Random: Mean(pattern, rates, made: false))).ToList();
-            var (made, random) = (each.Average(one => one.Made), each.Average(one => one.Random));
-            return string.Create(CultureInfo.InvariantCulture, $"{made:0} · {random:0} · {made / random:0.00} · {each.Count(one => one.Made < one.Random)} of {each.Count}");
+            var (made, random) = (each.Average(known => known.Made), each.Average(known => known.Random));
+            return string.Create(CultureInfo.InvariantCulture, $"{made:0} · {random:0} · {made / random:0.00} · {each.Count(known => known.Made < known.Random)} of {each.Count}");
         }
 
         double Mean(Pattern pattern, LearningRates rates, bool made) => means.GetOrAdd((pattern.Id, rates, made), _ => Enumerable.Range(0, learners)

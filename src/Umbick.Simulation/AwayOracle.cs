@@ -25,16 +25,16 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
     {
         var slips = answers.Select((_, i) => Slipped(answers, i, byMeaning: false)).ToList();
         var slipsByMeaning = answers.Select((_, i) => Slipped(answers, i, byMeaning: true)).ToList();
-        var right = answers.Select(one => Said(one.Item, one.Item.Time, one.Answer, false)).ToList();
-        var rightByMeaning = answers.Select(one => Said(one.Item, one.Item.Time, one.Answer, true)).ToList();
+        var right = answers.Select(answer => Said(answer.Item, answer.Item.Time, answer.Answer, false)).ToList();
+        var rightByMeaning = answers.Select(answer => Said(answer.Item, answer.Item.Time, answer.Answer, true)).ToList();
         var beliefs = new Dictionary<string, double>();
         var total = 0.0;
         foreach (var (patterns, prior) in _sets)
         {
             foreach (var benchmarks in new[] { false, true })
             {
-                double[] its = [.. answers.Select(one => Ruled(one, patterns, benchmarks, byMeaning: false))];
-                double[] itsByMeaning = [.. answers.Select(one => Ruled(one, patterns, benchmarks, byMeaning: true))];
+                double[] its = [.. answers.Select(answer => Ruled(answer, patterns, benchmarks, byMeaning: false))];
+                double[] itsByMeaning = [.. answers.Select(answer => Ruled(answer, patterns, benchmarks, byMeaning: true))];
                 foreach (var traits in _traits.Where(traits => traits.Benchmarks == benchmarks && patterns.All(id => shown.ShowsPattern(id, traits))))
                 {
                     var own = traits.Variant == Variant.OwnWords;
@@ -53,7 +53,7 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
                 }
             }
         }
-        return beliefs.Where(one => one.Value >= StudyOutcome.FoundFrom * total).Select(one => one.Key).ToHashSet();
+        return beliefs.Where(belief => belief.Value >= StudyOutcome.FoundFrom * total).Select(belief => belief.Key).ToHashSet();
     }
 
     private static double Chance(Traits traits, double consistency, int place, double follows, double slipped, IReadOnlyList<(Item Item, Answer Answer)> answers)
@@ -66,9 +66,9 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
         return ((1 - VariedChild.RepeatsLast) * chance) + (answers[place].Answer.Equals(answers[place - 1].Answer) ? VariedChild.RepeatsLast : 0);
     }
 
-    private static double Ruled((Item Item, Answer Answer) one, IReadOnlySet<string> patterns, bool benchmarks, bool byMeaning) =>
-        SecondReading.Answers(one.Item.Task.Id, one.Item.Time.Hour, one.Item.Time.Minute, patterns, benchmarks)
-            .Where(outcome => Same(one.Item, AnswerParser.Parse(outcome.Answer), one.Answer, byMeaning)).Sum(outcome => outcome.Share);
+    private static double Ruled((Item Item, Answer Answer) each, IReadOnlySet<string> patterns, bool benchmarks, bool byMeaning) =>
+        SecondReading.Answers(each.Item.Task.Id, each.Item.Time.Hour, each.Item.Time.Minute, patterns, benchmarks)
+            .Where(outcome => Same(each.Item, AnswerParser.Parse(outcome.Answer), each.Answer, byMeaning)).Sum(outcome => outcome.Share);
 
     private static double Slipped(IReadOnlyList<(Item Item, Answer Answer)> answers, int i, bool byMeaning)
     {
@@ -90,12 +90,12 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
         var byStep = steps.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).Select(pattern => pattern.Id).ToList()).ToList();
         for (var first = 0; first < byStep.Count; first++)
         {
-            foreach (var one in byStep[first])
+            foreach (var text in byStep[first])
             {
-                if (count == 1) yield return ([one], 1.0 / byStep[first].Count);
+                if (count == 1) yield return ([text], 1.0 / byStep[first].Count);
                 for (var second = first + 1; count == 2 && second < byStep.Count; second++)
                 {
-                    foreach (var other in byStep[second]) yield return ([one, other], 1.0 / byStep[first].Count / byStep[second].Count);
+                    foreach (var other in byStep[second]) yield return ([text, other], 1.0 / byStep[first].Count / byStep[second].Count);
                 }
             }
         }

@@ -48,15 +48,15 @@ public sealed class Oracle
     public IReadOnlySet<string> Found(IReadOnlyList<(Item Item, Answer Answer)> answers)
     {
         var logs = new double[_hypotheses.Count];
-        var given = answers.Select(one => (Predictions: Predict(one.Item), one.Answer, Noise: NoiseOf(one.Item, one.Answer), Right: Same(one.Item, one.Answer))).ToList();
+        var given = answers.Select(answer => (Predictions: Predict(answer.Item), answer.Answer, Noise: NoiseOf(answer.Item, answer.Answer), Right: Same(answer.Item, answer.Answer))).ToList();
         Parallel.For(0, logs.Length, i =>
         {
             var chance = 0.0;
             foreach (var consistency in Consistencies)
             {
                 var all = 1.0;
-                foreach (var one in given)
-                    all *= (consistency * one.Predictions[i].GetValueOrDefault(one.Answer)) + (DrawnChild.Noise * one.Noise) + (one.Right ? 1 - consistency - DrawnChild.Noise : 0);
+                foreach (var each in given)
+                    all *= (consistency * each.Predictions[i].GetValueOrDefault(each.Answer)) + (DrawnChild.Noise * each.Noise) + (each.Right ? 1 - consistency - DrawnChild.Noise : 0);
                 chance += all;
             }
             logs[i] = _hypotheses[i].Prior * chance;

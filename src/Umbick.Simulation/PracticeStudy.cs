@@ -24,14 +24,14 @@ public static class PracticeStudy
         for (var set = 0; ; set++)
         {
             var order = new SetRequest(held, stage, Support.Bare, unchecked((seed * 131) + set));
-            foreach (var item in made ? new SetMaker().Make(order).Items.Select(one => one.Item) : AtRandom(order))
+            foreach (var item in made ? new SetMaker().Make(order).Items.Select(each => each.Item) : AtRandom(order))
             {
                 asked++;
                 if (learner.Meets(item) is { } right)
                 {
                     last.Enqueue(right);
                     if (last.Count > Mastery.Last) last.Dequeue();
-                    if (last.Count == Mastery.Last && last.Count(one => one) >= Mastery.RightNeeded) return asked;
+                    if (last.Count == Mastery.Last && last.Count(each => each) >= Mastery.RightNeeded) return asked;
                 }
                 if (asked >= Most) return asked;
             }
@@ -41,7 +41,7 @@ public static class PracticeStudy
     private static IEnumerable<Item> AtRandom(SetRequest order)
     {
         var stage = SetMaker.StageFor(order);
-        var bank = ItemBank.ForSitting(stage, new SetMaker().Make(order).Items.Select(one => one.Item.Task).Where(task => task.Order.Count > 0 && task != ClockTasks.Judge).Distinct());
+        var bank = ItemBank.ForSitting(stage, new SetMaker().Make(order).Items.Select(item => item.Item.Task).Where(task => task.Order.Count > 0 && task != ClockTasks.Judge).Distinct());
         var random = new Random(order.Seed);
         return Enumerable.Range(0, order.Length).Select(_ => bank[random.Next(bank.Count)]);
     }

@@ -147,18 +147,18 @@ public static class SecondReading
         // Whoever reads the coming hour may say 'to' with just that, and is right by accident.
         if (late && hour == Round12(shownHour + 1))
         {
-            said = [.. said.Select(one => one with { Share = 0.75 * one.Share })];
+            said = [.. said.Select(each => each with { Share = 0.75 * each.Share })];
             said.Add((60 - minutes, "to", hour, 0.25));
         }
-        foreach (var one in said)
+        foreach (var known in said)
         {
-            var (amount, way, named) = (one.Amount, one.Way, one.Hour);
+            var (amount, way, named) = (known.Amount, known.Way, known.Hour);
             if (has.Contains("quarter-is-25") && amount == 25) amount = 15;
             if (has.Contains("half-is-50") && minutes == 50) (amount, way, named) = (30, "past", hour);
             if (has.Contains("half-names-next") && minutes == 30) (amount, way, named) = (30, "past", coming);
             if (has.Contains("fraction-is-numeral") && amount == 3) amount = 15;
             if (has.Contains("fraction-is-numeral") && amount == 6 && way == "past") amount = 30;
-            yield return new Outcome(InWords(amount, way, named), read.Share * one.Share);
+            yield return new Outcome(InWords(amount, way, named), read.Share * known.Share);
         }
     }
 

@@ -38,7 +38,7 @@ public sealed class ShownPatterns
     private string[][] Answers(string pattern, bool benchmarks) =>
         _answers.GetOrAdd((pattern, benchmarks), asked => [.. _looked.Select(item => Outcomes(item, new HashSet<string> { asked.Pattern }, asked.Benchmarks))]);
 
-    private static int Differ(string[] these, string[][] those) => these.Where((one, i) => !those[i].Contains(one)).Count();
+    private static int Differ(string[] these, string[][] those) => these.Where((text, i) => !those[i].Contains(text)).Count();
 
     private static string[] Outcomes(Item item, IReadOnlySet<string> patterns, bool benchmarks) =>
         [.. SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, patterns, benchmarks).OrderByDescending(outcome => outcome.Share).Select(outcome => outcome.Answer)];

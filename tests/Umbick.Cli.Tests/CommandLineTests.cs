@@ -44,9 +44,9 @@ public sealed class CommandLineTests
     {
         var file = await Made(
             "child,date,task,given,answer\n"
-            + string.Concat(new[] { ("3:20", "3:12"), ("7:10", "7:06"), ("9:35", "9:21"), ("1:50", "1:30"), ("4:25", "4:15") }.Select(one => $"Plover,2026-03-02,read-digital,{one.Item1},{one.Item2}\n"))
+            + string.Concat(new[] { ("3:20", "3:12"), ("7:10", "7:06"), ("9:35", "9:21"), ("1:50", "1:30"), ("4:25", "4:15") }.Select(each => $"Plover,2026-03-02,read-digital,{each.Item1},{each.Item2}\n"))
             + string.Concat(new[] { "6:20", "7:10", "9:35", "1:50" }.Select(shown => $"Sorrel,2026-03-02,read-digital,{shown},3:30\n"))
-            + string.Concat(new[] { ("6:20", "2:45"), ("3:40", "11:10"), ("9:10", "5:05"), ("7:50", "1:30"), ("2:15", "8:00"), ("11:35", "4:20") }.Select(one => $"Teal,2026-03-02,read-digital,{one.Item1},{one.Item2}\n")));
+            + string.Concat(new[] { ("6:20", "2:45"), ("3:40", "11:10"), ("9:10", "5:05"), ("7:50", "1:30"), ("2:15", "8:00"), ("11:35", "4:20") }.Select(each => $"Teal,2026-03-02,read-digital,{each.Item1},{each.Item2}\n")));
         var (_, output, _) = await Run("", "diagnose", file);
         using var json = JsonDocument.Parse(output);
         var children = json.RootElement.GetProperty("children");

@@ -37,7 +37,7 @@ public sealed class NewSchoolTests
     {
         var options = new Dictionary<string, string> { ["--name"] = "Holm", ["--zone"] = "Europe/London", ["--teacher"] = "Tern", ["--user-name"] = "tern@holm.example", [option] = value };
         await using var database = await OwnDatabase.Make();
-        var (code, _, errors) = await database.Run(["new-school", .. options.SelectMany(one => new[] { one.Key, one.Value })]);
+        var (code, _, errors) = await database.Run(["new-school", .. options.SelectMany(pair => new[] { pair.Key, pair.Value })]);
         Assert.Equal(2, code);
         Assert.Contains(told, errors, StringComparison.Ordinal);
         Assert.Empty(await database.Ask<string>("select name from school"));

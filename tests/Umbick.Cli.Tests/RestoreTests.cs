@@ -181,7 +181,7 @@ public sealed class RestoreTests : IAsyncLifetime
             var end = found == early ? "the backup" : found == late ? "what was there" : "neither";
             ends[end] = ends.GetValueOrDefault(end) + 1;
         }
-        Console.WriteLine($"killed: 30 restores of {whole.TotalSeconds:0.0} s at ten moments, three times each; then there was {string.Join(", ", ends.Select(one => $"{one.Key} {one.Value} times"))}, whole");
+        Console.WriteLine($"killed: 30 restores of {whole.TotalSeconds:0.0} s at ten moments, three times each; then there was {string.Join(", ", ends.Select(pair => $"{pair.Key} {pair.Value} times"))}, whole");
         Assert.DoesNotContain("neither", ends.Keys);
     }
 

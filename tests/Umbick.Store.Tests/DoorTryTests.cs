@@ -32,7 +32,7 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
         var tries = await AtOnce(200, i => Try(true, Stranger(i % 50)));
         Assert.Equal(20, Heard(tries));
         // One of them is the last, and whoever is in charge is told by it.
-        Assert.Single(tries, one => one.Outcome == DoorOutcome.Open && one.WrongToday == DoorTries.MostCodesADay);
+        Assert.Single(tries, tried => tried.Outcome == DoorOutcome.Open && tried.WrongToday == DoorTries.MostCodesADay);
         Assert.Equal(DoorOutcome.Stopped, (await Try(true, Stranger(99))).Outcome);
         await schools.InA(connection => connection.ExecuteAsync("update account set two_factor = true where id = @id", new { id = person.Id }));
         Assert.Equal(person.Id, Assert.Single(await schools.InA(DoorTries.StoppedSteps)).Person);
@@ -75,13 +75,13 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
         Task<OpenedCode> Open(string code, int from) => schools.App.BeforeSchool(connection => Codes.Open(connection, code, Guid.NewGuid(), Stranger(from)));
         Assert.Equal(CodeOutcome.Opened, (await Open(right, 0)).Outcome);
 
-        Assert.Equal(8, (await AtOnce(60, _ => Open(wrong, 1))).Count(one => one.Outcome == CodeOutcome.Wrong));
+        Assert.Equal(8, (await AtOnce(60, _ => Open(wrong, 1))).Count(each => each.Outcome == CodeOutcome.Wrong));
         Assert.Equal(CodeOutcome.Wait, (await Open(await Code(), 1)).Outcome);
-        Assert.Equal(52, (await AtOnce(500, i => Open(wrong, 2 + (i % 50)))).Count(one => one.Outcome == CodeOutcome.Wrong));
+        Assert.Equal(52, (await AtOnce(500, i => Open(wrong, 2 + (i % 50)))).Count(each => each.Outcome == CodeOutcome.Wrong));
         Assert.Equal(CodeOutcome.Wait, (await Open(await Code(), 999)).Outcome);
 
         Assert.Equal(CodeOutcome.Opened, (await Open(await Code(), 0)).Outcome);
-        Assert.Equal(60, (await AtOnce(100, _ => Open(wrong, 0))).Count(one => one.Outcome == CodeOutcome.Wrong));
+        Assert.Equal(60, (await AtOnce(100, _ => Open(wrong, 0))).Count(each => each.Outcome == CodeOutcome.Wrong));
         Assert.Equal(CodeOutcome.Wait, (await Open(await Code(), 0)).Outcome);
     }
 
@@ -89,9 +89,9 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private Task<DoorTry> Try(bool isSecondStep, byte[] address) => schools.App.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, _name, address));
 
-    private static async Task<T[]> AtOnce<T>(int count, Func<int, Task<T>> what) => [.. (await Task.WhenAll(Enumerable.Range(0, count).Chunk(60).Select(some => Task.WhenAll(some.Select(what))))).SelectMany(one => one)];
+    private static async Task<T[]> AtOnce<T>(int count, Func<int, Task<T>> what) => [.. (await Task.WhenAll(Enumerable.Range(0, count).Chunk(60).Select(some => Task.WhenAll(some.Select(what))))).SelectMany(each => each)];
 
-    private static int Heard(DoorTry[] tries) => tries.Count(one => one.Outcome == DoorOutcome.Open);
+    private static int Heard(DoorTry[] tries) => tries.Count(tried => tried.Outcome == DoorOutcome.Open);
 
     private static byte[] Stranger(int number) => [.. BitConverter.GetBytes(number), .. new byte[28]];
 }

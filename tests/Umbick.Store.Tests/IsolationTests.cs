@@ -72,8 +72,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await Fill(schools.A);
         // Also where the driver resets nothing as a connection goes back: the transaction itself sets the school for its own length.
         var settings = new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { MaxPoolSize = 1, NoResetOnClose = true };
-        await using var one = NpgsqlDataSource.Create(settings);
-        var database = new Database(one);
+        await using var source = NpgsqlDataSource.Create(settings);
+        var database = new Database(source);
         Assert.NotEqual(0, await database.InSchool(schools.A, connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
         Assert.Equal(0, await database.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
         Assert.Equal(0, await database.InSchool(Guid.NewGuid(), connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));

@@ -41,7 +41,7 @@ public sealed class MigrationTests
                     Assert.Equal([("5:10", true), ("5:11", false)], rows.Select(row => (row.Raw, row.Corrects is null)));
                     Assert.Equal(0, await connection.ExecuteScalarAsync<int>("select count(*) from answer where kept_at <> given_at"));
                     // Of two askings that stood open the one with an answer goes on.
-                    var child = (await Children.All(connection)).Single(one => one.Alias == "Fern");
+                    var child = (await Children.All(connection)).Single(each => each.Alias == "Fern");
                     Assert.Equal("open 2", await connection.ExecuteScalarAsync<string>("select case when started_at = '2026-07-03T10:00:00Z' then 'open 2' else 'open 1' end from sitting where id = @id", new { id = child.OpenAsking }));
                     Assert.Equal((new DateOnly(2026, 7, 3), 0), (child.LastSeen, child.Sittings));
                     var record = (await ChildRecord.Load(connection, new ReadingModel(), child.Id))!;

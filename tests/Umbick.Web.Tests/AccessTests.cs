@@ -46,7 +46,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         fields["place"] = "1";
         fields["raw"] = "4:00";
         Assert.Equal(HttpStatusCode.NotFound, (await other.Post($"/ask/{sitting}?handler=answer", fields)).StatusCode);
-        Assert.Empty((await site.Record(site.A, child.Id)).Sittings.SelectMany(one => one.Answered));
+        Assert.Empty((await site.Record(site.A, child.Id)).Sittings.SelectMany(each => each.Answered));
     }
 
     [Fact]

@@ -52,7 +52,7 @@ public sealed class ArrowTests
     [InlineData("Umbick.Casework", "System Umbick CsvHelper")]
     public void Beyond_its_own_a_project_knows_only_these(string project, string known)
     {
-        var assembly = All.Assemblies.Select(one => one.Name).Single(name => name.Split(',')[0] == project);
+        var assembly = All.Assemblies.Select(each => each.Name).Single(name => name.Split(',')[0] == project);
         var others = Assembly.Load(assembly).GetReferencedAssemblies().Select(name => name.Name!.Split('.', '-')[0]).Distinct();
         Assert.Empty(others.Except(known.Split(' ')).Except(["dbup"]));
     }

@@ -37,7 +37,7 @@ public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
             await Run(other.ConnectionString, "restore", file, "--as-it-was");
             await using var restored = new NpgsqlConnection(other.ConnectionString);
             await restored.OpenAsync(TestContext.Current.CancellationToken);
-            var there = (await restored.QueryAsync<Guid>("select id from answer where sitting = any(@ids)", new { ids = sittings.Select(one => one.Value).ToArray() })).ToHashSet();
+            var there = (await restored.QueryAsync<Guid>("select id from answer where sitting = any(@ids)", new { ids = sittings.Select(id => id.Value).ToArray() })).ToHashSet();
             Assert.True(before.Length >= 3 * Devices && during > 0, $"{before.Length} answers before, {during} meanwhile: no load");
             Assert.Empty(before.Except(there));
             // With an answer goes the item that is asked next, and where the sitting stands: one transaction, so both or neither.
@@ -47,7 +47,7 @@ public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
                   current_place <> 1 + (select count(*) from answer where answer.sitting = sitting.id)
                   or not exists (select from asked_item where asked_item.sitting = sitting.id and place = current_place))
                 """,
-                new { ids = sittings.Select(one => one.Value).ToArray() }));
+                new { ids = sittings.Select(id => id.Value).ToArray() }));
             TestContext.Current.TestOutputHelper?.WriteLine($"{before.Length} answers before the backup, {during} meanwhile, {there.Count} in it");
         }
         finally

@@ -142,7 +142,7 @@ public sealed class ByEarTests(Site site) : IClassFixture<Site>
         Assert.Contains("runs no scripts", (await plain.Page("/turn")).QuerySelector("noscript")!.TextContent, StringComparison.Ordinal);
         foreach (var (hour, minute) in new[] { ("7,5", "30"), ("٣", "0") })
             await plain.Send("/turn", "Done", new() { ["hourPut"] = hour, ["minutePut"] = minute, ["hourHand"] = "", ["minuteHand"] = "" });
-        Assert.Equal(["7.5|30", "3|0"], (await site.Record(site.A, child.Id)).SittingsAsked[0].Answered.Select(one => one.Given!.Raw));
+        Assert.Equal(["7.5|30", "3|0"], (await site.Record(site.A, child.Id)).SittingsAsked[0].Answered.Select(question => question.Given!.Raw));
 
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.Contains("runs no scripts", (await teacher.Page("/day")).QuerySelector("noscript")!.TextContent, StringComparison.Ordinal);

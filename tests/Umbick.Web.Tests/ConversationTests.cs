@@ -217,7 +217,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
         return answer;
     }
 
-    private async Task<int> Count(ChildId child) => (await site.Record(site.A, child)).Sittings.Sum(one => one.Answered.Count());
+    private async Task<int> Count(ChildId child) => (await site.Record(site.A, child)).Sittings.Sum(sitting => sitting.Answered.Count());
 
     private async Task<(Browser Browser, ChildId Child, SittingId Sitting)> Open(AskingOptions? beginning = null)
     {

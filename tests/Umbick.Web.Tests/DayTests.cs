@@ -41,7 +41,7 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
         browser.Await("[data-part=room] [data-box]:focus");
         browser.Type("9:40" + Keys.Enter);
         for (var place = 1; place <= ColdItems; place++) Answer("cold", place);
-        browser.Await("[data-part=model]");
+        browser.Await("[data-part=show]");
         browser.TabTo("Shown: now practise");
         browser.Type(Keys.Enter);
         for (var place = 1; place <= Practised; place++)

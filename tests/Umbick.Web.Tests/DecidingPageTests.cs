@@ -151,8 +151,8 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         {
             var page = await teacher.Page($"/patterns/{pattern.Id}");
             Assert.NotEmpty(page.QuerySelectorAll("[data-showing] svg"));
-            Assert.Equal(page.QuerySelectorAll("[data-alike]").Select(one => one.GetAttribute("data-alike")).Distinct().Count(), page.QuerySelectorAll("[data-alike]").Length);
-            Assert.Superset(pattern.Alike.ToHashSet(), page.QuerySelectorAll("[data-alike]").Select(one => one.GetAttribute("data-alike")!).ToHashSet());
+            Assert.Equal(page.QuerySelectorAll("[data-alike]").Select(element => element.GetAttribute("data-alike")).Distinct().Count(), page.QuerySelectorAll("[data-alike]").Length);
+            Assert.Superset(pattern.Alike.ToHashSet(), page.QuerySelectorAll("[data-alike]").Select(element => element.GetAttribute("data-alike")!).ToHashSet());
         }
         Assert.Contains(child.Alias, (await teacher.Page("/patterns/next-hour")).QuerySelector("[data-who]")!.TextContent, StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get("/patterns/none-such")).StatusCode);

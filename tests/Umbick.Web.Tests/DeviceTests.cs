@@ -383,5 +383,5 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     }
 
     private async Task<List<string>> Kept(ChildId child) =>
-        [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
+        [.. (await site.Record(site.A, child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];
 }

@@ -131,7 +131,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private static string Text(IHtmlDocument page) => page.DocumentElement.OuterHtml;
 
     private async Task<string> Tasks(SittingId sitting) =>
-        string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(one => one.Item.Task.Id));
+        string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(asked => asked.Item.Task.Id));
 
     /// <summary>A child's tablet at a sitting, after they have given some answers.</summary>
     private async Task<string> OnTablet(SittingId sitting, params string[] answers)
@@ -146,7 +146,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private async Task<string> Practised(ChildId child, string task)
     {
         var (_, sitting) = await site.Set(site.A, child, task == ClockTasks.ReadDigital.Id ? null : "next-hour");
-        var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(one => one.Item.Task.Id == task).Place;
+        var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(asked => asked.Item.Task.Id == task).Place;
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, place));
         return await OnTablet(sitting);
     }
@@ -155,7 +155,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private async Task<string> Answered(ChildId child, string? pattern, string task, params string[] answers)
     {
         var (_, sitting) = await site.Set(site.A, child, pattern);
-        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(one => one.Item.Task.Id == task && one.Item.Time.Minute != 0);
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(each => each.Item.Task.Id == task && each.Item.Time.Minute != 0);
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
         return await OnTablet(sitting, answers);
     }

@@ -50,7 +50,7 @@ public sealed class HostileFormTests(Site site) : IClassFixture<Site>
             }
         }
         Assert.Equal(before, await EverythingOf(site.B));
-        TestContext.Current.TestOutputHelper?.WriteLine($"{count} forms: {string.Join(", ", statuses.Select(one => $"{one.Value} × {one.Key}"))}; nothing of another school changed");
+        TestContext.Current.TestOutputHelper?.WriteLine($"{count} forms: {string.Join(", ", statuses.Select(statuse => $"{statuse.Value} × {statuse.Key}"))}; nothing of another school changed");
         Assert.True(statuses.GetValueOrDefault(302) + statuses.GetValueOrDefault(200) > 50, "too few were taken");
     }
 

@@ -76,20 +76,20 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
     private async Task<IReadOnlyList<(string Alias, string Kind, ChildId Id, ChildRecord Record)>> Make()
     {
         var aliases = Kinds.SelectMany(kind => Enumerable.Range(0, kind.Count).Select(i => (Alias: $"{kind.Kind[..3].ToUpperInvariant().Trim()}{kind.Kind.Length} {i:00}", kind.Kind, Place: i))).ToList();
-        var ids = aliases.ToDictionary(one => one.Alias, _ => new ChildId(Guid.NewGuid()));
+        var ids = aliases.ToDictionary(aliase => aliase.Alias, _ => new ChildId(Guid.NewGuid()));
         await site.App.InSchool(site.A, async connection =>
         {
-            await Children.AddAll(connection, [.. aliases.Select(one => new Child(ids[one.Alias], one.Alias, Stage.EveryMinute))], DateTime.UtcNow.AddDays(-60), onCaseload: true);
+            await Children.AddAll(connection, [.. aliases.Select(aliase => new Child(ids[aliase.Alias], aliase.Alias, Stage.EveryMinute))], DateTime.UtcNow.AddDays(-60), onCaseload: true);
             var text = new StringBuilder(Head);
-            foreach (var one in aliases) text.Append(string.Concat(Answers(one.Alias, one.Kind, one.Place)));
+            foreach (var each in aliases) text.Append(string.Concat(Answers(each.Alias, each.Kind, each.Place)));
             var (lines, errors) = AnswersFile.Read(new MemoryStream(Encoding.UTF8.GetBytes(text.ToString())));
             Assert.Empty(errors);
             Assert.Empty((await AnswersImport.Run(connection, lines, null, onCaseload: true, dryRun: false, DateTime.UtcNow)).Errors);
         });
-        foreach (var one in aliases) await site.App.InSchool(site.A, connection => Work(connection, ids[one.Alias], one.Kind, one.Place));
-        await Screened([.. aliases.Where(one => one.Kind == "screened").Select(one => one.Alias)]);
+        foreach (var known in aliases) await site.App.InSchool(site.A, connection => Work(connection, ids[known.Alias], known.Kind, known.Place));
+        await Screened([.. aliases.Where(aliase => aliase.Kind == "screened").Select(aliase => aliase.Alias)]);
         var made = new List<(string, string, ChildId, ChildRecord)>();
-        foreach (var one in aliases) made.Add((one.Alias, one.Kind, ids[one.Alias], await site.Record(site.A, ids[one.Alias])));
+        foreach (var every in aliases) made.Add((every.Alias, every.Kind, ids[every.Alias], await site.Record(site.A, ids[every.Alias])));
         return made;
     }
 

@@ -34,11 +34,11 @@ public sealed class PasswordTurnsTests
         using var own = await home;
         Assert.NotNull(own);
         await over.CancelAsync();
-        foreach (var one in waiting)
+        foreach (var each in waiting)
         {
             try
             {
-                (await one)?.Dispose();
+                (await each)?.Dispose();
             }
             catch (OperationCanceledException)
             {

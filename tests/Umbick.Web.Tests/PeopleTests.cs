@@ -28,9 +28,9 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     public async Task Of_two_who_use_a_link_at_once_one_comes_in()
     {
         var link = await Invited("Teacher");
-        using var one = new Visitor(site);
+        using var visitor = new Visitor(site);
         using var other = new Visitor(site);
-        var answers = await Task.WhenAll(new[] { one, other }.Select(async guest => await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh })));
+        var answers = await Task.WhenAll(new[] { visitor, other }.Select(async guest => await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh })));
         Assert.Equal([HttpStatusCode.OK, HttpStatusCode.Redirect], answers.Select(answer => answer.StatusCode).Order());
     }
 
@@ -132,10 +132,10 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         // Each who is in charge takes the right from all the others; the last one cannot.
         var everybody = await site.App.InSchool(site.B, People.All);
         var refused = 0;
-        foreach (var one in everybody.Where(one => one.InCharge))
-            refused += await site.App.InSchool(site.B, connection => People.Change(connection, one.Id, PersonRole.Teacher, inCharge: false, leaves: false, DateTime.UtcNow)) ? 0 : 1;
+        foreach (var each in everybody.Where(known => known.InCharge))
+            refused += await site.App.InSchool(site.B, connection => People.Change(connection, each.Id, PersonRole.Teacher, inCharge: false, leaves: false, DateTime.UtcNow)) ? 0 : 1;
         Assert.Equal(1, refused);
-        Assert.Single(await site.App.InSchool(site.B, People.All), one => one.InCharge);
+        Assert.Single(await site.App.InSchool(site.B, People.All), known => known.InCharge);
     }
 
     [Fact]

@@ -26,7 +26,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         var (_, sitting) = await site.Set(site.A, child.Id, pattern);
         var held = HeldPattern.Plain(site.Model, Catalogue.Find(pattern)!);
         var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
-            .First(one => one.Item.Task == PracticeTasks.For(held.Pattern) && held.IsTelling(one.Item));
+            .First(each => each.Item.Task == PracticeTasks.For(held.Pattern) && held.IsTelling(each.Item));
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
@@ -76,7 +76,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         var child = await site.Child(site.A);
         await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["hands-agree"] = "asked" }));
         var (_, sitting) = await site.Set(site.A, child.Id, "to-as-past");
-        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Single(one => one.Place == 3);
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Single(each => each.Place == 3);
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, 3));
         using var browser = new Browser(site.Address);
         browser.Open("/go");
@@ -159,15 +159,15 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task Several_children_are_given_sets_with_times_of_their_own_by_three_presses()
     {
-        var (one, two) = (await WithTheComingHour(), await WithTheComingHour());
+        var (each, two) = (await WithTheComingHour(), await WithTheComingHour());
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.NotNull((await teacher.Page("/practise")).QuerySelector("[data-need=next-hour] a[href*=together]"));
-        var together = $"/practise/new/{one.Id}?pattern=next-hour&together=true";
+        var together = $"/practise/new/{each.Id}?pattern=next-hour&together=true";
         Assert.NotNull((await teacher.Page(together)).QuerySelector($"[name=also][checked][value='{two.Id}']"));
         var (path, fields) = await teacher.Form(together, "Give each");
         await Visitor.AssertSentTo("/practise", await teacher.Post(path, new(fields) { ["also"] = $"{two.Id}" }));
         var sets = new List<IReadOnlyList<ClockTime>>();
-        foreach (var child in new[] { one, two })
+        foreach (var child in new[] { each, two })
         {
             var set = Assert.Single(await site.App.InSchool(site.A, connection => Sets.OfChild(connection, child.Id)));
             sets.Add([.. (await site.App.InSchool(site.A, connection => Sets.Items(connection, set.Id))).Select(item => item.Item.Time)]);
@@ -185,14 +185,14 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         var sitting = (await site.Record(site.A, child.Id)).Child.OpenAsking!.Value;
         var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting];
         var held = HeldPattern.Plain(site.Model, Catalogue.Find("next-hour")!);
-        Assert.Equal(ColdStart.Telling, asked.Count(one => held.IsTelling(one.Item)));
-        Assert.All(asked, one => Assert.Equal(Support.Bare, one.Support));
+        Assert.Equal(ColdStart.Telling, asked.Count(each => held.IsTelling(each.Item)));
+        Assert.All(asked, each => Assert.Equal(Support.Bare, each.Support));
         // The first two of the telling ones as before, the others rightly.
-        foreach (var (one, place) in asked.Select((one, place) => (one, place)))
+        foreach (var (known, place) in asked.Select((each, place) => (each, place)))
         {
-            var answer = place < 2 ? held.AnswerTo(one.Item) : one.Item.Right;
+            var answer = place < 2 ? held.AnswerTo(known.Item) : known.Item.Right;
             await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System)
-                .Answer(connection, sitting, new Submission(Guid.NewGuid(), one.Place, answer.Short(Wording.Usual), one.Item.Task.Aloud, null), null));
+                .Answer(connection, sitting, new Submission(Guid.NewGuid(), known.Place, answer.Short(Wording.Usual), known.Item.Task.Aloud, null), null));
         }
         Assert.Equal([(2, 4)], (await site.Record(site.A, child.Id)).Work.CourseOf(held.Pattern).Colds.Select(cold => (cold.Right, cold.Telling.Count)));
         Assert.Matches("2 of 4 right", (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-cold-starts]")!.TextContent);
@@ -219,7 +219,7 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
             var sitting = (await asking.Start(connection, child.Id))!.Value;
             for (var place = 1; place <= 10; place++)
             {
-                var time = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(one => one.Place == place).Item.Time;
+                var time = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == place).Item.Time;
                 var read = time.Minute == 0 ? time : time.Plus(60);
                 await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, $"{read}", AnswerMode.Said, null), null);
             }

@@ -189,13 +189,13 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
 
     private async Task AssertNothingLost(Told told)
     {
-        var ids = told.Typed!.Select(one => one.Id).ToArray();
+        var ids = told.Typed!.Select(typed => typed.Id).ToArray();
         var kept = (await Patiently(() => site.App.InSchool(site.A, connection => connection.QueryAsync<(Guid Id, string Raw, Guid Sitting, int Place)>(
             "select id, raw, sitting, place::int from answer where id = any(@ids)", new { ids })))).ToList();
         Assert.Equal(ids.Length, ids.Distinct().Count());
         // Every acknowledged answer is there, once, as it was typed, under its own question.
         Assert.Equal(told.Acknowledged!.Count, told.Acknowledged.Distinct().Count());
-        Assert.Equal(told.Typed!.Select(one => (one.Id, one.Raw, one.Sitting, one.Place)).Order(), kept.Order());
+        Assert.Equal(told.Typed!.Select(typed => (typed.Id, typed.Raw, typed.Sitting, typed.Place)).Order(), kept.Order());
         Assert.Equal(ids.Order(), told.Acknowledged.Order());
         // With the faults over and everybody signed in again nothing waits, and nothing was refused.
         Assert.Empty(told.Waiting!);

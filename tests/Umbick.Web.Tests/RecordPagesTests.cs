@@ -149,7 +149,7 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Equal("/years-end", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString);
         seen = (await charge.Page("/years-end")).QuerySelector($"[data-class='{name}'] [name=seen]")!.GetAttribute("value")!;
         await charge.Post("/years-end", new(form) { ["seen"] = seen, ["to"] = $"{name} 5", ["stages"] = "0", ["aside"] = done.Id.ToString()! });
-        var listed = (await site.App.InSchool(site.B, Children.Aliases)).ToDictionary(one => one.Id);
+        var listed = (await site.App.InSchool(site.B, Children.Aliases)).ToDictionary(each => each.Id);
         // From half past two stages on.
         Assert.Equal(($"{name} 5", Stage.QuarterTo), (listed[child.Id].ClassName, listed[child.Id].Stage));
         Assert.False(listed[done.Id].OnCaseload);

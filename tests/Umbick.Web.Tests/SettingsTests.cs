@@ -16,7 +16,7 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
         var (teacher, tablet) = await With(setting, choice, ClockTasks.ReadDigital);
         foreach (var face in new[] { teacher.QuerySelector("[data-stage] svg")!, tablet.QuerySelector(".turn-face svg")! })
         {
-            var numerals = face.QuerySelectorAll(".numeral").Select(one => one.TextContent).ToList();
+            var numerals = face.QuerySelectorAll(".numeral").Select(element => element.TextContent).ToList();
             if (choice == "roman") Assert.Contains(seen, numerals);
             else Assert.Equal(seen.Split(' ', StringSplitOptions.RemoveEmptyEntries).Order(), numerals.Order());
         }

@@ -110,7 +110,7 @@ public sealed class Shots(Site site) : IClassFixture<Site>
             // As quickly as somebody types, and not as a machine does.
             browser.TypeBlind("..", 40);
         }
-        browser.Await("[data-part=model]");
+        browser.Await("[data-part=show]");
         browser.ClickOn("[data-shown]");
         for (var place = 1; place <= 2; place++)
         {

@@ -380,5 +380,5 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
     private static string? Header(HttpResponseMessage answer) => answer.Headers.TryGetValues("Umbick-Answer", out var values) ? values.Single() : null;
 
     private async Task<List<string>> Raws(ChildId child) =>
-        [.. (await site.Record(site.A, child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
+        [.. (await site.Record(site.A, child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];
 }

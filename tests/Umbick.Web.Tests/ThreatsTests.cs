@@ -17,9 +17,9 @@ public sealed partial class ThreatsTests
         {
             var named = Named().Matches(row).ToList();
             if (named.Count == 0 && !row.Contains("*Not prevented*", StringComparison.Ordinal)) missing.Add($"no test: {row[..60]}");
-            foreach (Match one in named)
+            foreach (Match match in named)
             {
-                var (name, method) = (one.Groups["class"].Value, one.Groups["method"].Value);
+                var (name, method) = (match.Groups["class"].Value, match.Groups["method"].Value);
                 var file = Directory.EnumerateFiles(Path.Combine(Root, "tests"), $"{name}.cs", SearchOption.AllDirectories).FirstOrDefault();
                 if (file is null || (method.Length > 0 && !Regex.IsMatch(await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken), $@"public .*\b{method}\("))) missing.Add($"{name}.{method}");
             }

@@ -95,7 +95,7 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
             var sitting = (await asking.Start(connection, child.Id))!.Value;
             for (var place = 1; place <= 10; place++)
             {
-                var asked = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(one => one.Place == place);
+                var asked = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(each => each.Place == place);
                 await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, answer(asked.Item.Time, place), AnswerMode.Said, null), null);
             }
             await asking.Stop(connection, sitting);

@@ -25,7 +25,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         browser.Await("[data-part=room] [data-box]:focus");
         browser.Type(string.Concat(children.Select(_ => "quarter past 9" + Keys.Enter)));
         for (var place = 1; place <= ColdItems; place++) await Answer("cold", place);
-        browser.Await("[data-part=model] [data-go-on]");
+        browser.Await("[data-part=show] [data-go-on]");
         var positions = browser.Count("[data-position]");
         for (var i = 0; i < (2 * positions) - 1; i++) Press("[data-go-on]");
         Press("[data-shown]");
@@ -147,7 +147,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             browser.Await($"[data-part=cold][data-place='{place}'] [data-box]:focus");
             foreach (var turn in new[] { 1, 2 }) browser.Type($"{place}:{turn}0{Keys.Enter}");
         }
-        browser.Await("[data-part=model]");
+        browser.Await("[data-part=show]");
         Assert.True(proxy.Counted.Values.Sum() > 2, "nothing went wrong");
         var at = await Load(visit);
         foreach (var (child, turn) in at.Children.Select((child, turn) => (child, turn + 1)))

@@ -19,7 +19,7 @@ internal static class SittingEnding
     public static async Task Renew(SchoolConnection connection, ReadingModel model, Sitting sitting)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        await Keep(connection, model, record, record.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting.Id));
+        await Keep(connection, model, record, record.Sittings.ToList().FindIndex(each => each.Sitting.Id == sitting.Id));
     }
 
     /// <summary>Keeps anew what was believed after every sitting of a child: another day of one changes their order.</summary>
@@ -32,7 +32,7 @@ internal static class SittingEnding
     /// <summary>Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.</summary>
     public static async Task KeepLatest(SchoolConnection connection, ReadingModel model, ChildRecord record)
     {
-        if (record.Sittings.Count > 0 && record.SittingsAsked.All(one => CanBeKept(one.Sitting))) await Keep(connection, model, record, record.Sittings.Count - 1);
+        if (record.Sittings.Count > 0 && record.SittingsAsked.All(sitting => CanBeKept(sitting.Sitting))) await Keep(connection, model, record, record.Sittings.Count - 1);
     }
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
@@ -61,7 +61,7 @@ internal static class SittingEnding
     {
         var sitting = record.Sittings[place];
         if (sitting.Sitting.Form is null || record.Work.Cycles.LastOrDefault(cycle => cycle.BeganOn <= sitting.Day) is not { } cycle) return;
-        if (record.Sittings.FirstOrDefault(one => one.Sitting.Form == CheckCycle.Forms[0] && one.Day >= cycle.BeganOn) is not { } first) return;
+        if (record.Sittings.FirstOrDefault(each => each.Sitting.Form == CheckCycle.Forms[0] && each.Day >= cycle.BeganOn) is not { } first) return;
         await Sittings.KeepExpected(connection, sitting.Sitting.Id, ExpectedRight.For(model, record.BeliefAfter(place), first.Questions.Select(question => question.Asked.Item)));
     }
 }

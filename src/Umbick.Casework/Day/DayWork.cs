@@ -53,10 +53,10 @@ public sealed record DayWork(
     public static DayWork Build(IReadOnlyList<CaseloadChild> caseload, Timetable timetable, DateOnly today, DateOnly end, TimeOnly now)
     {
         var jobs = caseload.ToDictionary(child => child.Child.Id.Value, child => ChildJob.For(child, today, end));
-        var known = jobs.Values.SelectMany(one => one).ToDictionary(job => job.Job);
+        var known = jobs.Values.SelectMany(each => each).ToDictionary(job => job.Job);
         var (days, unplaced) = timetable.Fill([.. caseload.Select(child => new Attendee(child.Child.Id.Value, child.Child.ClassName, [.. jobs[child.Child.Id.Value].Select(job => job.Job)]))], today, end, now);
         return new DayWork(
-            today, now, timetable, days, [.. unplaced.Select(one => (known[one.Job], one.Why))], caseload.ToDictionary(child => child.Child.Id.Value), known, InActiveWork(caseload, timetable, today));
+            today, now, timetable, days, [.. unplaced.Select(job => (known[job.Job], job.Why))], caseload.ToDictionary(child => child.Child.Id.Value), known, InActiveWork(caseload, timetable, today));
     }
 
     /// <summary>Who is in active work.</summary>

@@ -22,7 +22,7 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
 
     /// <summary>The measures among some sittings, the earliest first.</summary>
     public static Measures From(ReadingModel model, IEnumerable<SittingRecord> sittings) =>
-        From(sittings.Where(one => one.Sitting.EndedAt is not null).Select(one => (one.Sitting, Outcomes: OutcomesOf(model, one))));
+        From(sittings.Where(sitting => sitting.Sitting.EndedAt is not null).Select(sitting => (sitting.Sitting, Outcomes: OutcomesOf(model, sitting))));
 
     /// <summary>The measures of some children.</summary>
     /// <param name="connection">The connection.</param>
@@ -31,35 +31,35 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
     public static async Task<IReadOnlyDictionary<ChildId, Measures>> Load(SchoolConnection connection, ReadingModel model, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences)
     {
         var measures = await Sittings.Measures(connection, preferences.Keys);
-        var stale = measures.Where(one => one.OutcomesFrom != SourceOf(one, preferences)).ToList();
+        var stale = measures.Where(sitting => sitting.OutcomesFrom != SourceOf(sitting, preferences)).ToList();
         var anew = new Dictionary<SittingId, IReadOnlyList<ColdAnswer>>();
         if (stale.Count > 0)
         {
-            var (asked, answers) = await Sittings.RowsIn(connection, stale.Select(one => one.Id));
-            foreach (var one in stale)
+            var (asked, answers) = await Sittings.RowsIn(connection, stale.Select(sitting => sitting.Id));
+            foreach (var each in stale)
             {
-                anew[one.Id] = OutcomesOf(model, ChildRecord.SittingFrom(one, asked[one.Id], answers[one.Id], preferences[one.Child]));
-                await Sittings.KeepOutcomes(connection, one.Id, anew[one.Id].Select(Written), SourceOf(one, preferences));
+                anew[each.Id] = OutcomesOf(model, ChildRecord.SittingFrom(each, asked[each.Id], answers[each.Id], preferences[each.Child]));
+                await Sittings.KeepOutcomes(connection, each.Id, anew[each.Id].Select(Written), SourceOf(each, preferences));
             }
         }
-        var byChild = measures.ToLookup(one => one.Child, one => (Sitting: one, Outcomes: anew.GetValueOrDefault(one.Id) ?? [.. one.Outcomes!.Select(Read)]));
+        var byChild = measures.ToLookup(sitting => sitting.Child, sitting => (Sitting: sitting, Outcomes: anew.GetValueOrDefault(sitting.Id) ?? [.. sitting.Outcomes!.Select(Read)]));
         return preferences.Keys.ToDictionary(child => child, child => From(byChild[child]));
     }
 
     private static Measures From(IEnumerable<(Sitting Sitting, IReadOnlyList<ColdAnswer> Outcomes)> measures)
     {
-        var held = measures.Where(one => one.Outcomes.Count > 0).ToList();
+        var held = measures.Where(measure => measure.Outcomes.Count > 0).ToList();
         return new Measures(
             [
-                .. from one in held
-                   let pattern = one.Sitting.Plan == Plan.ColdStart ? Catalogue.Find(one.Sitting.ColdFor) : null
+                .. from each in held
+                   let pattern = each.Sitting.Plan == Plan.ColdStart ? Catalogue.Find(each.Sitting.ColdFor) : null
                    where pattern is not null
-                   select (pattern, new ColdResult(one.Sitting.Id.Value, one.Sitting.Day!.Value, one.Outcomes)),
+                   select (pattern, new ColdResult(each.Sitting.Id.Value, each.Sitting.Day!.Value, each.Outcomes)),
             ],
             [
-                .. from one in held
-                   where one.Sitting is { Form: not null, Screening: null }
-                   select new CheckHeld(one.Sitting.Form!, one.Sitting.Day!.Value, one.Outcomes.Count(answer => answer.Outcome == TellingOutcome.Right), one.Outcomes.Count, one.Sitting.ExpectedRight),
+                .. from known in held
+                   where known.Sitting is { Form: not null, Screening: null }
+                   select new CheckHeld(known.Sitting.Form!, known.Sitting.Day!.Value, known.Outcomes.Count(answer => answer.Outcome == TellingOutcome.Right), known.Outcomes.Count, known.Sitting.ExpectedRight),
             ]);
     }
 

@@ -70,11 +70,11 @@ public sealed record ProgressRecord(
         var over = told.FindAll(sitting => sitting.EndedAt is not null);
         var kept = await Marginals.Beliefs(connection, over.Select(sitting => sitting.Id));
         var isOld = over.Count == told.Count && over.Count > 0 && child.ConcludedFrom != SittingEnding.SourceOf(child);
-        if (isOld || kept.SelectMany(one => one).Any(one => one.Engine != ReadingModel.Version))
+        if (isOld || kept.SelectMany(each => each).Any(each => each.Engine != ReadingModel.Version))
         {
             await SittingEnding.RenewAll(connection, model, child.Id);
             kept = await Marginals.Beliefs(connection, over.Select(sitting => sitting.Id));
         }
-        return [.. over.Select(sitting => new BeliefOnDay(sitting.Day!.Value, kept[sitting.Id].ToDictionary(one => one.Pattern, one => one.Belief)))];
+        return [.. over.Select(sitting => new BeliefOnDay(sitting.Day!.Value, kept[sitting.Id].ToDictionary(each => each.Pattern, each => each.Belief)))];
     }
 }

@@ -29,7 +29,7 @@ public static class AnswersExport
                 var number = numbers[(child.Alias, sitting.Day!.Value)] = numbers.GetValueOrDefault((child.Alias, sitting.Day.Value)) + 1;
                 foreach (var item in asked[sitting.Id])
                 {
-                    if (!item.Item.IsReadable || answers[sitting.Id].FirstOrDefault(one => one.Place == item.Place && one.Try == 1) is not { } answer) continue;
+                    if (!item.Item.IsReadable || answers[sitting.Id].FirstOrDefault(each => each.Place == item.Place && each.Try == 1) is not { } answer) continue;
                     foreach (var cell in Cells(child.Alias, sitting, number, item, answer)) csv.WriteField(SpreadsheetText.Write(cell));
                     await csv.NextRecordAsync();
                     count++;

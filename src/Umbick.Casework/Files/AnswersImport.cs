@@ -77,9 +77,9 @@ public sealed class AnswersImport
         }
         var known = await Children.StagesByAlias(_connection, taught.Keys);
         var newcomers = taught.Keys.Where(alias => !known.ContainsKey(alias)).ToList();
-        return (taught.ToDictionary(one => one.Key, one => known.TryGetValue(one.Key, out var there) ? there : (new ChildId(Guid.CreateVersion7()), one.Value)), newcomers);
+        return (taught.ToDictionary(pair => pair.Key, pair => known.TryGetValue(pair.Key, out var there) ? there : (new ChildId(Guid.CreateVersion7()), pair.Value)), newcomers);
 
-        static Stage Later(Stage one, Stage other) => (Stage)Math.Max((int)one, (int)other);
+        static Stage Later(Stage each, Stage other) => (Stage)Math.Max((int)each, (int)other);
     }
 
     private List<Group> Grouped(IReadOnlyList<AnswerLine> lines, Dictionary<string, (ChildId Id, Stage Stage)> children) =>

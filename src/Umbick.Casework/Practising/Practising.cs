@@ -158,7 +158,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var (sitting, preferences, rows) = (state.Sitting, state.Preferences, state.Rows);
         var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
         if (sitting.EndedAt is not null) return new SetPlace(sitting, preferences, null, null, null, false, false, rows.Asked.Count, rows.Asked.Count) { Set = set };
-        var item = rows.Asked.Single(one => one.Place == sitting.CurrentPlace);
+        var item = rows.Asked.Single(asked => asked.Place == sitting.CurrentPlace);
         var answers = rows.LatestAnswers.Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
         return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, rows.Asked.Count)

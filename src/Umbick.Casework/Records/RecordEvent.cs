@@ -24,7 +24,7 @@ public sealed record RecordEvent(DateTime At, string What, Guid? By)
             .Concat(Each(record, "cycle", "begun_at", "begun_by", row => $"A cycle of work began, until {Day(Text(row, "ends_on"))}{Reason(row, "entry_reason")}"))
             .Concat(Each(record, "cycle", "ended_on", "ended_by", row => $"The cycle ended{Reason(row, "exit_reason")}"))
             .Concat(Each(record, "absence", "day", "noted_by", row => Text(row, "absent") == "true" ? "Was not there" : "Could not leave class"))
-            .OrderBy(one => one.At),
+            .OrderBy(each => each.At),
     ];
 
     private static IEnumerable<RecordEvent> Each(JsonObject record, string table, string at, string who, Func<JsonObject, string> what) =>

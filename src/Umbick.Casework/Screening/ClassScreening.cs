@@ -71,7 +71,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
             Screening = screening.Id,
         };
         await Sittings.StartAll(connection, alike, sittings);
-        await Sittings.Ask(connection, sittings.Select(one => one.Id), form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
+        await Sittings.Ask(connection, sittings.Select(sitting => sitting.Id), form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
         return screening.Id;
     }
 
@@ -159,7 +159,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var answered = sitting.Answered.ToList();
         var belief = new Belief(model);
         var observed = ObservedAnswer.All(model, answered.Select(ChildRecord.AsGiven));
-        belief.Update(observed.SelectMany(one => one.Observations));
+        belief.Update(observed.SelectMany(answer => answer.Observations));
         var result = ScreeningResult.From(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.From(model, belief, observed), child.Preferences.Wording);
         return new ScreenedChild(child, sitting, result);
     }

@@ -19,7 +19,7 @@ public sealed record HelpTaken(DateOnly Day, string PatternId, IReadOnlyList<Run
         foreach (var visit in (await Visits.OfChild(connection, child)).Where(visit => visit.EndedAt is not null))
         {
             if (taken.Count == most) break;
-            var own = (await VisitState.Load(connection, visit.Id))!.Children.First(one => one.Child.Id == child);
+            var own = (await VisitState.Load(connection, visit.Id))!.Children.First(each => each.Child.Id == child);
             if (own.Practice is not { Sitting.PracticeSet: { } set } practice) continue;
             var telling = await Sets.TellingPlaces(connection, set);
             // An answer that went wrong and of which nothing more is known says nothing of the help.

@@ -46,7 +46,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     public async Task<IReadOnlyList<CaseloadRow>> Begin(SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
     {
         // In one order, so that two who begin with the same children at once do not wait for each other.
-        foreach (var child in children.OrderBy(one => one.Value)) await Children.Lock(connection, child);
+        foreach (var child in children.OrderBy(each => each.Value)) await Children.Lock(connection, child);
         if (await Visits.Find(connection, id) is not null) return [];
         if (await Busy(connection, children) is { Count: > 0 } busy) return busy;
         if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now)) return [];
@@ -144,7 +144,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>Notes that a child has gone, or is there again; those who stay are not kept waiting.</summary>
     public async Task<bool> Leave(SchoolConnection connection, Guid id, ChildId child, bool isHere, Guid by)
     {
-        if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(one => one.Child == child)) return false;
+        if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(each => each.Child == child)) return false;
         if (visit.EndedAt is not null) return true;
         await Visits.Leave(connection, id, child, isHere ? null : Now);
         if (visit.Part is VisitPart.Room or VisitPart.Cold && await VisitState.Load(connection, id) is { IsAnswered: true } at) await GoOn(connection, at, by);
@@ -246,7 +246,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         sitting.IsPractice ? practising.Answer(connection, sitting.Id, submission, by) : asking.Answer(connection, sitting.Id, submission, by);
 
     private static async Task<ChildInVisit?> ChildIn(SchoolConnection connection, Guid id, ChildId child) =>
-        (await VisitState.Load(connection, id))?.Children.FirstOrDefault(one => one.Child.Id == child);
+        (await VisitState.Load(connection, id))?.Children.FirstOrDefault(each => each.Child.Id == child);
 
     private async Task GoOn(SchoolConnection connection, VisitState at, Guid by)
     {

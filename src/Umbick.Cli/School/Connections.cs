@@ -28,7 +28,7 @@ internal static class Connections
         var schools = await database.BeforeSchool(Schools.All);
         return schools.Where(school => name is null || string.Equals(school.Name, name, StringComparison.OrdinalIgnoreCase)).ToList() switch
         {
-            [var one] => one,
+            [var each] => each,
             [] when schools.Count == 0 => throw new VerbException("There is no school yet. ./umbick new-school makes one."),
             [] => throw new VerbException($"No school is called “{name}”. There are: {string.Join(", ", schools.Select(school => school.Name))}."),
             _ => throw new VerbException($"There are several schools: {string.Join(", ", schools.Select(school => school.Name))}. Say which with --school NAME."),

@@ -40,7 +40,7 @@ internal static class Erasures
     /// <summary>Writes the file of a folder: what it knew, and what is known now.</summary>
     public static async Task Write(string folder, IReadOnlyList<Erasure> known)
     {
-        var all = (await In(folder)).Concat(known).DistinctBy(one => (one.School, one.ChildHash)).OrderBy(one => one.Day).ThenBy(one => one.ChildHash, StringComparer.Ordinal).ToList();
+        var all = (await In(folder)).Concat(known).DistinctBy(erasure => (erasure.School, erasure.ChildHash)).OrderBy(erasure => erasure.Day).ThenBy(erasure => erasure.ChildHash, StringComparer.Ordinal).ToList();
         if (all.Count == 0) return;
         var path = Path.Combine(folder, FileName);
         var options = new FileStreamOptions { Mode = FileMode.Create, Access = FileAccess.Write };
@@ -48,7 +48,7 @@ internal static class Erasures
         await using (var file = new StreamWriter($"{path}.part", options))
         {
             await file.WriteLineAsync("school,child_hash,day");
-            foreach (var one in all) await file.WriteLineAsync(string.Create(CultureInfo.InvariantCulture, $"{one.School},{one.ChildHash},{one.Day:yyyy-MM-dd}"));
+            foreach (var each in all) await file.WriteLineAsync(string.Create(CultureInfo.InvariantCulture, $"{each.School},{each.ChildHash},{each.Day:yyyy-MM-dd}"));
         }
         File.Move($"{path}.part", path, overwrite: true);
     }
@@ -62,7 +62,7 @@ internal static class Erasures
         await using var transaction = await connection.BeginTransactionAsync();
         foreach (var (school, name) in (await connection.QueryAsync<(Guid, string)>("select id, name from school")).ToList())
         {
-            var hashes = known.Where(one => one.School == school).Select(one => one.ChildHash).ToArray();
+            var hashes = known.Where(erasure => erasure.School == school).Select(erasure => erasure.ChildHash).ToArray();
             if (hashes.Length == 0) continue;
             await connection.ExecuteAsync("select set_config('umbick.school', @school, true)", new { school = school.ToString() });
             var children = (await connection.QueryAsync<(Guid Id, string Alias)>("select id, alias from child where school = @school and encode(sha256(convert_to(id::text, 'UTF8')), 'hex') = any(@hashes)", new { school, hashes })).ToList();
@@ -81,7 +81,7 @@ internal static class Erasures
                 insert into erasure (school, child_hash, day)
                 select one.school, decode(one.hash, 'hex'), one.day from unnest(@schools, @hashes, @days) as one (school, hash, day) join school on school.id = one.school on conflict do nothing
                 """,
-                new { schools = known.Select(one => one.School).ToArray(), hashes = known.Select(one => one.ChildHash).ToArray(), days = known.Select(one => one.Day).ToArray() });
+                new { schools = known.Select(erasure => erasure.School).ToArray(), hashes = known.Select(erasure => erasure.ChildHash).ToArray(), days = known.Select(erasure => erasure.Day).ToArray() });
         }
         await transaction.CommitAsync();
         return erased;

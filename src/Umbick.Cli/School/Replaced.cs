@@ -20,7 +20,7 @@ internal static class Replaced
         await using var home = await Databases.Home();
         var all = await All(home);
         foreach (var (name, _) in all) await Databases.Drop(name);
-        Console.WriteLine(all.Count == 0 ? "Nothing was put aside." : $"Dropped {string.Join(", ", all.Select(one => one.Name))}.");
+        Console.WriteLine(all.Count == 0 ? "Nothing was put aside." : $"Dropped {string.Join(", ", all.Select(each => each.Name))}.");
     });
 
     /// <summary>Drops what was put aside a week ago, and erases from the rest what was erased since.</summary>
@@ -50,11 +50,13 @@ internal static class Replaced
         }
     }
 
+    private static DateTime? MadeAt(string stamp) =>
+        DateTime.TryParseExact(stamp, Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) ? at : null;
+
     private static async Task<List<(string Name, DateTime At)>> All(NpgsqlConnection connection)
     {
         var before = Databases.Beside("before_");
         var names = await connection.QueryAsync<string>("select datname::text from pg_database where starts_with(datname::text, @before) order by datname", new { before });
-        return [.. names.Select(name => (name, DateTime.TryParseExact(name[before.Length..], Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) ? at : (DateTime?)null))
-            .Where(one => one.Item2 is not null).Select(one => (one.name, one.Item2!.Value))];
+        return [.. names.Select(name => (Name: name, At: MadeAt(name[before.Length..]))).Where(made => made.At is not null).Select(made => (made.Name, made.At!.Value))];
     }
 }

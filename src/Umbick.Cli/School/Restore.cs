@@ -27,7 +27,7 @@ internal static class Restore
         var present = await Present();
         if (present.Count > 0 && !replace)
             throw new VerbException($"The database holds {string.Join(", ", present)}. --replace puts the backup in its place; what came since {manifest.MadeAt:yyyy-MM-dd HH:mm} UTC is gone then.");
-        var erased = (await Known(manifest.MadeAt, present.Count > 0)).Concat(await Erasures.In(Path.GetDirectoryName(Path.GetFullPath(file))!)).DistinctBy(one => (one.School, one.ChildHash)).ToList();
+        var erased = (await Known(manifest.MadeAt, present.Count > 0)).Concat(await Erasures.In(Path.GetDirectoryName(Path.GetFullPath(file))!)).DistinctBy(erasure => (erasure.School, erasure.ChildHash)).ToList();
         await CloseDoor(home);
         string? before;
         try
@@ -103,7 +103,7 @@ internal static class Restore
         }
         await using var connection = new NpgsqlConnection(Databases.To(Loading));
         await connection.OpenAsync();
-        foreach (var one in await Erasures.In(connection)) if (!erased.Exists(known => (known.School, known.ChildHash) == (one.School, one.ChildHash))) erased.Add(one);
+        foreach (var erasure in await Erasures.In(connection)) if (!erased.Exists(known => (known.School, known.ChildHash) == (erasure.School, erasure.ChildHash))) erased.Add(erasure);
         foreach (var (school, count) in await Erasures.Apply(connection, erased)) Console.WriteLine($"Erased again: {count} {(count == 1 ? "record" : "records")} that {school} had erased after this backup.");
     }
 

@@ -14,8 +14,8 @@ public sealed record SeveralAnswer(IReadOnlyList<Answer> Chosen) : Answer
     public bool Equals(SeveralAnswer? other) => other is not null && Chosen.ToHashSet().SetEquals(other.Chosen);
 
     /// <inheritdoc/>
-    public override int GetHashCode() => Chosen.Sum(one => one.GetHashCode());
+    public override int GetHashCode() => Chosen.Sum(answer => answer.GetHashCode());
 
     /// <inheritdoc/>
-    public override string Short(Wording wording) => string.Join("; ", Chosen.Select(one => one.Short(wording)));
+    public override string Short(Wording wording) => string.Join("; ", Chosen.Select(answer => answer.Short(wording)));
 }

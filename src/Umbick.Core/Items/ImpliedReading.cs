@@ -19,7 +19,7 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
         TaskIds.Judge => [From(item.Time, answer, AnswerMode.Said)],
         TaskIds.ReadDigital or TaskIds.ReadWords => [From(item.Time, answer is SaidRight ? item.Right : answer, mode)],
         TaskIds.ChooseTime => [From(item.Time, answer, AnswerMode.Chosen, item.Choices)],
-        TaskIds.ChooseNames => answer is SeveralAnswer several ? [.. several.Chosen.Select(one => From(item.Time, one, AnswerMode.Chosen, item.Choices))] : [],
+        TaskIds.ChooseNames => answer is SeveralAnswer several ? [.. several.Chosen.Select(each => From(item.Time, each, AnswerMode.Chosen, item.Choices))] : [],
         TaskIds.Match => answer is PairsAnswer pairs ? InPairs(pairs) : [],
         TaskIds.FullTurn => answer.Meaning is { } then ? [From(item.Time, DigitalAnswer.Showing(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
         TaskIds.RepairClock => Repaired(item, answer),

@@ -12,7 +12,7 @@ public static class PrerequisiteCheck
     ];
 
     /// <summary>The questions, in the order in which they are asked.</summary>
-    public static IReadOnlyList<Item> Items { get; } = [.. Questions.Select(one => Item.From(OtherSkillItems.Find(one.Task, one.Given)!))];
+    public static IReadOnlyList<Item> Items { get; } = [.. Questions.Select(question => Item.From(OtherSkillItems.Find(question.Task, question.Given)!))];
 
     /// <summary>The questions that test what they say where the child answers on a screen alone.</summary>
     public static IReadOnlyList<Item> ItemsOnScreen { get; } = [.. Items.Where(item => !item.IsOnlyAloud)];

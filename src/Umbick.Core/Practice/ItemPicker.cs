@@ -25,7 +25,7 @@ internal sealed class ItemPicker(int seed, IReadOnlyCollection<ClockTime>? taken
         [.. items.Where(item => !_picked.Contains((item.Task, item.Time))).Select(item => (item, CostOf(item.Time) + _random.NextDouble()))];
 
     /// <summary>Picks the one that costs least; null where there is none left.</summary>
-    public Item? Pick(IEnumerable<Item> items) => Weigh(items) is { Count: > 0 } open ? Use(open.MinBy(one => one.Cost).Item) : null;
+    public Item? Pick(IEnumerable<Item> items) => Weigh(items) is { Count: > 0 } open ? Use(open.MinBy(each => each.Cost).Item) : null;
 
     /// <summary>Takes an item as picked.</summary>
     public Item Use(Item item)

@@ -26,10 +26,10 @@ public static class Rungs
         [(Rung.Waited, "waited"), (Rung.LookAgain, "look-again"), (Rung.HandNamed, "hand-named"), (Rung.TwoChoices, "two-choices"), (Rung.Told, "told")];
 
     /// <summary>Its name in rows, which never changes.</summary>
-    public static string Id(this Rung rung) => Ids.First(one => one.Rung == rung).Id;
+    public static string Id(this Rung rung) => Ids.First(id => id.Rung == rung).Id;
 
     /// <summary>The rung with this id, or null.</summary>
-    public static Rung? Find(string? id) => Ids.Where(one => one.Id == id).Select(one => (Rung?)one.Rung).FirstOrDefault();
+    public static Rung? Find(string? id) => Ids.Where(each => each.Id == id).Select(each => (Rung?)each.Rung).FirstOrDefault();
 
     /// <summary>
     /// The rung that the next visit starts with: one lower than what half of the telling answers took, or less. Null where none is needed, or

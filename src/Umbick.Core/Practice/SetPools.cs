@@ -106,11 +106,11 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
     private (Item, Item)? PairIn(ItemPicker picker, ClockTask task)
     {
         var (telling, agreeing) = (picker.Weigh(For(task).Telling), picker.Weigh(For(task).Agreeing));
-        var byHour = agreeing.ToLookup(one => one.Item.Time.Hour);
+        var byHour = agreeing.ToLookup(each => each.Item.Time.Hour);
         var pairs = telling.SelectMany(differ => byHour[differ.Item.Time.Hour].Select(agree => (agree, differ)));
         if (!pairs.Any())
         {
-            var byMinute = agreeing.ToLookup(one => one.Item.Time.Minute);
+            var byMinute = agreeing.ToLookup(each => each.Item.Time.Minute);
             pairs = telling.SelectMany(differ => byMinute[differ.Item.Time.Minute].Select(agree => (agree with { Cost = agree.Cost + HoursBetween(agree.Item, differ.Item) }, differ)));
         }
         return Taken(picker, pairs);
@@ -121,7 +121,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         var telling = picker.Weigh(For(task).Telling);
         foreach (var other in others.Where(other => other != task && IsOpen(other)))
         {
-            var byTime = picker.Weigh(For(other).Agreeing).ToLookup(one => one.Item.Time);
+            var byTime = picker.Weigh(For(other).Agreeing).ToLookup(each => each.Item.Time);
             if (Taken(picker, telling.SelectMany(differ => byTime[differ.Item.Time].Select(agree => (agree, differ)))) is { } pair) return pair;
         }
         return null;
@@ -135,9 +135,9 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         return (picker.Use(agree.Item), picker.Use(differ.Item));
     }
 
-    private static double HoursBetween(Item one, Item other)
+    private static double HoursBetween(Item item, Item other)
     {
-        var apart = Math.Abs(one.Time.Hour - other.Time.Hour);
+        var apart = Math.Abs(item.Time.Hour - other.Time.Hour);
         return Math.Min(apart, 12 - apart);
     }
 }

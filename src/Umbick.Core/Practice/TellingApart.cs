@@ -23,10 +23,10 @@ public sealed record TellingApart(Item Item, Answer Answer, Answer OtherAnswer)
         var (held, heldOther) = (HeldPattern.Plain(model, pattern), HeldPattern.Plain(model, other));
         return ItemBank.Upto(Stage.EveryMinute, [PracticeTasks.For(pattern), PracticeTasks.For(other)])
             .Select(item => new TellingApart(item, held.AnswerTo(item), heldOther.AnswerTo(item)))
-            .Where(one => !one.Answer.Equals(one.OtherAnswer))
-            .OrderByDescending(one => held.IsTelling(one.Item) && heldOther.IsTelling(one.Item))
-            .ThenBy(one => Stages.FirstWith(one.Item.Time.Minute))
-            .ThenBy(one => Math.Abs(one.Item.Time.Hour - 7))
+            .Where(apart => !apart.Answer.Equals(apart.OtherAnswer))
+            .OrderByDescending(apart => held.IsTelling(apart.Item) && heldOther.IsTelling(apart.Item))
+            .ThenBy(apart => Stages.FirstWith(apart.Item.Time.Minute))
+            .ThenBy(apart => Math.Abs(apart.Item.Time.Hour - 7))
             .FirstOrDefault();
     }
 }

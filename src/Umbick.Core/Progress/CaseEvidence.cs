@@ -30,7 +30,7 @@ public sealed class CaseEvidence
         (_summary, _replay) = (summary, replay);
         var about = summary.About ?? (summary.Facts.Beside == BesidePatterns.SameAnswer ? Catalogue.Find(Catalogue.SameAnswer) : null);
         Finding = replay.Now.Findings.FirstOrDefault(finding => finding.Pattern == about);
-        Told = [.. summary.Facts.Labels.Where(one => one.Label is Label.Likely or Label.Possible).SelectMany(one => replay.Now.Findings.Where(finding => finding.Pattern == one.Pattern))];
+        Told = [.. summary.Facts.Labels.Where(label => label.Label is Label.Likely or Label.Possible).SelectMany(label => replay.Now.Findings.Where(finding => finding.Pattern == label.Pattern))];
         Telling = Finding is null || summary.About is null ? [] : Finding.Evidence.Shown;
         Shown = Telling.Count > 0
             ? [.. Telling.TakeLast(MostShown).Select(telling => telling.Index)]

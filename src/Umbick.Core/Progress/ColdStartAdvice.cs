@@ -26,10 +26,10 @@ public static class ColdStarts
     /// <param name="results">How many telling items came right, of how many were asked; the earliest first.</param>
     public static ColdStartAdvice Advise(IEnumerable<(int Right, int Telling)> results)
     {
-        var last = results.Where(one => one.Telling == Whole).TakeLast(InARow).ToList();
+        var last = results.Where(result => result.Telling == Whole).TakeLast(InARow).ToList();
         if (last.Count < InARow) return ColdStartAdvice.GoOn;
-        return last.TrueForAll(one => one.Right <= AtMost) && last[^1].Right <= last[0].Right ? ColdStartAdvice.ChangeApproach
-            : last.TrueForAll(one => one.Right == Whole) ? ColdStartAdvice.FinishPattern
+        return last.TrueForAll(each => each.Right <= AtMost) && last[^1].Right <= last[0].Right ? ColdStartAdvice.ChangeApproach
+            : last.TrueForAll(each => each.Right == Whole) ? ColdStartAdvice.FinishPattern
             : ColdStartAdvice.GoOn;
     }
 }

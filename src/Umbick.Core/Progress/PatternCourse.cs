@@ -65,7 +65,7 @@ public sealed record PatternCourse(
         foreach (var (cold, i) in colds.Select((cold, i) => (cold, i)))
         {
             // What was decided before the first cold start, or after one that is no longer there, goes by its day.
-            Decide(decision => !colds.Any(one => one.Id == decision.After) && decision.Day < cold.Day);
+            Decide(decision => !colds.Any(each => each.Id == decision.After) && decision.Day < cold.Day);
             following.See(cold);
             Decide(decision => decision.After == cold.Id);
         }

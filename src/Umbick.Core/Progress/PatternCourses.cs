@@ -53,12 +53,12 @@ public sealed class PatternCourses
     {
         var lastDays = LastDays(colds, decisions, sets);
         var toldAs = Joined(lastDays, [.. labels.Where(pattern => pattern.Label is Label.Likely or Label.Possible).Select(pattern => pattern.Pattern)]);
-        var courses = lastDays.Keys.Concat(decisions.Select(one => one.Pattern)).Select(pattern => toldAs.GetValueOrDefault(pattern, pattern)).Distinct().ToDictionary(pattern => pattern, pattern =>
+        var courses = lastDays.Keys.Concat(decisions.Select(decision => decision.Pattern)).Select(pattern => toldAs.GetValueOrDefault(pattern, pattern)).Distinct().ToDictionary(pattern => pattern, pattern =>
         {
             bool Belongs(Pattern other) => toldAs.GetValueOrDefault(other, other) == pattern;
             return PatternCourse.Build(
                 [.. colds.Where(cold => Belongs(cold.Pattern)).Select(cold => cold.Result).OrderBy(cold => cold.Day)],
-                [.. decisions.Where(one => Belongs(one.Pattern)).Select(one => one.Decision)],
+                [.. decisions.Where(decision => Belongs(decision.Pattern)).Select(decision => decision.Decision)],
                 year,
                 Practised.From(sets.Where(given => Belongs(given.Pattern))),
                 shown.Any(Belongs))
@@ -72,10 +72,10 @@ public sealed class PatternCourses
     private static Dictionary<Pattern, DateOnly> LastDays(
         IEnumerable<(Pattern Pattern, ColdResult Result)> colds, IEnumerable<(Pattern Pattern, PatternDecision Decision)> decisions, IEnumerable<SetsGiven> sets) =>
         colds.Select(cold => (cold.Pattern, cold.Result.Day))
-            .Concat(decisions.Where(one => one.Decision.Kind.IsOffered()).Select(one => (one.Pattern, one.Decision.Day)))
+            .Concat(decisions.Where(decision => decision.Decision.Kind.IsOffered()).Select(decision => (decision.Pattern, decision.Decision.Day)))
             .Concat(sets.Where(given => given.Last is not null).Select(given => (given.Pattern, given.Last!.Value)))
             .GroupBy(work => work.Pattern)
-            .ToDictionary(work => work.Key, work => work.Max(one => one.Item2));
+            .ToDictionary(work => work.Key, work => work.Max(each => each.Item2));
 
     /// <summary>
     /// A pattern that was worked on and is not believed now goes on as the look-alike that is; where none is believed, as the look-alike that was worked on last.
@@ -93,5 +93,5 @@ public sealed class PatternCourses
     }
 
     /// <summary>Whether two patterns are taken for each other: look-alikes of one step of reading.</summary>
-    private static bool LooksLike(Pattern one, Pattern other) => one.Step == other.Step && (one.Alike.Contains(other.Id) || other.Alike.Contains(one.Id));
+    private static bool LooksLike(Pattern pattern, Pattern other) => pattern.Step == other.Step && (pattern.Alike.Contains(other.Id) || other.Alike.Contains(pattern.Id));
 }

@@ -36,5 +36,5 @@ public sealed record Setting(string Id, SettingGroup Group, string Name, string 
     public SettingChoice Usual => Choices[0];
 
     /// <summary>Whether this is one of its choices.</summary>
-    public bool Has(string choice) => Choices.Any(one => one.Id == choice);
+    public bool Has(string choice) => Choices.Any(each => each.Id == choice);
 }

@@ -25,7 +25,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         foreach (var slot in _slots[day.DayOfWeek])
         {
             foreach (var child in slot.Children) seats[slot.Id].Add(SeatOf(slot, day, child, isStandIn: false));
-            foreach (var standIn in timetable.StandIns.Where(one => one.Slot == slot.Id && one.Day == day && !slot.Children.Contains(one.Child)))
+            foreach (var standIn in timetable.StandIns.Where(each => each.Slot == slot.Id && each.Day == day && !slot.Children.Contains(each.Child)))
                 seats[slot.Id].Add(SeatOf(slot, day, standIn.Child, isStandIn: true));
         }
         foreach (var need in new[] { JobNeed.Due, JobNeed.Whenever })
@@ -82,7 +82,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         return
         [
             .. attendees
-                .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(one => one.Child == attendee.Child) && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
+                .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(each => each.Child == attendee.Child) && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
                 .OrderBy(attendee => attendee.Jobs[0].Need == JobNeed.Due && attendee.Jobs[0].Due <= day ? 0 : 1)
                 .ThenBy(attendee => _placed.Contains(attendee.Jobs[0]) ? 1 : 0)
                 .ThenBy(attendee => attendee.Jobs[0].Due)
@@ -93,7 +93,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
 
     private bool CanCome(Slot slot, DateOnly day, Attendee attendee) => timetable.InTheWay(slot, day, attendee) is null && !IsElsewhere(slot, attendee.Child);
 
-    private bool IsElsewhere(Slot slot, Guid child) => _coming.Exists(one => one.Child == child && (one.Slot.Id == slot.Id || one.Slot.Overlaps(slot)));
+    private bool IsElsewhere(Slot slot, Guid child) => _coming.Exists(each => each.Child == child && (each.Slot.Id == slot.Id || each.Slot.Overlaps(slot)));
 
     /// <summary>Whether a child comes to a slot of their own on a day or later in these days: what is due is done there.</summary>
     private bool HasOwnSlot(Attendee attendee, DateOnly day)

@@ -50,5 +50,5 @@ public static class AuditKinds
     ];
 
     /// <summary>What one is called.</summary>
-    public static string InWords(string what) => All.FirstOrDefault(one => one.Id == what) is { Told: { } told } ? told : what;
+    public static string InWords(string what) => All.FirstOrDefault(each => each.Id == what) is { Told: { } told } ? told : what;
 }

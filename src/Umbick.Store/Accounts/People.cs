@@ -28,12 +28,12 @@ public static class People
 
     /// <summary>The names of everybody who works or has worked at the school.</summary>
     public static async Task<IReadOnlyDictionary<Guid, string>> Names(SchoolConnection connection) =>
-        (await connection.QueryAsync<(Guid Id, string Name)>("select id, display_name from person")).ToDictionary(one => one.Id, one => one.Name);
+        (await connection.QueryAsync<(Guid Id, string Name)>("select id, display_name from person")).ToDictionary(each => each.Id, each => each.Name);
 
     /// <summary>When each who works at the school was last there: when their latest session began.</summary>
     public static async Task<IReadOnlyDictionary<Guid, DateTime>> LastSeen(SchoolConnection connection) =>
         (await connection.QueryAsync<(Guid Id, DateTime At)>("select person, max(at) from audit_entry where what = @what and person is not null group by person", new { what = AuditKinds.SignedIn }))
-        .ToDictionary(one => one.Id, one => one.At);
+        .ToDictionary(each => each.Id, each => each.At);
 
     /// <summary>Keeps a person's password and second factor.</summary>
     public static Task Update(SchoolConnection connection, Person person) => connection.ExecuteAsync(

@@ -176,8 +176,8 @@ public static class Sittings
             alike.PlanName,
             alike.DeliveryName,
             alike.Screening,
-            ids = sittings.Select(one => one.Id).ToArray(),
-            children = sittings.Select(one => one.Child).ToArray(),
+            ids = sittings.Select(sitting => sitting.Id).ToArray(),
+            children = sittings.Select(sitting => sitting.Child).ToArray(),
         });
 
     /// <summary>The sittings of a visit, by turn.</summary>

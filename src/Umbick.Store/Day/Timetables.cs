@@ -38,7 +38,7 @@ public static class Timetables
     private sealed record StandInRow(Guid Slot, DateOnly Day, Guid Child);
 
     /// <summary>The school's year.</summary>
-    public static async Task<SchoolYear> Year(SchoolConnection connection) => new([.. (await Holidays(connection)).Select(one => one.Holiday)]);
+    public static async Task<SchoolYear> Year(SchoolConnection connection) => new([.. (await Holidays(connection)).Select(holiday => holiday.Holiday)]);
 
     /// <summary>The school's year, where its holidays are read with other rows.</summary>
     internal static async Task<SchoolYear> Year(SqlMapper.GridReader read) => new([.. (await read.ReadAsync<HolidayRow>()).Select(row => row.Kept.Holiday)]);

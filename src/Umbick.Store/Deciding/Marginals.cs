@@ -30,10 +30,10 @@ public static class Marginals
                 school = connection.School,
                 sitting,
                 engine,
-                patterns = all.Select(one => one.Pattern.Id).ToArray(),
-                beliefs = all.Select(one => one.Belief).ToArray(),
-                labels = all.Select(one => one.Label.ToString()).ToArray(),
-                orders = all.Select(one => one.PracticeOrder).ToArray(),
+                patterns = all.Select(marginal => marginal.Pattern.Id).ToArray(),
+                beliefs = all.Select(marginal => marginal.Belief).ToArray(),
+                labels = all.Select(marginal => marginal.Label.ToString()).ToArray(),
+                orders = all.Select(marginal => marginal.PracticeOrder).ToArray(),
             });
     }
 

@@ -43,7 +43,7 @@ public static class Sets
 
     /// <summary>The places of a set, from 1, whose answers tell whether its pattern is still there.</summary>
     public static async Task<IReadOnlySet<int>> TellingPlaces(SchoolConnection connection, SetId set) =>
-        (await Items(connection, set)).Index().Where(one => one.Item.Part.IsTelling()).Select(one => one.Index + 1).ToHashSet();
+        (await Items(connection, set)).Index().Where(item => item.Item.Part.IsTelling()).Select(item => item.Index + 1).ToHashSet();
 
     /// <summary>Keeps a set that is assigned, with what was shown when it was; unless it was kept before.</summary>
     /// <returns>Whether it was kept now.</returns>

@@ -148,7 +148,7 @@ public sealed class RecordIntake
     {
         JsonValueKind.String => TextIn(value) is not null,
         JsonValueKind.Array => value.EnumerateArray().All(IsPlain),
-        JsonValueKind.Object => value.EnumerateObject().All(one => NameOf(one) is not null && IsPlain(one.Value)),
+        JsonValueKind.Object => value.EnumerateObject().All(property => NameOf(property) is not null && IsPlain(property.Value)),
         _ => true,
     };
 

@@ -66,6 +66,6 @@ public static class RecordRows
     public static async Task<JsonObject> PeopleOf(SchoolConnection connection, JsonObject record)
     {
         var text = record.ToJsonString();
-        return new JsonObject((await People.Names(connection)).Where(one => text.Contains(one.Key.ToString(), StringComparison.Ordinal)).Select(one => KeyValuePair.Create(one.Key.ToString(), (JsonNode?)one.Value)));
+        return new JsonObject((await People.Names(connection)).Where(name => text.Contains(name.Key.ToString(), StringComparison.Ordinal)).Select(name => KeyValuePair.Create(name.Key.ToString(), (JsonNode?)name.Value)));
     }
 }

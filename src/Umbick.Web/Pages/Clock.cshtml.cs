@@ -53,8 +53,8 @@ public sealed class ClockModel(IDatabase database, RequestPreferences preference
             if (Child is null) return NotFound();
             preferences.OfChild = Child.Preferences;
         }
-        Before = [.. shown.Where(one => one.Demonstration == show).Select(one => one.Day)];
-        Others = [.. Core.Teaching.Demonstration.Offered(found, [.. shown.Select(one => one.Demonstration)]).Where(one => one != Demonstration)];
+        Before = [.. shown.Where(each => each.Demonstration == show).Select(each => each.Day)];
+        Others = [.. Core.Teaching.Demonstration.Offered(found, [.. shown.Select(each => each.Demonstration)]).Where(demonstration => demonstration != Demonstration)];
         return Page();
     }
 

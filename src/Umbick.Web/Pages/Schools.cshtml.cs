@@ -12,11 +12,11 @@ public sealed class SchoolsModel(PersonSchools works, SignInManager<Person> sign
 {
     public IReadOnlyList<(School School, PersonRole Role)> Schools { get; private set; } = [];
 
-    public async Task OnGet() => Schools = [.. (await Own()).Select(one => (one.School, one.Person.Role)).OrderBy(one => one.School.Name, StringComparer.Ordinal)];
+    public async Task OnGet() => Schools = [.. (await Own()).Select(each => (each.School, each.Person.Role)).OrderBy(each => each.School.Name, StringComparer.Ordinal)];
 
     public async Task<IActionResult> OnPost(Guid school)
     {
-        if ((await Own()).FirstOrDefault(one => one.School.Id == school).Person is not { } person) return NotFound();
+        if ((await Own()).FirstOrDefault(each => each.School.Id == school).Person is not { } person) return NotFound();
         if (school != User.Person().School)
         {
             // One device is at one school at a time: nothing of the other's stays on it.

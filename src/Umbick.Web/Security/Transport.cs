@@ -22,13 +22,13 @@ public sealed record Transport(IPAddress? Proxy, IReadOnlyList<string> Hosts, bo
         var proxy = configuration["UMBICK_PROXY"] is { Length: > 0 } text
             ? IPAddress.TryParse(text, out var address) ? address : throw new InvalidOperationException($"UMBICK_PROXY is “{text}”. It has to be the proxy's address, like 127.0.0.1.")
             : null;
-        var beyond = addresses.FindAll(one => !IsHere(one.Host));
-        if (proxy is null && beyond.Exists(one => one.Scheme == Uri.UriSchemeHttp))
+        var beyond = addresses.FindAll(each => !IsHere(each.Host));
+        if (proxy is null && beyond.Exists(each => each.Scheme == Uri.UriSchemeHttp))
             throw new InvalidOperationException("The site would be reached by plain HTTP from other machines. Give it a certificate and an https address, or name the proxy that it stands behind in UMBICK_PROXY.");
         string[] hosts = [.. (configuration["UMBICK_HOSTS"] ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
         if (hosts.Length == 0 && (proxy is not null || beyond.Count > 0))
             throw new InvalidOperationException("The site would answer to any name. Say in UMBICK_HOSTS by which names it is reached, parted by semicolons.");
-        return new Transport(proxy, [.. hosts, .. ThisMachine], proxy is not null || addresses.TrueForAll(one => one.Scheme == Uri.UriSchemeHttps));
+        return new Transport(proxy, [.. hosts, .. ThisMachine], proxy is not null || addresses.TrueForAll(each => each.Scheme == Uri.UriSchemeHttps));
     }
 
     /// <summary>What a cookie is called: where TLS is sure, by a name that no other host can set.</summary>

@@ -21,13 +21,13 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var child = await schools.Child(schools.A, Stage.EveryMinute);
         var sitting = await Begin(child, new AskingOptions(Plan.Chosen) { Tasks = [.. ClockTasks.All.Select(task => task.Id)] });
         var asked = await Asked(sitting);
-        Assert.Equal(ClockTasks.All, asked.Select(one => one.Item.Task));
+        Assert.Equal(ClockTasks.All, asked.Select(each => each.Item.Task));
         Assert.Equal(asked.Count, (await Sitting(sitting)).Length);
-        foreach (var one in asked)
+        foreach (var known in asked)
         {
             // What is answered as it stands must be right again once it has been read back.
-            var raw = one.Item.Task == ClockTasks.RepairClock ? "?" : one.Item.Right.Short(Wording.Usual);
-            Assert.Equal(AnswerOutcome.Kept, await Send(sitting, one.Place, raw, one.Item.Task.OnScreen));
+            var raw = known.Item.Task == ClockTasks.RepairClock ? "?" : known.Item.Right.Short(Wording.Usual);
+            Assert.Equal(AnswerOutcome.Kept, await Send(sitting, known.Place, raw, known.Item.Task.OnScreen));
         }
         var record = await Load(child);
         foreach (var question in record.Sittings[0].Questions)
@@ -57,7 +57,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var simulated = new SimulatedChild(Model, [Catalogue.Find("next-hour")!], 1, new Random(5));
         while (await Sitting(sitting) is { EndedAt: null } now)
         {
-            var item = (await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Item;
+            var item = (await Asked(sitting)).Single(asked => asked.Place == now.CurrentPlace).Item;
             var answered = simulated.Answer(item, item.Task.Aloud);
             var submission = new Submission(Guid.NewGuid(), now.CurrentPlace, item.Right.Short(Wording.Usual), item.Task.Aloud, null) { First = answered };
             await schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
@@ -76,11 +76,11 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         for (var i = 0; i < 3; i++)
         {
             var now = await Sitting(sitting);
-            leftOut.Add((await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Item);
+            leftOut.Add((await Asked(sitting)).Single(asked => asked.Place == now.CurrentPlace).Item);
             Assert.True(await Skip(sitting, now.CurrentPlace));
         }
         while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "12:01", AnswerMode.Said);
-        var items = (await Asked(sitting)).Select(one => one.Item).ToList();
+        var items = (await Asked(sitting)).Select(asked => asked.Item).ToList();
         Assert.Equal(12, items.Count);
         Assert.Empty(items.Intersect(leftOut));
     }
@@ -102,7 +102,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         await Send(sitting, 2, "?", AnswerMode.Said);
         Assert.True(await schools.InA(connection => _asking.EndSoon(connection, sitting)));
         var now = await Sitting(sitting);
-        Assert.Equal("Ends on one that will very likely come out right.", (await Asked(sitting)).Single(one => one.Place == now.CurrentPlace).Why);
+        Assert.Equal("Ends on one that will very likely come out right.", (await Asked(sitting)).Single(asked => asked.Place == now.CurrentPlace).Why);
         await Send(sitting, now.CurrentPlace, "ok", AnswerMode.Said);
         Assert.NotNull((await Sitting(sitting)).EndedAt);
         Assert.Equal(3, (await Asked(sitting)).Count);
@@ -114,7 +114,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     public async Task A_fixed_form_is_the_same_for_every_child_and_goes_back_without_losing_an_item(string form)
     {
         var (first, second) = (await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }), await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }));
-        Assert.Equal((await Asked(first)).Select(one => one.Item), (await Asked(second)).Select(one => one.Item));
+        Assert.Equal((await Asked(first)).Select(asked => asked.Item), (await Asked(second)).Select(asked => asked.Item));
         var wrong = new Submission(Guid.NewGuid(), 1, "?", AnswerMode.Said, null);
         await schools.InA(connection => _asking.Answer(connection, first, wrong, Guid.NewGuid()));
         Assert.True(await schools.InA(connection => Asking.Back(connection, first)));
@@ -127,7 +127,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     public async Task Before_o_clock_the_parts_of_a_clock_are_asked()
     {
         var sitting = await Begin(await schools.Child(schools.A, Stage.Parts));
-        Assert.All(await Asked(sitting), one => Assert.True(one.Item.Task.From == Stage.Parts));
+        Assert.All(await Asked(sitting), asked => Assert.True(asked.Item.Task.From == Stage.Parts));
         Assert.NotEmpty(await Asked(sitting));
         Assert.Null((await Sitting(sitting)).EndedAt);
     }
@@ -139,7 +139,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         await schools.InA(connection => Children.Teach(connection, child, Stage.QuarterTo, ["read-digital"], new Dictionary<string, string> { ["length"] = "8" }));
         var sitting = await Begin(child);
         while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "12:01", AnswerMode.Said);
-        var items = (await Asked(sitting)).Select(one => one.Item).ToList();
+        var items = (await Asked(sitting)).Select(asked => asked.Item).ToList();
         Assert.Equal(8, items.Count);
         Assert.All(items, item => Assert.True(item.Task == ClockTasks.ReadDigital && item.Time.Minute % 15 == 0));
     }
@@ -157,8 +157,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         var turns = await schools.InA(connection => Sittings.OfVisit(connection, visit));
         Assert.Equal(children, turns.Select(turn => turn.Child));
         await Send(turns[1].Id, 1, "4:12", AnswerMode.Said);
-        Assert.Empty((await Load(children[0])).Sittings.SelectMany(one => one.Answered));
-        Assert.Equal("4:12", Assert.Single((await Load(children[1])).Sittings.SelectMany(one => one.Answered)).Given!.Raw);
+        Assert.Empty((await Load(children[0])).Sittings.SelectMany(sitting => sitting.Answered));
+        Assert.Equal("4:12", Assert.Single((await Load(children[1])).Sittings.SelectMany(sitting => sitting.Answered)).Given!.Raw);
     }
 
     [Fact]

@@ -116,7 +116,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var kept = await schools.InA(connection => Marginals.After(connection, [sitting]));
         var believed = record.First.Select(impact => impact.Finding.Pattern);
         Assert.NotEmpty(believed);
-        Assert.Equal(believed, kept[sitting].Select(one => one.Pattern).Take(record.First.Count));
+        Assert.Equal(believed, kept[sitting].Select(each => each.Pattern).Take(record.First.Count));
     }
 
     [Fact]
@@ -147,7 +147,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             await GoOn(sitting, item.Place);
         }
         record = await Load(child);
-        Assert.NotNull(record.Sets.Single(one => one.Id == set).DoneAt);
+        Assert.NotNull(record.Sets.Single(each => each.Id == set).DoneAt);
         Assert.Equal(NextStep.AskAgain, record.SummaryOn(Today).Next.Step);
         Assert.True(record.EvidenceOf(record.SummaryOn(Today)).FirstAndNow!.Now!.Outcome == TellingOutcome.Right);
         Assert.Equal(2, record.EvidenceOf(record.SummaryOn(Today)).FirstAndNow!.Sittings.Count);
@@ -201,7 +201,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             Assert.Equal(AnswerOutcome.KeptBefore, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
         }
         Assert.NotNull((await Sitting(sitting)).EndedAt);
-        Assert.Equal(record.Sittings.Count + 1, (await Load(child)).Sittings.Count(one => one.Answered.All(question => question.Given!.Raw == "?")));
+        Assert.Equal(record.Sittings.Count + 1, (await Load(child)).Sittings.Count(each => each.Answered.All(question => question.Given!.Raw == "?")));
     }
 
     [Fact]

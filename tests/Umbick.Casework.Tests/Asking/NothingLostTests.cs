@@ -239,10 +239,10 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.True((await Asked(sitting))[0].Item.IsOnlyAloud);
         Assert.True(await schools.InA(connection => _asking.Deliver(connection, sitting, DeliveryMode.OnChildsScreen)));
         var asked = await Asked(sitting);
-        Assert.DoesNotContain(asked, one => one.Item.IsOnlyAloud);
+        Assert.DoesNotContain(asked, each => each.Item.IsOnlyAloud);
         Assert.Equal(asked[0].Place, (await Now(sitting)).CurrentPlace);
         var onScreen = await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Prerequisites, DeliveryMode.OnChildsScreen));
-        Assert.DoesNotContain(await Asked(onScreen), one => one.Item.IsOnlyAloud);
+        Assert.DoesNotContain(await Asked(onScreen), each => each.Item.IsOnlyAloud);
     }
 
     [Fact]
@@ -282,7 +282,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<List<string>> Raws(ChildId child) => [.. (await Load(child)).Sittings.SelectMany(one => one.Answered).Select(question => question.Given!.Raw)];
+    private async Task<List<string>> Raws(ChildId child) => [.. (await Load(child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];
 
     private Task<int> Count(string sql, Guid id) => schools.InA(connection => connection.ExecuteScalarAsync<int>(sql, new { id }));
 }

@@ -117,8 +117,8 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     private async Task<ChildId> Child(Stage stage, string[]? met, params (string Setting, string Choice)[] chosen)
     {
         var child = await schools.Child(schools.A, stage);
-        await schools.InA(connection => Children.Teach(connection, child, stage, met, chosen.ToDictionary(one => one.Setting, one => one.Choice)));
-        Assert.All(chosen, one => Assert.True(SettingList.Find(one.Setting)!.Has(one.Choice)));
+        await schools.InA(connection => Children.Teach(connection, child, stage, met, chosen.ToDictionary(each => each.Setting, each => each.Choice)));
+        Assert.All(chosen, each => Assert.True(SettingList.Find(each.Setting)!.Has(each.Choice)));
         return child;
     }
 

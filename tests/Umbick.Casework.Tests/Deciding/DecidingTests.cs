@@ -156,7 +156,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var anew = await schools.InA(connection => ChildRecord.Load(connection, new ReadingModel(), child));
         var live = (await schools.InA(connection => ProgressRecord.Load(connection, Model, child, Today)))!;
-        var over = anew!.Sittings.Select((sitting, place) => (sitting, place)).Where(one => one.sitting.Sitting.EndedAt is not null).ToList();
+        var over = anew!.Sittings.Select((sitting, place) => (sitting, place)).Where(each => each.sitting.Sitting.EndedAt is not null).ToList();
         Assert.Equal(over.Count, live.Beliefs.Count);
         foreach (var ((sitting, place), shown) in over.Zip(live.Beliefs))
         {
@@ -164,13 +164,13 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
             Assert.Equal(anew.After(place).Findings.Count, shown.Beliefs.Count);
             Assert.All(anew.After(place).Findings, finding => Assert.Equal(finding.Belief, shown.Beliefs[finding.Pattern], 1e-9));
         }
-        var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
+        var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(school => school.Child.Id == child);
         Assert.Equal(Told(anew.Work), Told(listed.Work));
         Assert.Equal(Told(anew.Work), Told(live.Work));
         Assert.Equal(anew.SummaryOn(Today).Next, listed.SummaryOn(Today).Next);
 
-        static string Told(PatternWork work) => string.Join("; ", work.Courses.OrderBy(one => one.Key.Id).Select(one =>
-            $"{one.Key.Id} {one.Value.Phase} {one.Value.MasteredOn} {one.Value.Offer?.Kind} {string.Join(' ', one.Value.Colds.Select(cold => $"{cold.Day:O}:{string.Concat(cold.Telling)}"))}"));
+        static string Told(PatternWork work) => string.Join("; ", work.Courses.OrderBy(course => course.Key.Id).Select(course =>
+            $"{course.Key.Id} {course.Value.Phase} {course.Value.MasteredOn} {course.Value.Offer?.Kind} {string.Join(' ', course.Value.Colds.Select(cold => $"{cold.Day:O}:{string.Concat(cold.Telling)}"))}"));
     }
 
     /// <summary>A child with cold starts: days ago, and how each telling answer came out.</summary>

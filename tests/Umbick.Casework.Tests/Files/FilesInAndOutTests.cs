@@ -17,7 +17,7 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     public async Task Answers_that_were_read_in_are_read_by_the_model_as_if_they_had_been_asked()
     {
         var alias = Fresh();
-        var text = Head + string.Concat(new[] { ("4:00", "12:20"), ("9:00", "12:45"), ("2:30", "6:10"), ("7:20", "4:35"), ("10:15", "3:50"), ("8:40", "8:40") }.Select(one => $"{alias},2026-03-02,read-digital,{one.Item1},{one.Item2},,,\n"));
+        var text = Head + string.Concat(new[] { ("4:00", "12:20"), ("9:00", "12:45"), ("2:30", "6:10"), ("7:20", "4:35"), ("10:15", "3:50"), ("8:40", "8:40") }.Select(each => $"{alias},2026-03-02,read-digital,{each.Item1},{each.Item2},,,\n"));
         var report = await Import(schools.A, text);
         Assert.Equal((6, 1, 6, 0), (report.Lines, report.Children, report.Added, report.ThereBefore));
         Assert.Equal([alias], report.NewChildren);
@@ -115,12 +115,12 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     [Fact]
     public async Task At_the_year_s_end_classes_change_names_with_each_other_and_stages_move_on()
     {
-        var (one, other) = (Fresh(), Fresh());
-        var (tide, lamp) = ($"Tide {one}", $"Lamp {one}");
-        await ImportChildren($"child,class,stage\n{one},{tide},9\n{other},{lamp},12\n");
+        var (text, other) = (Fresh(), Fresh());
+        var (tide, lamp) = ($"Tide {text}", $"Lamp {text}");
+        await ImportChildren($"child,class,stage\n{text},{tide},9\n{other},{lamp},12\n");
         Assert.Equal(2, await schools.InA(connection => Children.MoveOn(connection, [tide, lamp], [lamp, tide], [1, 1])));
         var listed = (await schools.InA(Children.Aliases)).ToDictionary(child => child.Alias, child => (child.ClassName, child.Stage));
-        Assert.Equal((lamp, Stage.EveryMinute), listed[one]);
+        Assert.Equal((lamp, Stage.EveryMinute), listed[text]);
         // Beyond the last stage there is none.
         Assert.Equal((tide, Stage.BeforeAndAfter), listed[other]);
     }

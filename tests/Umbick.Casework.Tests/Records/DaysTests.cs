@@ -148,21 +148,21 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
 
         async Task<(IEnumerable<(string, Label)> Labels, string? From)> Listed()
         {
-            var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
-            return (listed.Labels.Select(one => (one.Pattern.Id, one.Label)).Order().ToList(), listed.Child.ConcludedFrom);
+            var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(school => school.Child.Id == child);
+            return (listed.Labels.Select(label => (label.Pattern.Id, label.Label)).Order().ToList(), listed.Child.ConcludedFrom);
         }
     }
 
     private async Task AssertTheSame(ChildId child)
     {
         var record = await Load(child);
-        var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(one => one.Child.Id == child);
-        Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)), listed.Labels.Where(one => one.Label is Label.Likely or Label.Possible).Select(one => (one.Pattern.Id, one.Label)));
+        var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(school => school.Child.Id == child);
+        Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)), listed.Labels.Where(label => label.Label is Label.Likely or Label.Possible).Select(label => (label.Pattern.Id, label.Label)));
         Assert.Equal(record.SummaryOn(Today).Next, listed.SummaryOn(Today).Next);
         // What is kept after the last finished sitting is what is believed then.
         var last = record.Sittings.ToList().FindLastIndex(sitting => sitting.Sitting.EndedAt is not null);
         var kept = (await schools.InA(connection => Marginals.After(connection, [record.Sittings[last].Sitting.Id])))[record.Sittings[last].Sitting.Id];
-        Assert.Equal(record.After(last).Findings.Select(finding => (finding.Pattern.Id, finding.Label)).Order(), kept.Select(one => (one.Pattern.Id, one.Label)).Order());
+        Assert.Equal(record.After(last).Findings.Select(finding => (finding.Pattern.Id, finding.Label)).Order(), kept.Select(each => (each.Pattern.Id, each.Label)).Order());
     }
 
     /// <summary>What is kept of belief after each sitting.</summary>
@@ -186,7 +186,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var simulated = new SimulatedChild(Model, Catalogue.Find(pattern) is { } known ? [known] : [], 1, new Random(7));
         for (var i = 0; i < count; i++)
         {
-            var now = (await Load(child)).SittingsAsked.Single(one => one.Sitting.Id == sitting);
+            var now = (await Load(child)).SittingsAsked.Single(each => each.Sitting.Id == sitting);
             var item = now.Questions.Single(question => question.Asked.Place == now.Sitting.CurrentPlace).Asked.Item;
             var submission = new Submission(Guid.NewGuid(), now.Sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2);
             await schools.InA(connection => new Asking(Model, new StartChecks(at)).Answer(connection, sitting, submission, Teacher));

@@ -46,16 +46,16 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
         ("erase", (connection, of) => Children.Erase(connection, of.Child, of.Alias)),
     ];
 
-    public static TheoryData<string, string> Pairs => [.. from one in Deeds from other in Deeds where string.CompareOrdinal(one.Name, other.Name) <= 0 select (one.Name, other.Name)];
+    public static TheoryData<string, string> Pairs => [.. from deed in Deeds from other in Deeds where string.CompareOrdinal(deed.Name, other.Name) <= 0 select (deed.Name, other.Name)];
 
     [Theory]
     [MemberData(nameof(Pairs))]
-    public async Task Two_at_once_leave_a_record_that_can_be_read_or_none(string one, string other)
+    public async Task Two_at_once_leave_a_record_that_can_be_read_or_none(string text, string other)
     {
         var of = await Begun();
-        var faults = await Task.WhenAll(new[] { one, other }.Select(name => Fault(Deeds.Single(deed => deed.Name == name).Do, of)));
+        var faults = await Task.WhenAll(new[] { text, other }.Select(name => Fault(Deeds.Single(deed => deed.Name == name).Do, of)));
         // Where a record is erased meanwhile, what comes after it is refused by the database, whole.
-        if (one != "erase" && other != "erase") Assert.All(faults, Assert.Null);
+        if (text != "erase" && other != "erase") Assert.All(faults, Assert.Null);
         Assert.All(faults, fault => Assert.True(fault is null or "23503" or "23505" or "40P01", fault));
         var gone = await schools.InA(connection => Children.Find(connection, of.Child)) is null;
         if (gone)

@@ -255,7 +255,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         await schools.InA(connection => Asking.Deliver(connection, sitting, DeliveryMode.OwnClock));
         await Answer("4:00");
         var asked = (await schools.InA(connection => Sittings.AskedIn(connection, [sitting])))[sitting].ToList();
-        Assert.Equal([Support.Most, Support.Bare, Support.Most], asked.Take(3).Select(one => one.Support));
+        Assert.Equal([Support.Most, Support.Bare, Support.Most], asked.Take(3).Select(each => each.Support));
         Assert.Equal([true, false, true], (await Record(child)).Answers.Select(answer => answer.Helped));
         Assert.Equal("minute-numbers", (await schools.InA(connection => Sittings.Find(connection, sitting)))!.ClockCarries);
 

@@ -63,7 +63,7 @@ public sealed class GivenTextTests
     public void Any_text_at_all_is_read_by_every_task_and_again_just_as_before() =>
         Gen.Select(Gen.String[Gen.Char, 0, 220], OneOf.These([.. ClockTasks.All])).Sample((raw, task) =>
         {
-            var item = task.IsQuestion ? OtherSkillItems.All.First(one => one.Task == task) : new Item(task, new ClockTime(6, 40));
+            var item = task.IsQuestion ? OtherSkillItems.All.First(each => each.Task == task) : new Item(task, new ClockTime(6, 40));
             Assert.Equal(item.Read(raw, Typist.Child), item.Read(raw, Typist.Child));
             // What is kept of it is read as it was.
             Assert.Equal(item.Read(GivenText.Kept(raw)).GetType(), item.Read(GivenText.Kept(GivenText.Kept(raw))).GetType());
@@ -90,7 +90,7 @@ public sealed class GivenTextTests
     public void A_teacher_s_short_signs_mean_nothing_from_a_child(string task, string raw)
     {
         var known = ClockTasks.Find(task)!;
-        var item = known.IsQuestion ? OtherSkillItems.All.First(one => one.Task == known) : new Item(known, new ClockTime(6, 20));
+        var item = known.IsQuestion ? OtherSkillItems.All.First(each => each.Task == known) : new Item(known, new ClockTime(6, 20));
         Assert.False(Scoring.IsRight(item, item.Read(raw, Typist.Child), AnswerMode.Written, Stage.EveryMinute));
     }
 

@@ -232,8 +232,8 @@ public sealed class AssessingTests
         {
             var answers = ready.For(item, item.Task.Aloud, belief);
             Assert.InRange(answers.Count, 0, ReadyAnswers.Most);
-            Assert.Equal(answers.Count, answers.Select(one => one.Answer).Distinct().Count());
-            Assert.DoesNotContain(item.Right, answers.Select(one => one.Answer));
+            Assert.Equal(answers.Count, answers.Select(answer => answer.Answer).Distinct().Count());
+            Assert.DoesNotContain(item.Right, answers.Select(answer => answer.Answer));
         }
     }
 
@@ -250,12 +250,12 @@ public sealed class AssessingTests
     [InlineData("", ScreeningGroup.NotYet, "No answers yet")]
     public void A_screened_child_is_sorted_with_a_reason(string answers, ScreeningGroup group, string reason)
     {
-        var given = answers.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => one.Split('='))
-            .Select(one => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one[0])!.Value), AnswerParser.Parse(one[1]), AnswerMode.Written)).ToList();
+        var given = answers.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(answer => answer.Split('='))
+            .Select(answer => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(answer[0])!.Value), AnswerParser.Parse(answer[1]), AnswerMode.Written)).ToList();
         var belief = new Belief(Model);
         var observed = ObservedAnswer.All(Model, given);
-        belief.Update(observed.SelectMany(one => one.Observations));
-        var right = given.Count(one => Scoring.IsRight(one.Item, one.Answer, one.Mode, Stage.EveryMinute));
+        belief.Update(observed.SelectMany(answer => answer.Observations));
+        var right = given.Count(answer => Scoring.IsRight(answer.Item, answer.Answer, answer.Mode, Stage.EveryMinute));
         var result = ScreeningResult.From(8, given.Count, right, Conclusion.From(Model, belief, observed));
         Assert.Equal(group, result.Group);
         Assert.Contains(reason, result.Reason, StringComparison.Ordinal);

@@ -21,10 +21,10 @@ public sealed class CopyingTests
     [InlineData("4:50", "next-hour", "8:11", "next-hour", "8:12", "")]
     [InlineData("4:50", "next-hour", "ten to six", "hands-swapped", "5:50", "second")]
     [InlineData("4:50", "next-hour", "?", "hands-swapped", "?", "")]
-    public void An_answer_looks_copied_where_it_is_wrong_shared_and_unlike_the_child(string time, string one, string said, string other, string alsoSaid, string copied)
+    public void An_answer_looks_copied_where_it_is_wrong_shared_and_unlike_the_child(string time, string text, string said, string other, string alsoSaid, string copied)
     {
         var item = new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value);
-        var looks = Copying.Looks(Model, [Beside(item, said, Known(one)), Beside(item, alsoSaid, Known(other))]);
+        var looks = Copying.Looks(Model, [Beside(item, said, Known(text)), Beside(item, alsoSaid, Known(other))]);
         Assert.Equal(copied.Contains("first", StringComparison.Ordinal), looks[0]);
         Assert.Equal(copied.Contains("second", StringComparison.Ordinal), looks[1]);
     }

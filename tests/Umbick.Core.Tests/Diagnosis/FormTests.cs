@@ -45,16 +45,16 @@ public sealed class FormTests
         foreach (var form in _forms.Make(Stage.EveryMinute, 16, seed: 1))
         {
             var coverage = _forms.CoverageOf(form.Items);
-            Assert.Equal(Model.Patterns, coverage.Select(one => one.Pattern));
-            Assert.InRange(coverage.Count(one => one.Telling == 0), 0, 1);
-            Assert.InRange(coverage.Count(one => one.Telling >= 2), 24, 40);
+            Assert.Equal(Model.Patterns, coverage.Select(each => each.Pattern));
+            Assert.InRange(coverage.Count(each => each.Telling == 0), 0, 1);
+            Assert.InRange(coverage.Count(each => each.Telling >= 2), 24, 40);
         }
     }
 
     [Fact]
     public void Parallel_forms_tell_about_the_same()
     {
-        var told = _forms.Make(Stage.FiveMinutesTo, 12, seed: 2).Select(form => _forms.CoverageOf(form.Items).Sum(one => Math.Min(2, one.Telling))).ToList();
+        var told = _forms.Make(Stage.FiveMinutesTo, 12, seed: 2).Select(form => _forms.CoverageOf(form.Items).Sum(coverage => Math.Min(2, coverage.Telling))).ToList();
         Assert.InRange(told.Max() - told.Min(), 0, told.Max() / 4);
     }
 

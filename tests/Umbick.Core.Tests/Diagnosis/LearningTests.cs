@@ -54,9 +54,9 @@ public sealed class LearningTests
             for (var answered = 0; answered <= all.Count; answered += 4)
             {
                 var sitting = new SittingAnswers(Monday.AddDays(7 * week), [.. all.Take(answered)], [Step.Hour]);
-                var whole = Replay.Run(Model, [.. earlier.Select(one => one with { Id = null }), sitting]);
+                var whole = Replay.Run(Model, [.. earlier.Select(answers => answers with { Id = null }), sitting]);
                 AssertSame(whole, Replay.Run(Model, [.. earlier, sitting with { Id = $"{id} {week} {answered}" }]));
-                AssertSame(whole, Replay.GoOn(Model, [.. earlier.Select(one => one.Id!)], sitting)!);
+                AssertSame(whole, Replay.GoOn(Model, [.. earlier.Select(answers => answers.Id!)], sitting)!);
             }
             earlier.Add(new SittingAnswers(Monday.AddDays(7 * week), all, [Step.Hour]) { Id = $"{id} {week}" });
         }

@@ -111,7 +111,7 @@ public sealed class MeaningTests
     public void One_answer_again_and_again_is_believed_in_whatever_order_it_came()
     {
         var answers = new[] { ("6:20", "3:30"), ("7:45", "3:30"), ("1:10", "3:30"), ("10:55", "3:30"), ("3:30", "3:30"), ("8:05", "8:05") }
-            .Select(one => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(one.Item1)!.Value), AnswerParser.Parse(one.Item2), AnswerMode.Said)).ToList();
+            .Select(each => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(each.Item1)!.Value), AnswerParser.Parse(each.Item2), AnswerMode.Said)).ToList();
         var same = Catalogue.Find(Catalogue.SameAnswer)!;
         double[] beliefs = [.. new[] { answers, [.. Enumerable.Reverse(answers)] }.Select(order =>
         {

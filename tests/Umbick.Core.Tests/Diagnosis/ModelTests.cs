@@ -94,7 +94,7 @@ public sealed class ModelTests
         foreach (var answer in answers) belief.Update(answer);
         Assert.Equal([entry], Conclusion.From(model, belief, ObservedAnswer.All(model, answers)).Likely.Select(finding => finding.Pattern));
         Assert.Equal([entry], new Explainer(model).Explain(answers[0]).Explanations[0].Patterns);
-        Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), one => one.Pattern == entry && one.Telling == 5);
+        Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), coverage => coverage.Pattern == entry && coverage.Telling == 5);
         // Without it, the same answers are read some other way, and called nothing.
         Assert.Empty(Diagnosed(answers).Likely);
         Assert.Contains(Diagnosed(answers).OtherAt, other => other.Step == Step.Hour);
@@ -154,7 +154,7 @@ public sealed class ModelTests
         Assert.Equal(fit, explained.Fit);
         Assert.Equal(slip, explained.SlipShare is > 0.02 and < 0.5);
         Assert.Equal(fit == Fit.Nothing, explained.Explanations.Count == 0);
-        Assert.InRange(explained.SlipShare + explained.Explanations.Sum(one => one.Share), 0, 1.000001);
+        Assert.InRange(explained.SlipShare + explained.Explanations.Sum(explanation => explanation.Share), 0, 1.000001);
     }
 
     [Fact]
@@ -163,7 +163,7 @@ public sealed class ModelTests
         where time.Minute % 20 == 5
         from off in ModelParameters.NearSlips
         select new Explainer(Model).Explain(Said($"{time}", $"{time.Plus(off)}")),
-        explained => Assert.DoesNotContain(explained.Explanations, one => one.Patterns.Count > 2));
+        explained => Assert.DoesNotContain(explained.Explanations, explanation => explanation.Patterns.Count > 2));
 
     [Fact]
     public void A_slip_of_one_minute_may_be_a_slip() => Assert.True(new Explainer(Model).Explain(Said("4:18", "4:19")).SlipShare > 0);

@@ -32,14 +32,14 @@ public sealed record ToldChild(string Story, IReadOnlyList<ItemAnswer> Answers, 
     {
         var lines = told.Trim('\n').Split('\n');
         var rows = lines.Skip(1).Select(line => line.Trim().Split(' ', 2)).ToList();
-        return new ToldChild(lines[0], [.. rows.Where(row => Tasks.ContainsKey(row[0])).SelectMany(row => row[1].Split(", ").Select(one => Answer(Tasks[row[0]], one)))], Ids("is"), Ids("perhaps"));
+        return new ToldChild(lines[0], [.. rows.Where(row => Tasks.ContainsKey(row[0])).SelectMany(row => row[1].Split(", ").Select(text => Answer(Tasks[row[0]], text)))], Ids("is"), Ids("perhaps"));
 
         HashSet<string> Ids(string word) => [.. rows.Where(row => row[0] == word).SelectMany(row => row[1].Split(", ")).Where(id => id != "nothing")];
     }
 
-    private static ItemAnswer Answer((ClockTask Task, AnswerMode Mode) asked, string one)
+    private static ItemAnswer Answer((ClockTask Task, AnswerMode Mode) asked, string text)
     {
-        var (shown, answer) = one.Split('>') is [var a, var b] ? (a, b) : throw new FormatException($"'{one}' is no answer.");
+        var (shown, answer) = text.Split('>') is [var a, var b] ? (a, b) : throw new FormatException($"'{text}' is no answer.");
         var item = new Item(asked.Task, ClockTime.TryParse(shown) ?? throw new FormatException($"'{shown}' is no time."));
         return new ItemAnswer(item, item.Read(answer), asked.Mode);
     }

@@ -12,7 +12,7 @@ public sealed class ToldChildrenTests
     public void The_model_concludes_what_the_teacher_does()
     {
         var come = ToldChild.All.Select(child => (Child: child, Conclusion: Concluded(child))).ToList();
-        var differ = come.Where(one => !Agrees(one.Child, one.Conclusion)).ToList();
+        var differ = come.Where(each => !Agrees(each.Child, each.Conclusion)).ToList();
         foreach (var (child, conclusion) in differ) TestContext.Current.TestOutputHelper?.WriteLine($"{child.Story} is {string.Join(", ", child.Is)}; concluded {InWords(conclusion)}");
         Assert.InRange(come.Count, 100, 1000);
         Assert.InRange(differ.Count, 0, (int)((1 - Agreement) * come.Count));
@@ -23,8 +23,8 @@ public sealed class ToldChildrenTests
     {
         var wrongly = ToldChild.All
             .Select(child => (child.Story, Called: Concluded(child).Likely.Select(finding => finding.Pattern.Id).Except(child.Is).Except(child.Perhaps).ToList()))
-            .Where(one => one.Called.Count > 0)
-            .Select(one => $"{one.Story} called {string.Join(", ", one.Called)}");
+            .Where(each => each.Called.Count > 0)
+            .Select(each => $"{each.Story} called {string.Join(", ", each.Called)}");
         Assert.Empty(wrongly);
     }
 

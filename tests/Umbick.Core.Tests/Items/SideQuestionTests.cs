@@ -75,8 +75,8 @@ public sealed class SideQuestionTests
     [Fact]
     public void Who_takes_a_quarter_for_25_is_sooner_believed_to_reckon_in_hundreds()
     {
-        ItemAnswer[] one = [Said("time-fact", "minutes in half an hour", "50")];
-        double Hundreds(double link) => OtherSkillModel.Findings(Step.CountingOn, one, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
+        ItemAnswer[] each = [Said("time-fact", "minutes in half an hour", "50")];
+        double Hundreds(double link) => OtherSkillModel.Findings(Step.CountingOn, each, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
         Assert.True(Hundreds(1) > Hundreds(0));
     }
 

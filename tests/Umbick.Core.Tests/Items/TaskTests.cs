@@ -107,7 +107,7 @@ public sealed class TaskTests
         var item = new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value) { Move = 60 };
         var explained = new Explainer(Model).Explain(new ItemAnswer(item, item.Read(answer), item.Task.Taken));
         Assert.InRange(explained.Explanations.Count, 1, Explainer.Most);
-        Assert.Contains(explained.Explanations, one => one.Patterns.Any(found => found.Id == pattern));
+        Assert.Contains(explained.Explanations, explanation => explanation.Patterns.Any(found => found.Id == pattern));
     }
 
     [Fact]

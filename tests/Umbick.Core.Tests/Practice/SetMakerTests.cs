@@ -67,7 +67,7 @@ public sealed class SetMakerTests
         var claims = Model.Patterns.SelectMany(pattern => Enumerable.Range(0, 40).Select(seed => new SetRequest(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Most, seed)))
             .SelectMany(order => Made(order).Items.Where(item => item.Item.Task == ClockTasks.Judge).Select(item => (order.Held, item.Item))).ToList();
         Assert.InRange(claims.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.4, 0.6);
-        Assert.All(claims.GroupBy(claim => claim.Held.Pattern.Id), one => Assert.InRange(one.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.2, 0.8));
+        Assert.All(claims.GroupBy(claim => claim.Held.Pattern.Id), each => Assert.InRange(each.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.2, 0.8));
         Assert.All(claims.Where(claim => !claim.Item.ClaimIsRight), claim => Assert.Equal(claim.Held.AnswerTo(ReadFor(claim.Item)), claim.Item.Claim));
         var several = Made(new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Most, 1) { Length = 9 }).Items.Where(item => item.Item.Task == ClockTasks.Judge);
         Assert.Equal([false, true], several.Select(item => item.Item.ClaimIsRight).Order());

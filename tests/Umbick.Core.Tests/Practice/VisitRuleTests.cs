@@ -28,7 +28,7 @@ public sealed class VisitRuleTests
     [InlineData(".ht", "look-again")]
     [InlineData("t", "two-choices")]
     public void The_next_visit_begins_one_rung_lower(string took, string? next) =>
-        Assert.Equal(next, Rungs.Next(took.Select(one => one == '.' ? default(Rung?) : (Rung)"wlhct".IndexOf(one, StringComparison.Ordinal)))?.Id());
+        Assert.Equal(next, Rungs.Next(took.Select(letter => letter == '.' ? default(Rung?) : (Rung)"wlhct".IndexOf(letter, StringComparison.Ordinal)))?.Id());
 
     [Fact]
     public void A_rung_is_found_by_the_id_that_stands_in_rows()
@@ -52,7 +52,7 @@ public sealed class VisitRuleTests
     [InlineData("0/4 0/4 0/1", ColdStartAdvice.GoOn)]
     [InlineData("0/4 0/4 0/1 0/4", ColdStartAdvice.ChangeApproach)]
     public void Three_cold_starts_running_decide_and_one_broken_off_says_nothing(string results, ColdStartAdvice say) =>
-        Assert.Equal(say, ColdStarts.Advise(results.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => (one[0] - '0', one[2] - '0'))));
+        Assert.Equal(say, ColdStarts.Advise(results.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(result => (result[0] - '0', result[2] - '0'))));
 
     [Fact]
     public void For_every_item_that_is_practised_somebody_can_be_helped_rung_by_rung()
@@ -60,7 +60,7 @@ public sealed class VisitRuleTests
         foreach (var (pattern, seed) in from pattern in Model.Patterns from seed in Enumerable.Range(0, 3) select (pattern, seed))
         {
             var held = HeldPattern.Plain(Model, pattern);
-            foreach (var item in new SetMaker().Make(new SetRequest(held, Stage.FiveMinutesTo, Support.Full, seed)).Items.Select(one => one.Item))
+            foreach (var item in new SetMaker().Make(new SetRequest(held, Stage.FiveMinutesTo, Support.Full, seed)).Items.Select(each => each.Item))
             {
                 var named = $"{pattern.Id} {item.Task.Id} {item.Time}";
                 var ladder = PromptLadder.For(item, held, TeachingPreferences.Usual, Stage.FiveMinutesTo);

@@ -72,7 +72,7 @@ public sealed class DecisionTests
     public void Rechecks_come_in_school_time(string course, string due)
     {
         var spaced = Course(course).Rechecks!.All.Where(recheck => recheck.Time != RecheckTime.AfterHoliday).OrderBy(recheck => recheck.Time);
-        Assert.Equal(due.Split(' ').Where(one => !one.EndsWith('*')), spaced.Select(recheck => $"{recheck.Due!.Value.Day}/{recheck.Due!.Value.Month}{(recheck.Held is null ? "" : "=")}"));
+        Assert.Equal(due.Split(' ').Where(text => !text.EndsWith('*')), spaced.Select(recheck => $"{recheck.Due!.Value.Day}/{recheck.Due!.Value.Month}{(recheck.Held is null ? "" : "=")}"));
     }
 
     [Fact]
@@ -158,11 +158,11 @@ public sealed class DecisionTests
     private static (IReadOnlyList<ColdResult> Colds, IReadOnlyList<PatternDecision> Decisions) Read(string text)
     {
         var (colds, decisions) = (new List<ColdResult>(), new List<PatternDecision>());
-        foreach (var one in text.Split(", ", StringSplitOptions.RemoveEmptyEntries))
+        foreach (var each in text.Split(", ", StringSplitOptions.RemoveEmptyEntries))
         {
-            var parts = one.Split(' ');
+            var parts = each.Split(' ');
             if (parts.Length == 2) colds.Add(new ColdResult(Guid.NewGuid(), Day(parts[0]), [.. parts[1].Select(Answer)]));
-            else decisions.Add(new PatternDecision(one[1] switch { 'c' => DecisionKind.ChangeApproach, 'f' => DecisionKind.FinishPattern, _ => DecisionKind.BackToPractice }, one[0] == '+', colds[^1].Day, colds[^1].Id));
+            else decisions.Add(new PatternDecision(each[1] switch { 'c' => DecisionKind.ChangeApproach, 'f' => DecisionKind.FinishPattern, _ => DecisionKind.BackToPractice }, each[0] == '+', colds[^1].Day, colds[^1].Id));
         }
         return (colds, decisions);
     }

@@ -7,7 +7,7 @@ namespace Umbick.Core.Tests;
 /// <summary>What every demonstration has, and which is offered.</summary>
 public sealed class DemonstrationTests
 {
-    public static TheoryData<string> Ids => [.. Demonstration.All.Select(one => one.Id)];
+    public static TheoryData<string> Ids => [.. Demonstration.All.Select(demonstration => demonstration.Id)];
 
     [Theory]
     [InlineData("", false, 0)]
@@ -19,7 +19,7 @@ public sealed class DemonstrationTests
     {
         var pattern = Catalogue.Find("next-hour")!;
         var offered = Demonstration.Offered(pattern, []);
-        IReadOnlyList<string> ids = [.. shown.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(one => one == "first" ? offered[0].Id : offered[1].Id)];
+        IReadOnlyList<string> ids = [.. shown.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(text => text == "first" ? offered[0].Id : offered[1].Id)];
         Assert.Equal(offered[proposed], Demonstration.Proposed(pattern, ids, changes));
     }
 
@@ -27,8 +27,8 @@ public sealed class DemonstrationTests
     public void Every_pattern_has_two_demonstrations_or_more_and_every_one_is_for_patterns_that_exist()
     {
         Assert.All(Catalogue.All, pattern => Assert.True(Demonstration.Offered(pattern, []).Count >= 2, pattern.Id));
-        Assert.All(Demonstration.All.SelectMany(one => one.For), id => Assert.NotNull(Catalogue.Find(id)));
-        Assert.Equal(Demonstration.All.Count, Demonstration.All.Select(one => one.Id).Distinct().Count());
+        Assert.All(Demonstration.All.SelectMany(demonstration => demonstration.For), id => Assert.NotNull(Catalogue.Find(id)));
+        Assert.Equal(Demonstration.All.Count, Demonstration.All.Select(demonstration => demonstration.Id).Distinct().Count());
     }
 
     [Theory]
@@ -51,9 +51,9 @@ public sealed class DemonstrationTests
     }
 
     /// <summary>The hour, or the minutes, or the place of a hand are the same; or one has the other's hands exchanged.</summary>
-    private static bool SharesAHand(Position one, Position other)
+    private static bool SharesAHand(Position position, Position other)
     {
-        var (a, b) = (one.Hands, other.Hands);
+        var (a, b) = (position.Hands, other.Hands);
         return Math.Floor(a.Hour + 1e-9) == Math.Floor(b.Hour + 1e-9) || a.Minute == b.Minute || HandPositions.HoursApart(a.Hour, b.Hour) <= 1.1
             || HandPositions.MinutesApart(a.Minute, b.Minute) <= 15 || HandPositions.HoursApart(a.Hour, b.Minute / 5) < 0.6;
     }
@@ -62,10 +62,10 @@ public sealed class DemonstrationTests
     public void What_was_shown_comes_after_what_was_not_and_the_latest_comes_last()
     {
         var pattern = Catalogue.Find("next-hour")!;
-        var all = Demonstration.Offered(pattern, []).Select(one => one.Id).ToList();
+        var all = Demonstration.Offered(pattern, []).Select(demonstration => demonstration.Id).ToList();
         Assert.Equal(["has-it-arrived", "space-belongs", "touch-the-one-behind"], all);
-        Assert.Equal(["space-belongs", "touch-the-one-behind", "has-it-arrived"], Demonstration.Offered(pattern, ["has-it-arrived"]).Select(one => one.Id));
-        Assert.Equal(["touch-the-one-behind", "has-it-arrived", "space-belongs"], Demonstration.Offered(pattern, ["space-belongs", "has-it-arrived"]).Select(one => one.Id));
+        Assert.Equal(["space-belongs", "touch-the-one-behind", "has-it-arrived"], Demonstration.Offered(pattern, ["has-it-arrived"]).Select(demonstration => demonstration.Id));
+        Assert.Equal(["touch-the-one-behind", "has-it-arrived", "space-belongs"], Demonstration.Offered(pattern, ["space-belongs", "has-it-arrived"]).Select(demonstration => demonstration.Id));
         Assert.Equal("has-it-arrived", Demonstration.Offered(pattern, ["touch-the-one-behind", "space-belongs", "has-it-arrived"])[0].Id);
     }
 

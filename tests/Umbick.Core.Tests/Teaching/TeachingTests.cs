@@ -200,5 +200,5 @@ public sealed class TeachingTests
         Assert.False(With(("timing", "off")).Timed);
     }
 
-    private static TeachingPreferences With(params (string Id, string Choice)[] chosen) => new(chosen.ToDictionary(one => one.Id, one => one.Choice));
+    private static TeachingPreferences With(params (string Id, string Choice)[] chosen) => new(chosen.ToDictionary(each => each.Id, each => each.Choice));
 }

@@ -141,7 +141,7 @@ public sealed class TimetableTests
                 var coming = day.Slots.SelectMany(slot => slot.Seats.Where(seat => seat.Why is null).Select(seat => (slot.Slot, seat))).ToList();
                 foreach (var (slot, seat) in coming)
                 {
-                    var attendee = attendees.Single(one => one.Child == seat.Child);
+                    var attendee = attendees.Single(each => each.Child == seat.Child);
                     Assert.Null(table.InTheWay(slot, day.Day, attendee));
                     Assert.Single(coming, other => other.seat.Child == seat.Child && (other.Slot.Id == slot.Id || other.Slot.Overlaps(slot)));
                     Assert.All(seat.Jobs, job => Assert.True(job.Need != JobNeed.Due || job.Due <= day.Day));
@@ -151,8 +151,8 @@ public sealed class TimetableTests
             var placed = days.SelectMany(day => day.Slots).SelectMany(slot => slot.Seats).SelectMany(seat => seat.Jobs).Where(job => job.Need == JobNeed.Due).ToList();
             Assert.Equal(placed.Count, placed.Distinct().Count());
             Assert.Equal(
-                attendees.SelectMany(one => one.Jobs).Where(job => job.Need == JobNeed.Due && job.Due <= Friday).OrderBy(job => (job.Child, job.Id)),
-                placed.Concat(unplaced.Select(one => one.Job)).OrderBy(job => (job.Child, job.Id)));
+                attendees.SelectMany(each => each.Jobs).Where(job => job.Need == JobNeed.Due && job.Due <= Friday).OrderBy(job => (job.Child, job.Id)),
+                placed.Concat(unplaced.Select(job => job.Job)).OrderBy(job => (job.Child, job.Id)));
         }
     }
 

@@ -27,10 +27,10 @@ public sealed class Frames(Site site) : IClassFixture<Site>
         var at = (string)((Dictionary<string, object>)driver.Capabilities.GetCapability("goog:chromeOptions")!)["debuggerAddress"];
         using var trace = await Trace.Begin(at);
         Drag(driver);
-        var frames = (await trace.End()).Where(one => one.Name == "DrawFrame").Select(one => one.At).Order().ToList();
+        var frames = (await trace.End()).Where(each => each.Name == "DrawFrame").Select(each => each.At).Order().ToList();
         // A pause before and after the drag is no frame that came late.
         var apart = frames.Zip(frames.Skip(1), (earlier, later) => (later - earlier) / 1000).Where(milliseconds => milliseconds < 200).Order().ToList();
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"frames: {apart.Count} drawn in {Turns} turns; apart by {At(apart, 0.5):0.0} ms in the middle, {At(apart, 0.95):0.0} at 95 %, {At(apart, 0.99):0.0} at 99 %; {apart.Count(one => one > 20)} later than 20"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"frames: {apart.Count} drawn in {Turns} turns; apart by {At(apart, 0.5):0.0} ms in the middle, {At(apart, 0.95):0.0} at 95 %, {At(apart, 0.99):0.0} at 99 %; {apart.Count(number => number > 20)} later than 20"));
         Assert.NotEmpty(apart);
     }
 
@@ -76,7 +76,7 @@ public sealed class Frames(Site site) : IClassFixture<Site>
             while (await Heard() is var heard && !IsLast(heard))
             {
                 if (!heard.TryGetProperty("params", out var told) || !told.TryGetProperty("value", out var events)) continue;
-                traced.AddRange(events.EnumerateArray().Select(one => (one.GetProperty("name").GetString()!, one.GetProperty("ts").GetDouble())));
+                traced.AddRange(events.EnumerateArray().Select(element => (element.GetProperty("name").GetString()!, element.GetProperty("ts").GetDouble())));
             }
             return traced;
         }

@@ -33,7 +33,7 @@ public sealed class Guesses(Site site) : IClassFixture<Site>
         // Meanwhile the school goes on: a child's right code from there opens.
         await Visitor.AssertSentTo("/turn", await school.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) }));
         Console.WriteLine($"guesses from {addresses} addresses, {Tries} at once, heard: {passwords} passwords, {codes} time codes, {children} children's codes; a right code from the school opened");
-        strangers.ForEach(one => one.Dispose());
+        strangers.ForEach(stranger => stranger.Dispose());
     }
 
     /// <summary>How long a page takes while twenty strangers try passwords.</summary>

@@ -25,7 +25,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         for (var more = children.Count; more < Tablets; more++)
             await site.App.InSchool(school, connection => Children.Add(connection, new Child(new(Guid.NewGuid()), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
         children = [.. (await site.App.InSchool(school, Children.All)).Take(Tablets)];
-        var answers = (await site.App.InSchool(school, async connection => await Sittings.AnswersIn(connection, (await Sittings.OfChild(connection, children[0].Id)).Select(one => one.Id)))).Sum(one => one.Count());
+        var answers = (await site.App.InSchool(school, async connection => await Sittings.AnswersIn(connection, (await Sittings.OfChild(connection, children[0].Id)).Select(sitting => sitting.Id)))).Sum(each => each.Count());
         Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
         Console.WriteLine($"Each answers every {Pace.TotalSeconds:0} seconds: {await Play(school, children, Pace)}");
         Console.WriteLine($"Each answers as soon as it can: {await Play(school, children, TimeSpan.Zero)}");
@@ -103,7 +103,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var during = (await site.Record(site.A, child.Id)).Sittings[0].Answered.Count();
         var back = Until(teacher, () => tablet.Network(offline: false));
         var after = (await site.Record(site.A, child.Id)).Sittings[0].Answered.ToList();
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"60 s without network: {before} answers before, {during} during, {after.Count} after, {after.Select(one => one.Given!.Id).Distinct().Count()} ids; the teacher's page follows {back:0.0} s after the network is back."));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"60 s without network: {before} answers before, {during} during, {after.Count} after, {after.Select(question => question.Given!.Id).Distinct().Count()} ids; the teacher's page follows {back:0.0} s after the network is back."));
     }
 
     private static double Until(Browser follower, Action change)
@@ -120,7 +120,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var tablets = await Task.WhenAll(children.Select(child => Open(school, child.Id)));
         var times = await Task.WhenAll(tablets.Select((tablet, i) => Answer(tablet, i, pace)));
         foreach (var tablet in tablets) tablet.Dispose();
-        return InWords("the next item is there after", [.. times.SelectMany(one => one)], 1000);
+        return InWords("the next item is there after", [.. times.SelectMany(time => time)], 1000);
     }
 
     private async Task<Visitor> Open(Guid school, ChildId child)

@@ -54,8 +54,8 @@ internal static class Passes
             foreach (var procedure in own) sum += Unsafe.Add(ref share, procedure);
             for (var choice = 0; choice < own.Length; choice++)
             {
-                ref var one = ref Unsafe.Add(ref share, own[choice]);
-                one = (one * keeps) + (sum * moved[choice]);
+                ref var vector256 = ref Unsafe.Add(ref share, own[choice]);
+                vector256 = (vector256 * keeps) + (sum * moved[choice]);
             }
         }
     }

@@ -72,7 +72,7 @@ public sealed class Prediction
     internal ReadOnlySpan<ushort> DistributionOf => _distributionOf;
 
     /// <summary>How uncertain the answer is, in nats, where the way followed has one of <see cref="Distributions"/>.</summary>
-    internal float[] Entropies => _entropies ??= [.. Distributions.Select(one => (float)Noise.EntropyOf(one.Ids, one.Shares))];
+    internal float[] Entropies => _entropies ??= [.. Distributions.Select(distribution => (float)Noise.EntropyOf(distribution.Ids, distribution.Shares))];
 
     /// <summary>The answer a part of a procedure gives most often, as a place in <see cref="Answers"/>.</summary>
     public int LikeliestOf(int part) => Distributions[_distributionOf[part]].Likeliest;

@@ -19,7 +19,7 @@ internal sealed class SharedShapes
     /// <summary>The same distributions, kept once.</summary>
     public Distribution[] Share(IEnumerable<Distribution> distributions)
     {
-        Distribution[] list = [.. distributions.Select(one => _distributions.GetOrAdd(one, one))];
+        Distribution[] list = [.. distributions.Select(distribution => _distributions.GetOrAdd(distribution, distribution))];
         return _lists.GetOrAdd(list, list);
     }
 
@@ -40,11 +40,11 @@ internal sealed class SharedShapes
         public bool Equals(Distribution? x, Distribution? y) =>
             x!.Likeliest == y!.Likeliest && x.Ids.AsSpan().SequenceEqual(y.Ids) && x.Shares.AsSpan().SequenceEqual(y.Shares);
 
-        public int GetHashCode(Distribution one)
+        public int GetHashCode(Distribution distribution)
         {
             var hash = new HashCode();
-            hash.AddBytes(MemoryMarshal.AsBytes(one.Ids.AsSpan()));
-            hash.AddBytes(MemoryMarshal.AsBytes(one.Shares.AsSpan()));
+            hash.AddBytes(MemoryMarshal.AsBytes(distribution.Ids.AsSpan()));
+            hash.AddBytes(MemoryMarshal.AsBytes(distribution.Shares.AsSpan()));
             return hash.ToHashCode();
         }
     }
@@ -54,6 +54,6 @@ internal sealed class SharedShapes
     {
         public bool Equals(Distribution[]? x, Distribution[]? y) => x!.Length == y!.Length && x.Zip(y).All(pair => ReferenceEquals(pair.First, pair.Second));
 
-        public int GetHashCode(Distribution[] list) => list.Aggregate(list.Length, (hash, one) => (hash * 31) + System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(one));
+        public int GetHashCode(Distribution[] list) => list.Aggregate(list.Length, (hash, distribution) => (hash * 31) + System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(distribution));
     }
 }

@@ -34,7 +34,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     private static bool IsLosingHeart(IReadOnlyList<ObservedAnswer> observed, int asked)
     {
         var last = observed.TakeLast(Math.Min(asked, ModelParameters.WrongRunning)).ToList();
-        return last.Count == ModelParameters.WrongRunning && last.TrueForAll(one => !Scoring.IsRight(one.Given.Item, one.Given.Answer, one.Given.Mode, Stage.EveryMinute));
+        return last.Count == ModelParameters.WrongRunning && last.TrueForAll(answer => !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
     }
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
@@ -77,7 +77,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     {
         var already = asked.ToHashSet();
         var sameness = new Sameness(asked);
-        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(one => (one.With, Without: model.Space.Without(one.With, one.want.Pattern), one.want.Pattern, one.want.Seen)).ToList();
+        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(each => (each.With, Without: model.Space.Without(each.With, each.want.Pattern), each.want.Pattern, each.want.Seen)).ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
         var left = PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)).ToList();
         var variety = new Variety(asked, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));

@@ -34,11 +34,11 @@ internal static class ItemReason
         foreach (var step in prediction.SubSpace.Steps)
         {
             if (step == Step.Setting && At(step, tops[0]) != At(step, tops[1])) return "Tells whether a clock is set as it is read.";
-            var (one, two) = (At(step, tops[0]), At(step, tops[1]));
-            if (one == two) continue;
-            return one.Patterns.Count > 0 && one.Patterns.SequenceEqual(two.Patterns)
-                ? $"{one.Patterns[0].TextsIn(wording).Name}: are o’clock, half and quarters spoilt too?"
-                : $"Tells {one.ReadsIn(wording)} from {two.ReadsIn(wording)}.";
+            var (state, two) = (At(step, tops[0]), At(step, tops[1]));
+            if (state == two) continue;
+            return state.Patterns.Count > 0 && state.Patterns.SequenceEqual(two.Patterns)
+                ? $"{state.Patterns[0].TextsIn(wording).Name}: are o’clock, half and quarters spoilt too?"
+                : $"Tells {state.ReadsIn(wording)} from {two.ReadsIn(wording)}.";
         }
         return StillRight;
 

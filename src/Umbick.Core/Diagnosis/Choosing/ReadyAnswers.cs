@@ -27,11 +27,11 @@ public sealed class ReadyAnswers(ReadingModel model)
         [
             .. model.Patterns
                 .Select(pattern => (Pattern: pattern, Answer: prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.PlaceOf([pattern])))))
-                .Where(one => one.Answer != prediction.RightId && prediction.Answers[one.Answer] is not SomeOtherAnswer)
-                .GroupBy(one => one.Answer)
-                .OrderByDescending(same => same.Sum(one => belief.ProbabilityOf(one.Pattern)))
+                .Where(pattern => pattern.Answer != prediction.RightId && prediction.Answers[pattern.Answer] is not SomeOtherAnswer)
+                .GroupBy(pattern => pattern.Answer)
+                .OrderByDescending(same => same.Sum(each => belief.ProbabilityOf(each.Pattern)))
                 .Take(Most)
-                .Select(same => new ReadyAnswer(prediction.Answers[same.Key], [.. same.Select(one => one.Pattern).OrderByDescending(belief.ProbabilityOf)])),
+                .Select(same => new ReadyAnswer(prediction.Answers[same.Key], [.. same.Select(each => each.Pattern).OrderByDescending(belief.ProbabilityOf)])),
         ];
     }
 }

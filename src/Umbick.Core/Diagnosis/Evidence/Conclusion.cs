@@ -103,7 +103,7 @@ public sealed record Conclusion(
     }
 
     private static bool IsMostlyWrong(IReadOnlyCollection<ObservedAnswer> latest) =>
-        latest.Count >= ModelParameters.FewestToJudge && 2 * latest.Count(one => Scoring.IsRight(one.Given.Item, one.Given.Answer, one.Given.Mode, Stage.EveryMinute)) < latest.Count;
+        latest.Count >= ModelParameters.FewestToJudge && 2 * latest.Count(answer => Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute)) < latest.Count;
 
     /// <summary>What a pattern is called that was never called likely before: the one place where it is decided.</summary>
     /// <param name="belief">The belief in it, 0 to 1.</param>

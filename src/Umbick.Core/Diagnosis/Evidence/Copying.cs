@@ -19,16 +19,16 @@ public static class Copying
     /// <returns>For each answer, in the same order.</returns>
     public static IReadOnlyList<bool> Looks(ReadingModel model, IReadOnlyList<AnswerBeside> answers)
     {
-        return [.. answers.Select(one => one.Given.Scored == false && IsShared(one) && IsUnlike(one))];
+        return [.. answers.Select(answer => answer.Given.Scored == false && IsShared(answer) && IsUnlike(answer))];
 
-        bool IsShared(AnswerBeside one) => MeantBy(one) is { } meant && answers.Any(other => other != one && Equals(MeantBy(other), meant));
+        bool IsShared(AnswerBeside beside) => MeantBy(beside) is { } meant && answers.Any(other => other != beside && Equals(MeantBy(other), meant));
 
-        bool IsUnlike(AnswerBeside one) =>
-            model.Observe(one.Given) is [var observation, ..] && one.Own.ListedProbabilityOf(observation) < ModelParameters.LooksCopiedBelow;
+        bool IsUnlike(AnswerBeside each) =>
+            model.Observe(each.Given) is [var observation, ..] && each.Own.ListedProbabilityOf(observation) < ModelParameters.LooksCopiedBelow;
     }
 
     /// <summary>What an answer comes to, whatever its form; null where nothing was answered that could be copied.</summary>
-    private static object? MeantBy(AnswerBeside one) => one.Given.Item.Meant(one.Given.Answer) switch
+    private static object? MeantBy(AnswerBeside beside) => beside.Given.Item.Meant(beside.Given.Answer) switch
     {
         NoAnswer or DontKnow or Unread or null => null,
         { Meaning: { } time } => time,

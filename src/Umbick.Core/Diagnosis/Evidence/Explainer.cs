@@ -29,19 +29,19 @@ public sealed class Explainer(ReadingModel model)
             .Select(group => (Patterns: PatternsOf(prediction, group.First().Part), Weight: group.Sum(part => part.Weight), Best: group.MaxBy(part => part.Weight).Part))
             .OrderByDescending(group => group.Weight)
             .ToList();
-        var simplest = found.Where(one => !found.Any(other => other.Patterns.Count < one.Patterns.Count && other.Patterns.All(one.Patterns.Contains))).ToList();
+        var simplest = found.Where(each => !found.Any(other => other.Patterns.Count < each.Patterns.Count && other.Patterns.All(each.Patterns.Contains))).ToList();
         // A slip is a slip whatever the child's way; it is one where the answer comes more easily than a guess would.
         var slip = seen.NoiseChance > 2 * Noise.Guessed(prediction.Item) ? (1 - ModelParameters.TypicalConsistency) * seen.NoiseChance : 0;
-        if (slip > 0) simplest.RemoveAll(one => one.Patterns.Count > ModelParameters.MostWhereASlipWouldDo);
-        var total = slip + simplest.Sum(one => one.Weight);
+        if (slip > 0) simplest.RemoveAll(each => each.Patterns.Count > ModelParameters.MostWhereASlipWouldDo);
+        var total = slip + simplest.Sum(each => each.Weight);
         var likeliest = simplest.Count == 0 ? 0 : simplest[0].Weight;
         var fit = likeliest >= ModelParameters.CommonFrom ? Fit.Common : likeliest >= ModelParameters.GuessingPrior * Noise.Guessed(prediction.Item) ? Fit.Rare : Fit.Nothing;
-        var kept = fit == Fit.Nothing ? [] : simplest.Where(one => one.Weight >= total * Rarest).Take(Most).ToList();
+        var kept = fit == Fit.Nothing ? [] : simplest.Where(each => each.Weight >= total * Rarest).Take(Most).ToList();
         var explanations = kept
-            .Select((one, i) =>
+            .Select((each, i) =>
             {
-                var next = Separating(prediction, one.Best, [.. kept.Where((_, other) => other != i).Select(other => other.Best), .. Lesser(prediction, one.Best)]);
-                return new Explanation(one.Patterns, one.Weight / total, next?.Item, next?.Answer);
+                var next = Separating(prediction, each.Best, [.. kept.Where((_, other) => other != i).Select(other => other.Best), .. Lesser(prediction, each.Best)]);
+                return new Explanation(each.Patterns, each.Weight / total, next?.Item, next?.Answer);
             })
             .ToList();
         return new Explained(false, explanations, slip == 0 ? 0 : slip / total, fit, 0);

@@ -23,11 +23,11 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
     public static Demonstration Proposed(Pattern pattern, IReadOnlyList<string> shown, bool changesApproach)
     {
         var offered = Offered(pattern, shown);
-        return changesApproach ? offered[0] : shown.Select(id => offered.FirstOrDefault(one => one.Id == id)).FirstOrDefault(one => one is not null) ?? offered[0];
+        return changesApproach ? offered[0] : shown.Select(id => offered.FirstOrDefault(demonstration => demonstration.Id == id)).FirstOrDefault(demonstration => demonstration is not null) ?? offered[0];
     }
 
     /// <summary>The demonstration with this id, or null.</summary>
-    public static Demonstration? Find(string? id) => All.FirstOrDefault(one => one.Id == id);
+    public static Demonstration? Find(string? id) => All.FirstOrDefault(demonstration => demonstration.Id == id);
 
     /// <summary>
     /// The demonstrations for a pattern: first those that were not shown to a child yet, then those shown longest ago; among equals those that
@@ -36,5 +36,5 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
     /// <param name="pattern">The pattern.</param>
     /// <param name="shown">The ids of those that were shown, the latest first.</param>
     public static IReadOnlyList<Demonstration> Offered(Pattern pattern, IReadOnlyList<string> shown) =>
-        [.. All.Where(one => one.For.Contains(pattern.Id)).OrderByDescending(one => shown.Contains(one.Id) ? shown.Index().First(before => before.Item == one.Id).Index : int.MaxValue).ThenBy(one => one.For.Index().First(named => named.Item == pattern.Id).Index)];
+        [.. All.Where(demonstration => demonstration.For.Contains(pattern.Id)).OrderByDescending(demonstration => shown.Contains(demonstration.Id) ? shown.Index().First(before => before.Item == demonstration.Id).Index : int.MaxValue).ThenBy(demonstration => demonstration.For.Index().First(named => named.Item == pattern.Id).Index)];
 }

@@ -33,7 +33,7 @@ public sealed class TogetherModel(IDatabase database, Asking asking) : SchoolPag
             Response.StatusCode = StatusCodes.Status400BadRequest;
             return Page();
         }
-        if (Children.FirstOrDefault(one => Chosen.Contains(one.Id) && one.OpenAsking is not null) is { } busy)
+        if (Children.FirstOrDefault(each => Chosen.Contains(each.Id) && each.OpenAsking is not null) is { } busy)
         {
             Message = $"{busy.Alias}’s last sitting is unfinished. Finish or stop it first, or leave {busy.Alias} out.";
             Response.StatusCode = StatusCodes.Status400BadRequest;

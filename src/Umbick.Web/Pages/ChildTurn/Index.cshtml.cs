@@ -87,7 +87,7 @@ public sealed class IndexModel(IDatabase database, Practising practising, Asking
             return true;
         }
         var answers = now.Rows.LatestAnswers.ToList();
-        Question = new QuestionView(sitting, now.Asked, answers.Count(one => one.Place != sitting.CurrentPlace), message) { Stands = answers.Find(one => one.Place == sitting.CurrentPlace)?.Id };
+        Question = new QuestionView(sitting, now.Asked, answers.Count(answer => answer.Place != sitting.CurrentPlace), message) { Stands = answers.Find(answer => answer.Place == sitting.CurrentPlace)?.Id };
         return true;
     }
 

@@ -43,7 +43,7 @@ public sealed record CaseloadFilter
     {
         Find = find is { Length: <= Alias.Longest } ? find.Trim() : "",
         Pattern = Catalogue.Find(pattern),
-        Stage = stage is { } one && Enum.IsDefined(one) ? one : null,
+        Stage = stage is { } each && Enum.IsDefined(each) ? each : null,
         Class = (className ?? "").Trim(),
         Waiting = Enum.TryParse<WaitingFor>(waiting, ignoreCase: true, out var known) && Enum.IsDefined(known) ? known : null,
     };

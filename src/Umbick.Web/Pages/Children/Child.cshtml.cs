@@ -35,7 +35,7 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     public IReadOnlyList<ColdResult> ColdStarts => [.. (Summary.Course?.Colds ?? []).TakeLast(MostColdStarts)];
 
     /// <summary>The decisions that are to be taken.</summary>
-    public IReadOnlyList<OfferShown> Offers => [.. Summary.Offers.Select(one => new OfferShown(one.Pattern, one.Offer, Guid.CreateVersion7()))];
+    public IReadOnlyList<OfferShown> Offers => [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, Guid.CreateVersion7()))];
 
     /// <summary>The decisions that were taken, the latest first.</summary>
     public IReadOnlyList<DecisionRow> Decided => [.. Record.Work.Decisions.Where(decision => decision.Pattern is not null && decision.Kind is not null).Reverse()];
@@ -78,7 +78,7 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
 
     public async Task<IActionResult> OnPostName(ChildId id, string? step, string? name)
     {
-        if (Steps.OfReading.Where(one => one.NameInFiles() == step).Select(one => (Step?)one).FirstOrDefault() is not { } at) return BadRequest();
+        if (Steps.OfReading.Where(each => each.NameInFiles() == step).Select(each => (Step?)each).FirstOrDefault() is not { } at) return BadRequest();
         var given = (name ?? "").Trim();
         if (given.Length > BesideAnswers.LongestName) return BadRequest();
         return await Within(async connection =>
@@ -118,7 +118,7 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     {
         Summary = Record.SummaryOn(preferences.Today);
         Evidence = Record.EvidenceOf(Summary);
-        Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Beside.Demonstrated.Select(one => one.Demonstration)]) : [];
+        Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Beside.Demonstrated.Select(shown => shown.Demonstration)]) : [];
         var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
         var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
         Line = seen == 0 ? place : $"{place} · {Counted.InWords(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";

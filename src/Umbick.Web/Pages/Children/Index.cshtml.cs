@@ -48,7 +48,7 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
         var lines = await InSchool(Lines);
         IsLong = lines.Count > Glance;
         Filter = CaseloadFilter.From(find, pattern, stage, @class, waiting);
-        Patterns = [.. lines.SelectMany(line => line.Summary.ToPractise).Distinct().OrderBy(one => one.Step)];
+        Patterns = [.. lines.SelectMany(line => line.Summary.ToPractise).Distinct().OrderBy(line => line.Step)];
         Stages = [.. lines.Select(line => line.Row.Stage).Distinct().Order()];
         Classes = [.. lines.Select(line => line.Row.ClassName).Where(name => name.Length > 0).Distinct().Order()];
         Groups = [.. lines.Where(line => Filter.Holds(line.Known, preferences.Today)).OrderBy(line => line.Summary.Next.Step).GroupBy(line => line.Summary.Next.Step)];

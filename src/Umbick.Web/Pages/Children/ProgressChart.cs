@@ -31,8 +31,8 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
     /// <summary>The patterns whose belief is drawn, the one that is told of first.</summary>
     public IReadOnlyList<Pattern> Patterns { get; } =
     [
-        .. record.Beliefs.SelectMany(after => after.Beliefs).Where(one => one.Value >= ModelParameters.PossibleFrom).GroupBy(one => one.Key)
-            .OrderByDescending(one => one.Key == pattern).ThenByDescending(one => one.Max(belief => belief.Value)).Select(one => one.Key).Take(MostPatterns),
+        .. record.Beliefs.SelectMany(after => after.Beliefs).Where(belief => belief.Value >= ModelParameters.PossibleFrom).GroupBy(belief => belief.Key)
+            .OrderByDescending(belief => belief.Key == pattern).ThenByDescending(each => each.Max(belief => belief.Value)).Select(belief => belief.Key).Take(MostPatterns),
     ];
 
     /// <summary>The slowest of the days' medians, in whole fives of seconds, 10 or more.</summary>

@@ -24,7 +24,7 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Request
     public async Task<IActionResult> OnGet(ChildId id, SittingId sitting)
     {
         var record = await InSchool(connection => ChildRecord.Load(connection, model, id));
-        var place = record?.Sittings.ToList().FindIndex(one => one.Sitting.Id == sitting) ?? -1;
+        var place = record?.Sittings.ToList().FindIndex(each => each.Sitting.Id == sitting) ?? -1;
         if (record is null || place < 0) return NotFound();
         (Child, Record, AfterIt) = (record.Child, record.Sittings[place], record.After(place).Findings);
         preferences.OfChild = Child.Preferences;

@@ -25,7 +25,7 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
     {
         (Work, PastKeeping) = await InSchool(async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await RecordKeeping.CountPast(connection, preferences.Today)));
         Now = Work.Next is { } next ? Beginning.InSlot(Work, next) : [];
-        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.InSlot(Work, slot)).Select(one => JobNames.ToBring(one.What, one.Children.Count > 1)).OfType<string>().Distinct()];
+        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.InSlot(Work, slot)).Select(slot => JobNames.ToBring(slot.What, slot.Children.Count > 1)).OfType<string>().Distinct()];
     }
 
     /// <summary>Notes that a child cannot come or can after all, or that another comes in the place of one who cannot; each by one press.</summary>
@@ -47,5 +47,5 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
     });
 
     private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>
-        text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var one) && ChildId.TryParse(child, null, out var other) ? (one, other) : null;
+        text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var id) && ChildId.TryParse(child, null, out var other) ? (id, other) : null;
 }

@@ -49,7 +49,7 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
     public async Task<IActionResult> OnGet(string? time, string? answer, string? task)
     {
         if (User.Identity?.IsAuthenticated != true && !await demo.IsOpenTo(HttpContext)) return Challenge();
-        (TimeText, AnswerText, Task) = (Cut(time ?? "4:00"), Cut(answer ?? ""), Tasks.FirstOrDefault(one => one.Id == task) ?? ClockTasks.ReadDigital);
+        (TimeText, AnswerText, Task) = (Cut(time ?? "4:00"), Cut(answer ?? ""), Tasks.FirstOrDefault(each => each.Id == task) ?? ClockTasks.ReadDigital);
         if (Find() is { } asked) Explain(asked, answer);
         return IsPart ? Partial("_Explained", this) : Page();
     }

@@ -59,8 +59,8 @@ public sealed class PatternFaces(ReadingModel model)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule || other.Rule is OtherSkillRule or RepeatingRule) return null;
         if (TellingApart.Find(model, pattern, other) is not { } telling) return null;
-        var (one, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer), wording), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer), wording));
-        return ($"{telling.Item.Task.Texts.Name}: {one.Asked}", one, two);
+        var (example, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer), wording), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer), wording));
+        return ($"{telling.Item.Task.Texts.Name}: {example.Asked}", example, two);
     }
 
     private static bool IsRight(Item item, Answer answer) => Scoring.IsRight(item, answer, item.Task.Aloud, Stage.EveryMinute);

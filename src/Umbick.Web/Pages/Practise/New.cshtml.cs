@@ -85,7 +85,7 @@ public sealed class NewModel(IDatabase database, ReadingModel model, Practising 
     }
 
     private async Task<IReadOnlyList<CaseloadRow>> OthersWith(SchoolConnection connection, Pattern pattern, ChildId child) =>
-        [.. from one in await Caseload.Load(connection, model) where one.Child.Id != child && one.WantsSetFor(pattern, preferences.Today) select one.Child];
+        [.. from each in await Caseload.Load(connection, model) where each.Child.Id != child && each.WantsSetFor(pattern, preferences.Today) select each.Child];
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
     private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);

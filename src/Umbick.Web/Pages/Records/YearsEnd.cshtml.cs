@@ -47,5 +47,5 @@ public sealed class YearsEndModel(IDatabase database, ReadingModel model, Reques
 
     /// <summary>The stages of a class, the earliest first, as they are told.</summary>
     public static string StagesOf(IEnumerable<ListedChild> children, Core.Clocks.Wording wording) =>
-        string.Join(" · ", children.GroupBy(child => child.Stage).OrderBy(one => one.Key).Select(one => $"{one.Count()} at {one.Key.Name(wording)}"));
+        string.Join(" · ", children.GroupBy(child => child.Stage).OrderBy(child => child.Key).Select(child => $"{child.Count()} at {child.Key.Name(wording)}"));
 }

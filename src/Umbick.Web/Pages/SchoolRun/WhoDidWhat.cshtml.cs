@@ -31,9 +31,9 @@ public sealed class WhoDidWhatModel(IDatabase database) : SchoolPage(database)
 
     public Task OnGet(Guid? person, string? what, ChildId? child, DateOnly? until, long? before) => InSchool(async connection =>
         {
-            (Person, What, Child, Until) = (person, AuditKinds.All.Any(one => one.Id == what) ? what : null, child, until);
+            (Person, What, Child, Until) = (person, AuditKinds.All.Any(each => each.Id == what) ? what : null, child, until);
             People = await Staff.Names(connection);
             (Entries, _hasEarlier) = await Deeds.Load(connection, Person, What, Child, Until, before);
-            if (child is { } one) Alias = (await Enrolment.Find(connection, one))?.Alias;
+            if (child is { } id) Alias = (await Enrolment.Find(connection, id))?.Alias;
         });
 }

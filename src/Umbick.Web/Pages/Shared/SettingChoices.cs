@@ -17,6 +17,6 @@ public sealed record SettingChoices(IReadOnlyDictionary<Setting, string?> Chosen
     /// <summary>The choices of a form that was sent; what is no choice of a setting is left aside.</summary>
     public static IReadOnlyDictionary<string, string> Read(IFormCollection form) => SettingList.All
         .Select(setting => (setting.Id, Choice: form[$"set-{setting.Id}"].ToString(), setting))
-        .Where(one => one.setting.Has(one.Choice))
-        .ToDictionary(one => one.Id, one => one.Choice);
+        .Where(each => each.setting.Has(each.Choice))
+        .ToDictionary(each => each.Id, each => each.Choice);
 }

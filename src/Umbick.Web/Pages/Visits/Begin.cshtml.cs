@@ -39,7 +39,7 @@ public sealed class BeginModel(IDatabase database, ReadingModel model, Visiting 
             : null;
         if (Message is null)
         {
-            var demonstration = Demonstration.Find(show) is { } one && one.For.Contains(found.Id) ? one.Id : null;
+            var demonstration = Demonstration.Find(show) is { } each && each.For.Contains(found.Id) ? each.Id : null;
             if (await visiting.Begin(connection, id, found, chosen, demonstration, User.Person().Id) is not [var busy, ..]) return Redirect($"/visits/{id}");
             Message = $"{busy.Alias} has something unfinished. Finish or stop that first, or leave {busy.Alias} out.";
         }

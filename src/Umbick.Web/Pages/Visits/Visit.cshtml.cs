@@ -39,7 +39,7 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     {
         if (part is not { } at || await VisitState.Load(connection, id) is not { } visit) return NotFound();
         List<string> refused = [];
-        foreach (var (child, own) in visit.Children.Select(one => (one.Child, one)))
+        foreach (var (child, own) in visit.Children.Select(each => (each.Child, each)))
         {
             var raw = AnswerSent.Text(Request.Form[$"raw-{child.Id}"].ToString());
             // A box left as it was is no new answer.

@@ -97,7 +97,7 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
     public async Task<IActionResult> OnPostEnd(Guid session)
     {
         await Load();
-        if (Sessions.Any(one => one.Id == session)) await InSchool(connection => OwnAccount.EndSession(connection, session, Now));
+        if (Sessions.Any(each => each.Id == session)) await InSchool(connection => OwnAccount.EndSession(connection, session, Now));
         return Redirect(session == User.Session() ? "/" : "/you");
     }
 

@@ -42,7 +42,7 @@
   }
 
   // To the big clock, from it, and to the end is another page: the clock begins anew, and the menu is back.
-  const turns = (part) => part.dataset.part !== visit().dataset.part && [part, visit()].some((one) => ["model", "over"].includes(one.dataset.part));
+  const turns = (part) => part.dataset.part !== visit().dataset.part && [part, visit()].some((one) => ["show", "over"].includes(one.dataset.part));
 
   function show(body) {
     const part = new DOMParser().parseFromString(body, "text/html").getElementById("visit");
