@@ -37,7 +37,8 @@ public class ModelBenchmarks
         var random = new Random(2);
         _year = [.. Enumerable.Range(0, 60).Select(week => new SittingAnswers(
             new DateOnly(2026, 1, 5).AddDays(6 * week),
-            [.. Enumerable.Range(0, 10).Select(_ => _bank[random.Next(_bank.Count)]).Select(item => new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken))],
+            [.. Enumerable.Range(0, 10).Select(_ => _bank[random.Next(_bank.Count)])
+                .Select(item => new ItemAnswer(item, item.Read(child.Answer(item)), item.Task.Taken))],
             []))];
     }
 

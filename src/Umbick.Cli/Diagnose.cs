@@ -35,27 +35,33 @@ internal static class Diagnose
         var model = new ReadingModel();
         var children = lines.GroupBy(line => line.Child).Select(child => From(model, child.Key, [.. child])).ToList();
         Console.OutputEncoding = new UTF8Encoding(false);
-        Console.WriteLine(html ? Page(children) : JsonSerializer.Serialize(new DiagnosisJson.Diagnosis(ReadingModel.Version, [.. children.Select(child => child.Found)]), DiagnosisJson.Options));
+        Console.WriteLine(html ? Page(children)
+            : JsonSerializer.Serialize(new DiagnosisJson.Diagnosis(ReadingModel.Version, [.. children.Select(child => child.Found)]),
+            DiagnosisJson.Options));
         return 0;
     }
 
-    private static (DiagnosisJson.ChildFinding Found, CaseSummary Summary) From(ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
+    private static (DiagnosisJson.ChildFinding Found, CaseSummary Summary) From(
+        ReadingModel model, string child, IReadOnlyList<AnswerLine> lines)
     {
         var sittings = lines.GroupBy(line => line.Day).OrderBy(day => day.Key).ToList();
         var replay = Replay.Run(model, [.. sittings.Select(day => new SittingAnswers(day.Key, [.. day.Select(line => line.Given)], []))]);
-        return (DiagnosisJson.From(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]), CaseSummary.OfAnswers(model, child, replay, sittings[^1].Key));
+        return (DiagnosisJson.From(child, replay.Now, [.. sittings.SelectMany(day => day).Select(line => line.Given)]),
+            CaseSummary.OfAnswers(model, child, replay, sittings[^1].Key));
     }
 
     private static string Page(IEnumerable<(DiagnosisJson.ChildFinding Found, CaseSummary Summary)> children)
     {
-        var page = new StringBuilder("<!doctype html><html lang=\"en-GB\"><meta charset=\"utf-8\"><title>What the answers say</title><h1>What the answers say</h1>");
+        var page = new StringBuilder(
+            "<!doctype html><html lang=\"en-GB\"><meta charset=\"utf-8\"><title>What the answers say</title><h1>What the answers say</h1>");
         foreach (var (child, summary) in children)
         {
             page.Append($"<h2>{Encoded(child.Child)}</h2><p>{child.Answers} answers. {Encoded(summary.InALine)}</p>");
             var shown = child.Patterns.Where(finding => finding.Label != "unlikely").ToList();
             page.Append("<ul>");
             foreach (var finding in shown)
-                page.Append($"<li>{Encoded(InWords(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");
+                page.Append($"<li>{Encoded(InWords(finding, child.Child))} <b>{finding.Label}</b>: {finding.ItsWay} of {finding.Telling} "
+                    + $"telling answers its way, {finding.Right} right.{Encoded(Shown(child, finding))}</li>");
             page.Append("</ul>");
             if (child.Unexplained.Count > 0) page.Append($"<p>Nothing explains answer {string.Join(", ", child.Unexplained)}.</p>");
         }
@@ -67,7 +73,8 @@ internal static class Diagnose
         : $"{finding.Step.Replace('-', ' ')}: taken some other way. Look at these answers.";
 
     private static string Shown(DiagnosisJson.ChildFinding child, DiagnosisJson.PatternFinding finding) =>
-        child.OtherWays.FirstOrDefault(other => other.Pattern == finding.Pattern) is { Answers.Count: > 0 } other ? $" Answers {string.Join(", ", other.Answers)}." : "";
+        child.OtherWays.FirstOrDefault(other => other.Pattern == finding.Pattern) is { Answers.Count: > 0 } other
+            ? $" Answers {string.Join(", ", other.Answers)}." : "";
 
     private static string Encoded(string text) => WebUtility.HtmlEncode(text);
 }

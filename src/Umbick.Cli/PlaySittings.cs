@@ -7,7 +7,9 @@ using Umbick.Casework.Files;
 
 namespace Umbick.Cli;
 
-/// <summary><c>./umbick sitting</c>: sittings over standard input and output, one JSON object a line, so that any program can play the child.</summary>
+/// <summary>
+/// <c>./umbick sitting</c>: sittings over standard input and output, one JSON object a line, so that any program can play the child.
+/// </summary>
 internal static class PlaySittings
 {
     private const int MostItems = 200;
@@ -34,7 +36,8 @@ internal static class PlaySittings
         {
             if (Parsed<Begin>(line) is not { Child: { } child } begin || begin.Items is < 1 or > MostItems || begin.Stage is < 1 or > 12)
             {
-                output.WriteLine(Error($"A sitting begins with {{\"child\":\"a\",\"items\":12,\"stage\":10}}; items 1 to {MostItems}, stage 1 to 12."));
+                output.WriteLine(Error($"A sitting begins with {{\"child\":\"a\",\"items\":12,\"stage\":10}}; items 1 to {MostItems}, "
+                    + $"stage 1 to 12."));
                 return 1;
             }
             var stage = (Stage)(begin.Stage ?? (int)Stage.EveryMinute);
@@ -42,14 +45,16 @@ internal static class PlaySittings
             var sitting = new AdaptiveSitting(model, new Belief(model), bank, seed);
             for (var asked = 0; asked < (begin.Items ?? 12) && sitting.Next() is { } next; asked++)
             {
-                output.WriteLine(JsonSerializer.Serialize(new Ask(new Asked(next.Item.Task.Id, next.Item.Given, null, next.Why)), DiagnosisJson.Options));
+                output.WriteLine(JsonSerializer.Serialize(new Ask(new Asked(next.Item.Task.Id, next.Item.Given, null, next.Why)),
+                    DiagnosisJson.Options));
                 if (NextLine(input) is not { } reply) return 0;
                 if (Parsed<Said>(reply) is not { Answer: { } raw })
                 {
                     output.WriteLine(Error("An answer is {\"answer\":\"8:07\"}."));
                     return 1;
                 }
-                sitting.Add(new ItemAnswer(next.Item, raw.Length > AnswerParser.LongestAnswer ? new Unread(raw) : next.Item.Read(raw, Typist.Child), next.Item.Task.Taken));
+                sitting.Add(new ItemAnswer(next.Item,
+                    raw.Length > AnswerParser.LongestAnswer ? new Unread(raw) : next.Item.Read(raw, Typist.Child), next.Item.Task.Taken));
             }
             output.WriteLine(JsonSerializer.Serialize(DiagnosisJson.From(child, sitting.Conclude(), []), DiagnosisJson.Options));
         }

@@ -27,7 +27,9 @@ internal static class Prepare
         });
     }
 
-    public static void PrintSignIn() => Console.WriteLine($"{DemoSignIn.UserName} (a teacher, in charge) or {DemoSignIn.AssistantUserName} (an assistant) with the password “{DemoSignIn.Password}”");
+    public static void PrintSignIn() =>
+        Console.WriteLine($"{DemoSignIn.UserName} (a teacher, in charge) or {DemoSignIn.AssistantUserName} (an assistant) with the "
+            + $"password “{DemoSignIn.Password}”");
 
     private static async Task FillDemo(string connectionString)
     {
@@ -35,10 +37,14 @@ internal static class Prepare
         var database = new Database(source);
         if (await database.IsDemo()) return;
         if ((await database.BeforeSchool(Schools.All)).FirstOrDefault(school => school.Id != DemoSchool.Id) is { } real)
-            throw new School.VerbException($"This database holds a real school, {real.Name}. The demonstration needs a database of its own.");
+            throw new School.VerbException(
+                $"This database holds a real school, {real.Name}. The demonstration needs a database of its own.");
         Console.WriteLine("Making demonstration data");
         // The mark comes last: what a run that was stopped half-way left is made anew.
-        await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database, new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), DemoSignIn.Password));
-        await using (var mark = source.CreateCommand($"comment on database umbick is '{Database.DemoMark}'")) await mark.ExecuteNonQueryAsync();
+        await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database,
+            new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(
+                new Person(), DemoSignIn.Password));
+        await using (var mark =
+            source.CreateCommand($"comment on database umbick is '{Database.DemoMark}'")) await mark.ExecuteNonQueryAsync();
     }
 }

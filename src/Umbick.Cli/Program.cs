@@ -26,7 +26,11 @@ var diagnose = new Command("diagnose", "Says what the answers in a file say, chi
 diagnose.SetAction((parsed, cancel) => Diagnose.Run(parsed.GetRequiredValue(file), parsed.GetValue(html), parsed.GetValue(dryRun)));
 root.Subcommands.Add(diagnose);
 
-var seed = new Option<int>("--seed") { Description = "The same seed and the same input give the same output.", DefaultValueFactory = _ => 1 };
+var seed = new Option<int>("--seed")
+{
+    Description = "The same seed and the same input give the same output.",
+    DefaultValueFactory = _ => 1
+};
 var sitting = new Command("sitting", "Asks over standard output and takes answers over standard input, one JSON object a line.") { seed };
 sitting.SetAction(parsed => PlaySittings.Run(parsed.GetValue(seed)));
 root.Subcommands.Add(sitting);
@@ -38,7 +42,8 @@ var oracle = new Option<bool>("--oracle") { Description = "Away: whoever knows t
 var heldOut = new Option<bool>("--held-out") { Description = "Away: the variants too that no figure was chosen with." };
 var practice = new Option<bool>("--practice") { Description = "Items to mastery by practice sets, and by sets drawn at random." };
 var decisions = new Option<bool>("--decisions") { Description = "How often each rule of deciding is wrong." };
-var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, practice, decisions, children, seed };
+var simulate = new Command("simulate", "Tries the model on simulated children.") { report, away, oracle, heldOut, practice, decisions,
+    children, seed };
 simulate.SetAction(parsed => parsed.GetValue(decisions)
     ? SimulateDecisions.Run(parsed.GetValue(children), parsed.GetValue(seed))
     : parsed.GetValue(practice)
@@ -54,11 +59,14 @@ var zone = new Option<string?>("--zone") { Description = "Its time zone, such as
 var teacher = new Option<string?>("--teacher") { Description = "The teacher's name, as colleagues know it." };
 var userName = new Option<string?>("--user-name") { Description = "What they sign in with." };
 var inCharge = new Option<bool>("--in-charge") { Description = "Whether they see to the school's people and records." };
-var newSchool = new Command("new-school", "Makes a school with its first teacher, who is in charge.") { schoolName, zone, teacher, userName };
-newSchool.SetAction((parsed, cancel) => NewPeople.NewSchool(parsed.GetValue(schoolName), parsed.GetValue(zone), parsed.GetValue(teacher), parsed.GetValue(userName)));
+var newSchool = new Command("new-school", "Makes a school with its first teacher, who is in charge.") { schoolName, zone, teacher,
+    userName };
+newSchool.SetAction((parsed, cancel) =>
+    NewPeople.NewSchool(parsed.GetValue(schoolName), parsed.GetValue(zone), parsed.GetValue(teacher), parsed.GetValue(userName)));
 root.Subcommands.Add(newSchool);
 var addTeacher = new Command("add-teacher", "Adds a teacher to a school.") { school, teacher, userName, inCharge };
-addTeacher.SetAction((parsed, cancel) => NewPeople.AddTeacher(parsed.GetValue(school), parsed.GetValue(teacher), parsed.GetValue(userName), parsed.GetValue(inCharge)));
+addTeacher.SetAction((parsed, cancel) =>
+    NewPeople.AddTeacher(parsed.GetValue(school), parsed.GetValue(teacher), parsed.GetValue(userName), parsed.GetValue(inCharge)));
 root.Subcommands.Add(addTeacher);
 var lockedOut = new Argument<string>("name") { Description = "What they sign in with." };
 var address = new Option<string?>("--address") { Description = "Where the site is reached." };
@@ -77,7 +85,8 @@ root.Subcommands.Add(backup);
 var replace = new Option<bool>("--replace") { Description = "Put it in the place of a database that holds a school." };
 var asItWas = new Option<bool>("--as-it-was") { Description = "Leave it as it was made, for the version that made it." };
 var restore = new Command("restore", "Puts a backup in the place of the database.") { file, replace, asItWas, mend };
-restore.SetAction((parsed, cancel) => Restore.Run(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas), parsed.GetValue(mend)));
+restore.SetAction((parsed, cancel) =>
+    Restore.Run(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas), parsed.GetValue(mend)));
 root.Subcommands.Add(restore);
 var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file };
 checkBackup.SetAction((parsed, cancel) => Backup.Check(parsed.GetRequiredValue(file)));
@@ -94,7 +103,8 @@ root.Subcommands.Add(well);
 
 var onCaseload = new Option<bool>("--caseload") { Description = "Put children who are new to the school on the caseload." };
 var import = new Command("import", "Takes answers or children in from CSV, whole or not at all.") { file, school, dryRun, onCaseload };
-import.SetAction((parsed, cancel) => InAndOut.Import(parsed.GetRequiredValue(file), parsed.GetValue(school), parsed.GetValue(dryRun), parsed.GetValue(onCaseload)));
+import.SetAction((parsed, cancel) =>
+    InAndOut.Import(parsed.GetRequiredValue(file), parsed.GetValue(school), parsed.GetValue(dryRun), parsed.GetValue(onCaseload)));
 root.Subcommands.Add(import);
 var what = new Argument<string>("what") { Description = "answers or children.", DefaultValueFactory = _ => "answers" };
 what.AcceptOnlyFromAmong("answers", "children");
@@ -108,7 +118,9 @@ var proxy = new Option<string?>("--proxy") { Description = "The address of the p
 var hosts = new Option<string[]>("--host") { Description = "A name by which the site is reached.", DefaultValueFactory = _ => [] };
 var port = new Option<int?>("--port") { Description = "The port." };
 var startPlan = new Command("start-plan", "Says how a site is to be started.") { tls, tlsKey, proxy, hosts, port };
-startPlan.SetAction((parsed, cancel) => StartPlan.Run(parsed.GetValue(tls), parsed.GetValue(tlsKey), parsed.GetValue(proxy), parsed.GetValue(hosts) ?? [], parsed.GetValue(port)));
+startPlan.SetAction((parsed, cancel) =>
+    StartPlan.Run(parsed.GetValue(tls), parsed.GetValue(tlsKey), parsed.GetValue(proxy), parsed.GetValue(hosts) ?? [],
+        parsed.GetValue(port)));
 root.Subcommands.Add(startPlan);
 
 var mayStart = new Command("may-start", "Whether a school's site may start on this database.");

@@ -28,7 +28,9 @@ internal static class Simulate
     {
         var model = new ReadingModel();
         var study = new Study(model);
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, seed {seed}, {children} children a row, consistent on 75 to 95 % of occasions, 7 % noise, stage 10."));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, seed {seed}, {children} children a row, consistent on 75 to 95 "
+                + $"% of occasions, 7 % noise, stage 10."));
         Console.WriteLine();
         Console.WriteLine("| children | asked | just theirs found | share found | share called | something called | wrongly called |");
         Console.WriteLine("|---|---|---|---|---|---|---|");
@@ -45,16 +47,20 @@ internal static class Simulate
                 confused[key] = confused.GetValueOrDefault(key) + 1;
             }
             if (!report) continue;
-            if (oracle is not null && row.Patterns > 0) PrintOracle(row, children > OracleChildren ? $"oracle on the first {OracleChildren} of those" : "oracle on those", adaptive, oracle, Math.Min(OracleChildren, children));
+            if (oracle is not null && row.Patterns > 0)
+                PrintOracle(row, children > OracleChildren ? $"oracle on the first {OracleChildren} of those" : "oracle on those", adaptive,
+                    oracle, Math.Min(OracleChildren, children));
             var fixedForm = Play(row, children, seed, (child, _) => study.Fixed(child, form.Items));
             Print(row, $"fixed form, {FormItems}", fixedForm);
             if (oracle is not null && row.Patterns > 0) PrintOracle(row, "oracle on those", fixedForm, oracle, children);
-            if (row.Patterns > 0) Print(row, $"adaptive, {LongItems}", Play(row, children, seed, (child, i) => study.Adaptive(child, LongItems, i)));
+            if (row.Patterns > 0) Print(row, $"adaptive, {LongItems}",
+                Play(row, children, seed, (child, i) => study.Adaptive(child, LongItems, i)));
         }
         if (!report) return 0;
         Console.WriteLine();
         Console.WriteLine($"Confused most, adaptive, {FormItems} items (of {Rows.Length * children} children):");
-        foreach (var (pair, count) in confused.OrderByDescending(pair => pair.Value).ThenBy(pair => pair.Key, StringComparer.Ordinal).Take(12)) Console.WriteLine($"- {count}: {pair}");
+        foreach (var (pair, count) in confused.OrderByDescending(pair => pair.Value).ThenBy(pair => pair.Key, StringComparer.Ordinal)
+            .Take(12)) Console.WriteLine($"- {count}: {pair}");
         return 0;
     }
 
@@ -70,7 +76,8 @@ internal static class Simulate
     private static void Print(Row row, string asked, StudyRow outcomes)
     {
         var (found, called) = row.Patterns == 0 ? ("", "") : (Percent(outcomes.ShareFound), Percent(outcomes.ShareCalled));
-        Console.WriteLine($"| {row.Name} | {asked} | {Percent(outcomes.Exact)} | {found} | {called} | {Percent(outcomes.SomethingCalled)} | {Percent(outcomes.WronglyCalled)} |");
+        Console.WriteLine($"| {row.Name} | {asked} | {Percent(outcomes.Exact)} | {found} | {called} | {Percent(outcomes.SomethingCalled)} "
+            + $"| {Percent(outcomes.WronglyCalled)} |");
     }
 
     private static void PrintOracle(Row row, string asked, StudyRow outcomes, Oracle oracle, int children)
@@ -80,7 +87,8 @@ internal static class Simulate
         Console.WriteLine($"| {row.Name} | {asked} | {Percent(known.Exact)} | {Percent(known.ShareFound)} | | | |");
     }
 
-    private static string Names(IReadOnlySet<string> ids) => ids.Count == 0 ? "nothing" : string.Join(" + ", ids.Order(StringComparer.Ordinal));
+    private static string Names(IReadOnlySet<string> ids) => ids.Count == 0 ? "nothing"
+        : string.Join(" + ", ids.Order(StringComparer.Ordinal));
 
     private static string Percent(double share) => share.ToString("P1", CultureInfo.InvariantCulture);
 }

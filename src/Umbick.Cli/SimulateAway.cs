@@ -21,9 +21,11 @@ internal static class SimulateAway
     /// <param name="Steps">The steps that those may be at.</param>
     /// <param name="Variants">How they may have them.</param>
     /// <param name="Others">Draws a child without a listed pattern; null where they have some.</param>
-    private sealed record Row(string Name, Stage Stage, int Patterns, IReadOnlyList<Step> Steps, IReadOnlyList<Variant> Variants, Func<Random, VariedChild>? Others = null)
+    private sealed record Row(string Name, Stage Stage, int Patterns, IReadOnlyList<Step> Steps, IReadOnlyList<Variant> Variants,
+        Func<Random, VariedChild>? Others = null)
     {
-        public VariedChild Draw(ShownPatterns shown, Random random) => Others is null ? VariedChild.Drawn(Patterns, Steps, Variants, shown, random) : Others(random);
+        public VariedChild Draw(ShownPatterns shown, Random random) => Others is null
+            ? VariedChild.Drawn(Patterns, Steps, Variants, shown, random) : Others(random);
     }
 
     private static readonly Row[] Rows =
@@ -54,7 +56,8 @@ internal static class SimulateAway
     public static int Run(int children, int seed, bool oracle, bool heldOut)
     {
         var model = new ReadingModel();
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, away, seed {seed}, {children} children a row, asked adaptively."));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, away, seed {seed}, {children} children a row, asked adaptively."));
         Console.WriteLine();
         Console.WriteLine("| children | items | found | called | wrongly called | taken for guessing | came right | clear within |");
         Console.WriteLine("|---|---|---|---|---|---|---|---|");
@@ -63,7 +66,9 @@ internal static class SimulateAway
         {
             var study = new Study(model, row.Stage);
             var outcomes = new IReadOnlyList<StudyOutcome>[children];
-            Parallel.For(0, children, i => outcomes[i] = study.Adaptive(row.Draw(study.Shown, new Random(unchecked((seed * 1_000_003) ^ (i * 7919)))), Lengths, i));
+            Parallel.For(0, children,
+                i => outcomes[i] = study.Adaptive(row.Draw(study.Shown, new Random(unchecked((seed * 1_000_003) ^ (i * 7919)))), Lengths,
+                    i));
             for (var length = 0; length < Lengths.Count; length++)
             {
                 List<StudyOutcome> come = [.. outcomes.Select(outcome => outcome[length])];
@@ -80,7 +85,9 @@ internal static class SimulateAway
     private static void Print(Row row, int items, StudyRow come)
     {
         var some = row.Patterns > 0;
-        Console.WriteLine($"| {row.Name} | {items} | {(some ? Percent(come.ShareFound) : "")} | {(some ? Percent(come.ShareCalled) : "")} | {Percent(come.WronglyCalled)} | {Percent(come.TakenForGuessing)} | {Percent(come.RightShare)} | {(some ? "" : Percent(come.ClearWithin(items)))} |");
+        Console.WriteLine($"| {row.Name} | {items} | {(some ? Percent(come.ShareFound) : "")} | {(some ? Percent(come.ShareCalled) : "")} "
+            + $"| {Percent(come.WronglyCalled)} | {Percent(come.TakenForGuessing)} | {Percent(come.RightShare)} | "
+            + $"{(some ? "" : Percent(come.ClearWithin(items)))} |");
     }
 
     private static void PrintOracle(Row row, ShownPatterns shown, IReadOnlyList<StudyOutcome> outcomes)
@@ -88,15 +95,18 @@ internal static class SimulateAway
         var oracle = new AwayOracle(row.Patterns, row.Steps, row.Variants, shown);
         var known = new StudyOutcome[outcomes.Count];
         Parallel.For(0, known.Length, i => known[i] = outcomes[i] with { Found = oracle.Found(outcomes[i].Answers) });
-        Console.WriteLine($"| {row.Name} | the oracle on {known.Length} of those, {Sitting} | {Percent(new StudyRow(known).ShareFound)} | | | | | |");
+        Console.WriteLine($"| {row.Name} | the oracle on {known.Length} of those, {Sitting} | {Percent(new StudyRow(known).ShareFound)} | "
+            + $"| | | | |");
     }
 
     private static void PrintConfusions(IEnumerable<StudyOutcome> outcomes)
     {
         Console.WriteLine();
         Console.WriteLine($"Wrongly called most, or not called, after {Sitting}:");
-        var calls = outcomes.Where(outcome => !outcome.Called.SetEquals(outcome.True)).GroupBy(outcome => $"{Names(outcome.True)} → {Names(outcome.Called)}");
-        foreach (var call in calls.OrderByDescending(call => call.Count()).ThenBy(call => call.Key, StringComparer.Ordinal).Take(30)) Console.WriteLine($"- {call.Count()}: {call.Key}");
+        var calls = outcomes.Where(outcome => !outcome.Called.SetEquals(outcome.True))
+            .GroupBy(outcome => $"{Names(outcome.True)} → {Names(outcome.Called)}");
+        foreach (var call in calls.OrderByDescending(call => call.Count()).ThenBy(call => call.Key, StringComparer.Ordinal).Take(30))
+            Console.WriteLine($"- {call.Count()}: {call.Key}");
     }
 
     private static void PrintCalibration(int items, StudyRow row)
@@ -105,10 +115,12 @@ internal static class SimulateAway
         Console.WriteLine($"| believed after {items} | times | so often it was so |");
         Console.WriteLine("|---|---|---|");
         foreach (var (tenth, (times, so)) in row.Calibration.Index().Skip(1))
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {tenth / 10.0:0.0} to {(tenth + 1) / 10.0:0.0} | {times} | {so:0.00} |"));
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+                $"| {tenth / 10.0:0.0} to {(tenth + 1) / 10.0:0.0} | {times} | {so:0.00} |"));
     }
 
-    private static string Names(IReadOnlySet<string> ids) => ids.Count == 0 ? "nothing" : string.Join(" + ", ids.Order(StringComparer.Ordinal));
+    private static string Names(IReadOnlySet<string> ids) => ids.Count == 0 ? "nothing"
+        : string.Join(" + ", ids.Order(StringComparer.Ordinal));
 
     private static string Percent(double share) => share.ToString("P1", CultureInfo.InvariantCulture);
 }

@@ -9,28 +9,47 @@ public static class ModelParameters
 {
     // How children answer.
 
-    /// <summary>How often a child follows their own rule (0 to 1), each with the share of children: most hold to it firmly, some half the time, or only in half of the cases. The belief's lanes.</summary>
-    public static IReadOnlyList<(double Consistency, double Share)> ConsistencyLevels { get; } = [(0.5, 0.1), (0.7, 0.2), (0.85, 0.35), (0.95, 0.35)];
+    /// <summary>
+    /// How often a child follows their own rule (0 to 1), each with the share of children: most hold to it firmly, some half the time, or
+    /// only in half of the cases. The belief's lanes.
+    /// </summary>
+    public static IReadOnlyList<(double Consistency, double Share)> ConsistencyLevels { get; } = [(0.5, 0.1), (0.7, 0.2), (0.85, 0.35),
+        (0.95, 0.35)];
 
-    /// <summary>The consistency, 0 to 1, that items are weighed with: about the mean of <see cref="ConsistencyLevels"/>. The choice of items.</summary>
+    /// <summary>
+    /// The consistency, 0 to 1, that items are weighed with: about the mean of <see cref="ConsistencyLevels"/>. The choice of items.
+    /// </summary>
     public const double TypicalConsistency = 0.88;
 
-    /// <summary>The share of children who guess, 0 to 1, before anything is asked: rare in a school's intervention group. The belief in guessing, and where days take it back to.</summary>
+    /// <summary>
+    /// The share of children who guess, 0 to 1, before anything is asked: rare in a school's intervention group. The belief in guessing,
+    /// and where days take it back to.
+    /// </summary>
     public const double GuessingPrior = 0.02;
 
-    /// <summary>The chance of any one answer from a child who guesses, 0 to 1: one of the twelve hours with one of the twelve fives, 144 times. The belief in guessing.</summary>
+    /// <summary>
+    /// The chance of any one answer from a child who guesses, 0 to 1: one of the twelve hours with one of the twelve fives, 144 times. The
+    /// belief in guessing.
+    /// </summary>
     public const double GuessedAnswerChance = 1.0 / 144;
 
-    /// <summary>The share of children, 0 to 1, who give one answer again and again, before anything is asked: rarer than guessing. The belief in repeating.</summary>
+    /// <summary>
+    /// The share of children, 0 to 1, who give one answer again and again, before anything is asked: rarer than guessing. The belief in
+    /// repeating.
+    /// </summary>
     public const double RepeatingPrior = 0.005;
 
     /// <summary>
-    /// How much weight a new answer keeps for one who repeats theirs, in answers: after one answer the next is the same four times in five (an
+    /// How much weight a new answer keeps for one who repeats theirs, in answers: after one answer the next is the same four times in five
+    /// (an
     /// urn after D. Blackwell and J. B. MacQueen, Ferguson distributions via Pólya urn schemes, 1973). The belief in repeating.
     /// </summary>
     public const double NewAnswerWeight = 0.25;
 
-    /// <summary>The chance, 0 to 1, that an answer is right where the rule is not followed: such a child reads many clocks rightly. Every likelihood.</summary>
+    /// <summary>
+    /// The chance, 0 to 1, that an answer is right where the rule is not followed: such a child reads many clocks rightly. Every
+    /// likelihood.
+    /// </summary>
     public const double RightWhenNotFollowing = 0.45;
 
     /// <summary>The chance, 0 to 1, that it is one of <see cref="NearSlips"/> then. Every likelihood.</summary>
@@ -45,7 +64,10 @@ public static class ModelParameters
     /// <summary>How many answers there are to a question about one hand: twelve numerals. The likelihood of those.</summary>
     public const double AnswersForOneHand = 12;
 
-    /// <summary>The chance, 0 to 1, that a slip makes one of the answers that an unlisted rule stands for: small beside one listed answer. The choice of items.</summary>
+    /// <summary>
+    /// The chance, 0 to 1, that a slip makes one of the answers that an unlisted rule stands for: small beside one listed answer. The
+    /// choice of items.
+    /// </summary>
     public const double UnlistedSlipChance = 0.01;
 
     // What an unlisted rule may answer: so many answers are wrong at one step and right at the others.
@@ -53,7 +75,9 @@ public static class ModelParameters
     /// <summary>Wrong hours: eleven are left. The likelihood of an unlisted rule.</summary>
     public const double WrongHours = 11;
 
-    /// <summary>Wrong minutes: more than the eleven fives, fewer than 59, for most fall near a mark. The likelihood of an unlisted rule.</summary>
+    /// <summary>
+    /// Wrong minutes: more than the eleven fives, fewer than 59, for most fall near a mark. The likelihood of an unlisted rule.
+    /// </summary>
     public const double WrongMinutes = 30;
 
     /// <summary>Ways of turning past and to wrong: two minutes with three hours. The likelihood of an unlisted rule.</summary>
@@ -70,10 +94,15 @@ public static class ModelParameters
 
     // How far an answer counts.
 
-    /// <summary>How far, 0 to 1, a wrong time said in other words than a rule would use fits that rule: one in four says a time in words of their own. The likelihood of words.</summary>
+    /// <summary>
+    /// How far, 0 to 1, a wrong time said in other words than a rule would use fits that rule: one in four says a time in words of their
+    /// own. The likelihood of words.
+    /// </summary>
     public const double OtherWordsFit = 0.25;
 
-    /// <summary>The power to which the likelihood of an answer given with help is raised: a half, since help shows part of the way. The belief.</summary>
+    /// <summary>
+    /// The power to which the likelihood of an answer given with help is raised: a half, since help shows part of the way. The belief.
+    /// </summary>
     public const double HelpedWeight = 0.5;
 
     /// <summary>A chosen answer counts by its likelihood to this power: choosing is easier than saying. The belief.</summary>
@@ -82,43 +111,63 @@ public static class ModelParameters
     /// <summary>A joined pair counts by its likelihood to this power: what is left over forces each. The belief.</summary>
     public const double MatchWeight = 0.6;
 
-    /// <summary>A reading after a turn of the hands counts by its likelihood to this power: the turn may have gone wrong, not the reading. The belief.</summary>
+    /// <summary>
+    /// A reading after a turn of the hands counts by its likelihood to this power: the turn may have gone wrong, not the reading. The
+    /// belief.
+    /// </summary>
     public const double AfterTurnWeight = 0.5;
 
-    /// <summary>What contradicts the teacher's judgement keeps this share, 0 to 1: a teacher is wrong once in twenty times. The belief.</summary>
+    /// <summary>
+    /// What contradicts the teacher's judgement keeps this share, 0 to 1: a teacher is wrong once in twenty times. The belief.
+    /// </summary>
     public const double AgainstTeacher = 0.05;
 
-    /// <summary>Shares of the belief are held up to this: far below any that matters, and above what slows a processor. No result.</summary>
+    /// <summary>
+    /// Shares of the belief are held up to this: far below any that matters, and above what slows a processor. No result.
+    /// </summary>
     public const double SmallestShare = 1e-40;
 
-    /// <summary>A half taken for 50 or a quarter for 25 makes an hour of a hundred minutes so many times likelier. The priors of linked patterns.</summary>
+    /// <summary>
+    /// A half taken for 50 or a quarter for 25 makes an hour of a hundred minutes so many times likelier. The priors of linked patterns.
+    /// </summary>
     public const double HundredsLink = 6;
 
-    /// <summary>A rule with several departures is taken into account up to so many: more in one child were never told of. The size of the space.</summary>
+    /// <summary>
+    /// A rule with several departures is taken into account up to so many: more in one child were never told of. The size of the space.
+    /// </summary>
     public const int MostDepartures = 3;
 
-    /// <summary>How often, 0 to 1, one who mixes past and to has the right word by accident: a little under half of their words. The rule of mixing.</summary>
+    /// <summary>
+    /// How often, 0 to 1, one who mixes past and to has the right word by accident: a little under half of their words. The rule of mixing.
+    /// </summary>
     public const double PastOrToByAccident = 0.25;
 
     /// <summary>
     /// The share of children, 0 to 1, who set a clock rightly although they misread one. To set is another job than to read: the time is
-    /// given in figures, both hands are put one after the other, and the hour hand, which is misread most, may be put near its numeral. Where
+    /// given in figures, both hands are put one after the other, and the hour hand, which is misread most, may be put near its numeral.
+    /// Where
     /// the minutes are miscounted setting miscounts too. So somewhat under half. The joint belief.
     /// </summary>
     public const double SetsRightlyPrior = 0.4;
 
     /// <summary>
-    /// How often, 0 to 1, a minute hand that was put at a wrong place takes the hour hand with it: most put each hand by itself, some look at
+    /// How often, 0 to 1, a minute hand that was put at a wrong place takes the hour hand with it: most put each hand by itself, some look
+    /// at
     /// the long hand to see how far into the hour it is. The prediction of hands.
     /// </summary>
     public const double HourHandCarried = 0.3;
 
     // How belief grows old.
 
-    /// <summary>Days after which half of what is believed of a step has moved back to the prior, when it was left alone: about a school term and a half. The transition.</summary>
+    /// <summary>
+    /// Days after which half of what is believed of a step has moved back to the prior, when it was left alone: about a school term and a
+    /// half. The transition.
+    /// </summary>
     public const double HalfLifeDays = 120;
 
-    /// <summary>The share of children, 0 to 1, whose rule at a step changes over one practice of it: one in eight. The transition.</summary>
+    /// <summary>
+    /// The share of children, 0 to 1, whose rule at a step changes over one practice of it: one in eight. The transition.
+    /// </summary>
     public const double ChangedByPractice = 0.12;
 
     /// <summary>Of those, the share, 0 to 1, who take the step rightly from then on. The transition.</summary>
@@ -138,7 +187,9 @@ public static class ModelParameters
     /// <summary>So many answers, at least, are needed to say that most are wrong. What the page says.</summary>
     public const int FewestToJudge = 5;
 
-    /// <summary>Below this belief, 0 to 1, a pattern that was likely may be called cleared: the mirror of <see cref="LikelyFrom"/>. Labels.</summary>
+    /// <summary>
+    /// Below this belief, 0 to 1, a pattern that was likely may be called cleared: the mirror of <see cref="LikelyFrom"/>. Labels.
+    /// </summary>
     public const double ClearedBelow = 0.2;
 
     /// <summary>From this belief on, 0 to 1, a pattern is worth naming at all. The length of lists.</summary>
@@ -156,13 +207,21 @@ public static class ModelParameters
     /// <summary>A procedure fits an answer that it gives this often, 0 to 1, or more. Telling answers and look-alikes.</summary>
     public const double FittingFrom = 0.1;
 
-    /// <summary>Two places of the minute hand are apart beyond this many minutes: two numerals, for near one place many rules agree. Labels of the minutes.</summary>
+    /// <summary>
+    /// Two places of the minute hand are apart beyond this many minutes: two numerals, for near one place many rules agree. Labels of the
+    /// minutes.
+    /// </summary>
     public const int NearMinutes = 9;
 
-    /// <summary>A wrong answer that belief gives less often than this, 0 to 1, is explained by nothing believed. The list of unexplained answers.</summary>
+    /// <summary>
+    /// A wrong answer that belief gives less often than this, 0 to 1, is explained by nothing believed. The list of unexplained answers.
+    /// </summary>
     public const double ExplainedFrom = 0.1;
 
-    /// <summary>An answer that some way gives so often, 0 to 1, among all children is given by a common one: one child in a hundred. What is said of one answer.</summary>
+    /// <summary>
+    /// An answer that some way gives so often, 0 to 1, among all children is given by a common one: one child in a hundred. What is said of
+    /// one answer.
+    /// </summary>
     public const double CommonFrom = 0.01;
 
     /// <summary>No more patterns than this explain one answer together where a slip would do. What is said of one answer.</summary>
@@ -170,14 +229,17 @@ public static class ModelParameters
 
     // Which item comes next: bits.
 
-    /// <summary>About this share, 0 to 1, of a sitting's items should come right: children give up when they fail. The choice of items.</summary>
+    /// <summary>
+    /// About this share, 0 to 1, of a sitting's items should come right: children give up when they fail. The choice of items.
+    /// </summary>
     public const double RightShare = 2.0 / 3;
 
     /// <summary>The right ones may lag behind that share by so many items before an easier one is asked. The choice of items.</summary>
     public const double RightSlack = 2;
 
     /// <summary>
-    /// The same while a pattern that is believed has still to show itself: who has two gets every telling item wrong, and with less slack they
+    /// The same while a pattern that is believed has still to show itself: who has two gets every telling item wrong, and with less slack
+    /// they
     /// would not be told from slips. The choice of items.
     /// </summary>
     public const double RightSlackToShow = 3;
@@ -194,7 +256,10 @@ public static class ModelParameters
     /// <summary>What the same task as one of the last few costs, in bits. The choice of items.</summary>
     public const double SameTaskCost = 0.02;
 
-    /// <summary>What the same half of the hours, or the same side of the face, costs as the last item that was answered in the same form, in bits: a rule may hold in one part only. The choice of items.</summary>
+    /// <summary>
+    /// What the same half of the hours, or the same side of the face, costs as the last item that was answered in the same form, in bits: a
+    /// rule may hold in one part only. The choice of items.
+    /// </summary>
     public const double SamePartCost = 0.2;
 
     /// <summary>So many of the last items count as the last few. The choice of items.</summary>
@@ -203,7 +268,9 @@ public static class ModelParameters
     /// <summary>What writing or placing costs, in bits: they take longer than saying. The choice of items.</summary>
     public const double LengthCost = 0.05;
 
-    /// <summary>What it is worth, in bits, to see a pattern once more that is believed and cannot be called yet. The choice of items.</summary>
+    /// <summary>
+    /// What it is worth, in bits, to see a pattern once more that is believed and cannot be called yet. The choice of items.
+    /// </summary>
     public const double ShowsWorth = 0.4;
 
     /// <summary>From this belief on, 0 to 1, a pattern is worth seeing once more. The choice of items.</summary>
@@ -212,7 +279,10 @@ public static class ModelParameters
     /// <summary>What a tie may be broken by, in bits: less than every cost. Which of two equal items is asked.</summary>
     public const double TieBreak = 0.005;
 
-    /// <summary>Parts of a procedure believed less than this, 0 to 1, are left out when all items are weighed. Speed; no result beyond the third place.</summary>
+    /// <summary>
+    /// Parts of a procedure believed less than this, 0 to 1, are left out when all items are weighed. Speed; no result beyond the third
+    /// place.
+    /// </summary>
     public const double LeftOutRoughly = 3e-3;
 
     /// <summary>Parts believed less than this, 0 to 1, are left out when the best are weighed again. Speed; no result.</summary>
@@ -221,19 +291,30 @@ public static class ModelParameters
     /// <summary>So many of the best are weighed again. Speed.</summary>
     public const int WeighedAgain = 40;
 
-    /// <summary>So many times running, at most, is one task asked: then the child answers a routine and not a clock. The choice of items.</summary>
+    /// <summary>
+    /// So many times running, at most, is one task asked: then the child answers a routine and not a clock. The choice of items.
+    /// </summary>
     public const int MostRunning = 3;
 
-    /// <summary>Once in so many items, at most, is the hour twelve, as it is on a clock that is met twice an hour round: once in six. The choice of items.</summary>
+    /// <summary>
+    /// Once in so many items, at most, is the hour twelve, as it is on a clock that is met twice an hour round: once in six. The choice of
+    /// items.
+    /// </summary>
     public const int TwelveOnceIn = 6;
 
-    /// <summary>How likely, 0 to 1, each of the first items comes right at least: a sitting begins with what can be done, and rises from there. The choice of items.</summary>
+    /// <summary>
+    /// How likely, 0 to 1, each of the first items comes right at least: a sitting begins with what can be done, and rises from there. The
+    /// choice of items.
+    /// </summary>
     public static IReadOnlyList<double> RisingFrom { get; } = [0.75, 0.6, 0.5, 0.4];
 
     /// <summary>After so many wrong answers running an easier item is asked. The choice of items.</summary>
     public const int WrongRunning = 2;
 
-    /// <summary>What any first item may be ahead of another, in bits, and not be asked for that: children and sittings begin differently. Which item is first.</summary>
+    /// <summary>
+    /// What any first item may be ahead of another, in bits, and not be asked for that: children and sittings begin differently. Which item
+    /// is first.
+    /// </summary>
     public const double FirstTieBreak = 0.6;
 
     // When a sitting may stop.
@@ -269,7 +350,9 @@ public static class ModelParameters
 
     // Answers of several children to one face.
 
-    /// <summary>How likely, 0 to 1, a wrong answer that another child gave as well must be of a child themselves, not to look copied. Copying.</summary>
+    /// <summary>
+    /// How likely, 0 to 1, a wrong answer that another child gave as well must be of a child themselves, not to look copied. Copying.
+    /// </summary>
     public const double LooksCopiedBelow = 0.05;
 
     // Hands, in hours and minutes.
@@ -280,7 +363,9 @@ public static class ModelParameters
     /// <summary>How far, in hours, an hour hand may be off at o'clock and be right. Scoring and likelihood.</summary>
     public const double OClockTolerance = 0.1;
 
-    /// <summary>How far, in hours, an hour hand may be off between numerals and be right, where places are scored finely. Scoring and likelihood.</summary>
+    /// <summary>
+    /// How far, in hours, an hour hand may be off between numerals and be right, where places are scored finely. Scoring and likelihood.
+    /// </summary>
     public const double PlaceTolerance = 0.2;
 
     /// <summary>How far, in hours, an hour hand may be from where a rule puts it and count as put there. Predictions of hands.</summary>

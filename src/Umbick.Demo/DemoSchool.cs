@@ -22,7 +22,10 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
     /// <summary>The demonstration school's id.</summary>
     public static readonly Guid Id = new("9a1e0000-0000-7000-8000-000000000001");
 
-    /// <summary>A child: alias, stage, patterns, how often the child follows them, sittings so far, whether the child unlearns, and how many days longer ago it began.</summary>
+    /// <summary>
+    /// A child: alias, stage, patterns, how often the child follows them, sittings so far, whether the child unlearns, and how many days
+    /// longer ago it began.
+    /// </summary>
     private sealed record Cast(string Alias, Stage Stage, string[] Patterns, double Consistency, int Visits, bool Unlearns, int Ago = 0);
 
     private static readonly Cast[] Children =
@@ -56,9 +59,12 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
     /// <summary>A class that was screened: alias, patterns, and how many of its questions have been typed in so far.</summary>
     private static readonly (string Alias, string[] Patterns, int Answered)[] ScreenedClass =
     [
-        ("Brill", [], ClassScreening.Length), ("Dulse", ["next-hour"], ClassScreening.Length), ("Cowrie", [], ClassScreening.Length), ("Limpet", ["numeral-as-minutes"], ClassScreening.Length),
-        ("Whelk", [], ClassScreening.Length), ("Turnstone", ["to-as-past"], ClassScreening.Length), ("Puffin", [], ClassScreening.Length), ("Razorbill", ["hands-swapped"], ClassScreening.Length),
-        ("Spindrift", [], ClassScreening.Length), ("Samphire", [], ClassScreening.Length), ("Periwinkle", ["half-names-next"], ClassScreening.Length), ("Skua", [], ClassScreening.Length),
+        ("Brill", [], ClassScreening.Length), ("Dulse", ["next-hour"], ClassScreening.Length), ("Cowrie", [], ClassScreening.Length),
+        ("Limpet", ["numeral-as-minutes"], ClassScreening.Length),
+        ("Whelk", [], ClassScreening.Length), ("Turnstone", ["to-as-past"], ClassScreening.Length), ("Puffin", [], ClassScreening.Length),
+        ("Razorbill", ["hands-swapped"], ClassScreening.Length),
+        ("Spindrift", [], ClassScreening.Length), ("Samphire", [], ClassScreening.Length),
+        ("Periwinkle", ["half-names-next"], ClassScreening.Length), ("Skua", [], ClassScreening.Length),
         ("Curlew", [], 2), ("Petrel", [], 0),
     ];
 
@@ -110,7 +116,9 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         {
             var simulated = new SimulatedChild(model, patterns.Select(pattern => Catalogue.Find(pattern)!), 0.9, random);
             for (var place = 1; place <= answered; place++)
-                await screen.Enter(connection, child.Sitting.Sitting.Id, new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written), AnswerMode.Written, null), teacher);
+                await screen.Enter(connection, child.Sitting.Sitting.Id,
+                    new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written),
+                        AnswerMode.Written, null), teacher);
         }
     }
 
@@ -120,11 +128,13 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         var sittingId = (await asking.Start(connection, id))!.Value;
         while (await Sittings.Find(connection, sittingId) is { EndedAt: null } sitting)
         {
-            var item = (await Sittings.AskedIn(connection, [sittingId]))[sittingId].Single(asked => asked.Place == sitting.CurrentPlace).Item;
+            var item = (await Sittings.AskedIn(connection, [sittingId]))[sittingId]
+                .Single(asked => asked.Place == sitting.CurrentPlace).Item;
             var mode = item.Task.Aloud;
             clock.Advance(TimeSpan.FromSeconds(10 + random.Next(25)));
             var raw = child.Answer(item, mode);
-            await asking.Answer(connection, sittingId, new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
+            await asking.Answer(connection, sittingId,
+                new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
         }
     }
 
@@ -146,7 +156,8 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             // Looking again helps: the second answer is the right one.
             var raw = turn.First is null ? child.Answer(asked.Item, mode) : asked.Item.Right.Short(Wording.Usual);
             clock.Advance(TimeSpan.FromSeconds(20));
-            await practising.Answer(connection, sitting, new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
+            await practising.Answer(connection, sitting,
+                new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
         }
     }
 
@@ -166,8 +177,10 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             {
                 await Say(now.Part, now.Place, child.Answer(asked.Item, asked.Item.Task.Aloud));
                 if (now.Part == VisitPart.Cold) continue;
-                var took = (await VisitState.Load(connection, visit))!.Children[0].At(now.Part, now.Place)!.IsRight ? default(Rung?) : (Rung)random.Next(1, 4);
-                if (took is not null && now.Part == VisitPart.Practise) await visiting.NoteRung(connection, visit, id, now.Place, took, teacher);
+                var took = (await VisitState.Load(connection, visit))!.Children[0].At(now.Part, now.Place)!.IsRight ? default(Rung?)
+                    : (Rung)random.Next(1, 4);
+                if (took is not null && now.Part == VisitPart.Practise)
+                    await visiting.NoteRung(connection, visit, id, now.Place, took, teacher);
             }
             await visiting.GoOn(connection, visit, now.Part, now.Place, demonstration, teacher);
         }

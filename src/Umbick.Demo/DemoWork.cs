@@ -11,12 +11,17 @@ using Umbick.Store;
 namespace Umbick.Demo;
 
 /// <summary>
-/// The work at Gull Point: a term's timetable, and children at each turn of it. One gets no further, one is to be finished, one has come back, one is looked
-/// at again today, one is in the middle of a cycle and one has finished it. The days count back from today; how the cold starts come out is written down here.
+/// The work at Gull Point: a term's timetable, and children at each turn of it. One gets no further, one is to be finished, one has come
+/// back, one is looked
+/// at again today, one is in the middle of a cycle and one has finished it. The days count back from today; how the cold starts come out is
+/// written down here.
 /// </summary>
 internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid teacher)
 {
-    /// <summary>A child with a pattern, and the cold starts: days ago, and how the four telling answers came out (<c>r</c> right, <c>i</c> its way). <c>+</c> finishes the pattern after it.</summary>
+    /// <summary>
+    /// A child with a pattern, and the cold starts: days ago, and how the four telling answers came out (<c>r</c> right, <c>i</c> its way).
+    /// <c>+</c> finishes the pattern after it.
+    /// </summary>
     private static readonly (string Alias, string Pattern, string Colds)[] Courses =
     [
         ("Plover", "numeral-as-minutes", "26 iiii, 20 iiii, 14 riii, 8 iiii"),
@@ -65,7 +70,8 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         await AddCycle(connection, "Tern", 34, ended: false);
         foreach (var (alias, pattern, colds) in Courses) await AddCourse(connection, _children[alias], Catalogue.Find(pattern)!, colds);
         await EndCycle(connection, "Heron");
-        await new Deciding(model, At(2)).Say(connection, Guid.NewGuid(), _children["Kestrel"], Catalogue.Find("hands-swapped")!, holds: true, "showed it with both hands at the board", teacher);
+        await new Deciding(model, At(2)).Say(connection, Guid.NewGuid(), _children["Kestrel"], Catalogue.Find("hands-swapped")!,
+            holds: true, "showed it with both hands at the board", teacher);
         await Timetables.NoteAbsence(connection, _children["Kestrel"], Day(0), absent: true, teacher, today.UtcDateTime);
         await Timetables.NoteAbsence(connection, _children["Plover"], Day(5), absent: false, teacher, today.UtcDateTime);
     }
@@ -76,21 +82,31 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         {
             foreach (var alias in children) await Children.SetClass(connection, _children[alias], name);
         }
-        await ClassTeachings.Keep(connection, "Tide class", "“past” and “to”, minutes first", "quarter to", "nearest-number", today.AddDays(-3).UtcDateTime);
-        await ClassTeachings.Keep(connection, "Lamp class", "“half past”, no “to” yet", "half past and quarter past", "between-is-half", today.AddDays(-9).UtcDateTime);
+        await ClassTeachings.Keep(connection, "Tide class", "“past” and “to”, minutes first", "quarter to", "nearest-number",
+            today.AddDays(-3).UtcDateTime);
+        await ClassTeachings.Keep(connection, "Lamp class", "“half past”, no “to” yet", "half past and quarter past", "between-is-half",
+            today.AddDays(-9).UtcDateTime);
     }
 
-    /// <summary>The first slot is a little before now, so that whoever looks round sees a day that goes on; the term has a holiday behind it and one to come.</summary>
+    /// <summary>
+    /// The first slot is a little before now, so that whoever looks round sees a day that goes on; the term has a holiday behind it and one
+    /// to come.
+    /// </summary>
     private async Task AddTimetable(SchoolConnection connection)
     {
         var (_, now) = await Schools.LocalNow(connection, today.UtcDateTime);
         var first = new TimeOnly(Math.Clamp(now.Hour, 9, 20), now.Hour is >= 9 and <= 20 ? now.Minute / 5 * 5 : 5);
         foreach (var (days, after, children) in Slots)
         {
-            foreach (var day in days) await Timetables.AddSlot(connection, new Slot(Guid.NewGuid(), day, first.AddMinutes(after), Slot.Usual, [.. children.Select(alias => _children[alias].Value)]));
+            foreach (var day in days)
+                await Timetables.AddSlot(connection,
+                    new Slot(Guid.NewGuid(), day, first.AddMinutes(after), Slot.Usual,
+                        [.. children.Select(alias => _children[alias].Value)]));
         }
-        await Timetables.Bar(connection, Guid.NewGuid(), new BarredTime("Lamp class", DayOfWeek.Thursday, first.AddMinutes(48), first.AddMinutes(90), "swimming"));
-        await Timetables.Bar(connection, Guid.NewGuid(), new BarredTime("Ferry class", DayOfWeek.Monday, first.AddMinutes(10), first.AddMinutes(45), "assembly"));
+        await Timetables.Bar(connection, Guid.NewGuid(),
+            new BarredTime("Lamp class", DayOfWeek.Thursday, first.AddMinutes(48), first.AddMinutes(90), "swimming"));
+        await Timetables.Bar(connection, Guid.NewGuid(),
+            new BarredTime("Ferry class", DayOfWeek.Monday, first.AddMinutes(10), first.AddMinutes(45), "assembly"));
         var monday = SchoolYear.Monday(Day(0));
         await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Tide week", monday.AddDays(-21), monday.AddDays(-17)));
         await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Long lamp", monday.AddDays(35), monday.AddDays(46)));
@@ -107,9 +123,11 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
                 await Decide(connection, child, pattern, clock);
                 continue;
             }
-            if ((await ChildRecord.Load(connection, model, child))!.Work.CourseOf(pattern).Phase == PatternPhase.Practising && !cold[1].Equals("rrrr", StringComparison.Ordinal))
+            if ((await ChildRecord.Load(connection, model, child))!.Work.CourseOf(pattern).Phase == PatternPhase.Practising
+                && !cold[1].Equals("rrrr", StringComparison.Ordinal))
             {
-                await Demonstrated.Keep(connection, Guid.NewGuid(), child, pattern.Id, Demonstration(pattern, i), teacher, clock.GetUtcNow().UtcDateTime);
+                await Demonstrated.Keep(connection, Guid.NewGuid(), child, pattern.Id, Demonstration(pattern, i), teacher,
+                    clock.GetUtcNow().UtcDateTime);
                 await Practise(connection, child, pattern, cold[1].Count(answer => answer == 'r'), clock);
             }
         }
@@ -124,7 +142,8 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     private async Task Decide(SchoolConnection connection, ChildId child, Pattern pattern, VisitClock clock)
     {
         clock.Advance(TimeSpan.FromMinutes(2));
-        await new Deciding(model, clock).Decide(connection, Guid.NewGuid(), child, pattern, DecisionKind.FinishPattern, taken: true, teacher);
+        await new Deciding(model, clock).Decide(connection, Guid.NewGuid(), child, pattern, DecisionKind.FinishPattern, taken: true,
+            teacher);
     }
 
     private async Task ColdStart(SchoolConnection connection, ChildId child, Pattern pattern, string outcomes, VisitClock clock)
@@ -132,7 +151,8 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         var asking = new Asking(model, clock);
         var held = HeldPattern.Plain(model, pattern);
         var id = (await asking.Start(connection, child, new AskingOptions(Plan.ColdStart) { ColdPattern = pattern }))!.Value;
-        await Answer(connection, asking, id, clock, (item, place) => place <= outcomes.Length && outcomes[place - 1] == 'i' ? held.AnswerTo(item) : item.Right);
+        await Answer(connection, asking, id, clock,
+            (item, place) => place <= outcomes.Length && outcomes[place - 1] == 'i' ? held.AnswerTo(item) : item.Right);
     }
 
     private async Task Answer(SchoolConnection connection, Asking asking, SittingId id, VisitClock clock, Func<Item, int, Answer> answer)
@@ -141,7 +161,9 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         {
             var item = (await Sittings.AskedIn(connection, [id]))[id].Single(asked => asked.Place == sitting.CurrentPlace).Item;
             clock.Advance(TimeSpan.FromSeconds(14 + (sitting.CurrentPlace % 4 * 3)));
-            await asking.Answer(connection, id, new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, answer(item, sitting.CurrentPlace).Short(Wording.Usual), item.Task.Aloud, 6 + (sitting.CurrentPlace % 5)), teacher);
+            await asking.Answer(connection, id,
+                new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, answer(item, sitting.CurrentPlace).Short(Wording.Usual),
+                    item.Task.Aloud, 6 + (sitting.CurrentPlace % 5)), teacher);
         }
     }
 
@@ -149,7 +171,8 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     {
         clock.Advance(TimeSpan.FromMinutes(3));
         var practising = new Practising(model, clock);
-        var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, model, child))!, pattern, new SetChoices(1), teacher);
+        var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, model, child))!, pattern,
+            new SetChoices(1), teacher);
         var held = HeldPattern.Plain(model, pattern);
         var answered = 0;
         while (await Practising.Where(connection, sitting) is { Asked: { } asked } turn)
@@ -161,14 +184,18 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
             }
             var wrong = turn.First is null && answered++ % 4 >= right;
             clock.Advance(TimeSpan.FromSeconds(20));
-            await practising.Answer(connection, sitting, new Submission(Guid.CreateVersion7(), asked.Place, (wrong ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.OnScreen, 8) { Try = turn.First is null ? 1 : 2 });
+            await practising.Answer(connection, sitting,
+                new Submission(Guid.CreateVersion7(), asked.Place,
+                    (wrong ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.OnScreen, 8)
+                { Try = turn.First is null ? 1 : 2 });
         }
     }
 
     private async Task AddCycle(SchoolConnection connection, string alias, int ago, bool ended)
     {
         var clock = At(ago);
-        await new Deciding(model, clock).BeginCycle(connection, Guid.NewGuid(), _children[alias], 8, CheckCycle.UsualGoal, ended ? "the class screening of last term" : "reads no time before the hour", teacher);
+        await new Deciding(model, clock).BeginCycle(connection, Guid.NewGuid(), _children[alias], 8, CheckCycle.UsualGoal,
+            ended ? "the class screening of last term" : "reads no time before the hour", teacher);
         await Form(connection, alias, "A", wrongOf: 3, clock);
         if (!ended) return;
         await Form(connection, alias, "B", wrongOf: 6, At(ago - 28));
@@ -181,7 +208,9 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         var record = (await ChildRecord.Load(connection, model, _children[alias]))!;
         var held = record.WorkedOn is { } pattern ? HeldPattern.Plain(model, pattern) : null;
         var id = (await asking.Start(connection, _children[alias], new AskingOptions(Plan.Form) { Form = form }))!.Value;
-        await Answer(connection, asking, id, clock, (item, place) => place % wrongOf != 0 && held is not null && form == "A" ? held.AnswerTo(item) : place % wrongOf == 0 && form != "A" && held is not null ? held.AnswerTo(item) : item.Right);
+        await Answer(connection, asking, id, clock,
+            (item, place) => place % wrongOf != 0 && held is not null && form == "A" ? held.AnswerTo(item)
+                : place % wrongOf == 0 && form != "A" && held is not null ? held.AnswerTo(item) : item.Right);
     }
 
     private async Task EndCycle(SchoolConnection connection, string alias)

@@ -7,5 +7,6 @@ namespace Umbick.Hosting;
 public sealed class PasswordFaults : IPasswordValidator<Person>
 {
     public Task<IdentityResult> ValidateAsync(UserManager<Person> manager, Person user, string? password) => Task.FromResult(
-        PasswordRule.Fault(password ?? "") is { } fault ? IdentityResult.Failed(new IdentityError { Code = "Password", Description = fault }) : IdentityResult.Success);
+        PasswordRule.Fault(password ?? "") is { } fault
+            ? IdentityResult.Failed(new IdentityError { Code = "Password", Description = fault }) : IdentityResult.Success);
 }

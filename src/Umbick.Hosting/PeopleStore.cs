@@ -26,7 +26,8 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
             : null;
     }
 
-    private Task<Person?> Find(Guid school, Guid id, CancellationToken cancel) => database.InSchool(school, connection => People.Find(connection, id), cancel);
+    private Task<Person?> Find(Guid school, Guid id, CancellationToken cancel) =>
+        database.InSchool(school, connection => People.Find(connection, id), cancel);
 
     public async Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken)
     {
@@ -40,7 +41,11 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
 
     /// <summary>People are added by invitation, or by the launcher; they are never deleted.</summary>
     private static IdentityResult Refused { get; } =
-        IdentityResult.Failed(new IdentityError { Code = "NotHere", Description = "People are added by invitation, or with ./umbick add-teacher." });
+        IdentityResult.Failed(new IdentityError
+        {
+            Code = "NotHere",
+            Description = "People are added by invitation, or with ./umbick add-teacher."
+        });
 
     public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Key);
 
@@ -52,7 +57,8 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
         return Task.CompletedTask;
     }
 
-    public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalizedUserName);
+    public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.NormalizedUserName);
 
     public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken)
     {
@@ -76,7 +82,8 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
         return Task.CompletedTask;
     }
 
-    public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
+    public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.SecurityStamp);
 
     public Task SetTwoFactorEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken)
     {
@@ -118,14 +125,16 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
         var before = user.RecoveryCodes;
         user.RecoveryCodes = string.Join(';', codes);
         // Each opens once, also when it is sent twice at the same time.
-        return await database.InSchool(user.School, connection => People.UseRecoveryCode(connection, user.Id, before, user.RecoveryCodes), cancellationToken);
+        return await database.InSchool(user.School, connection => People.UseRecoveryCode(connection, user.Id, before, user.RecoveryCodes),
+            cancellationToken);
     }
 
     public Task<int> CountCodesAsync(Person user, CancellationToken cancellationToken) =>
         Task.FromResult(user.RecoveryCodes.Split(';', StringSplitOptions.RemoveEmptyEntries).Length);
 
     private static string HashOf(string code) =>
-        Convert.ToHexString(SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(code.Replace("-", "", StringComparison.Ordinal).Trim().ToUpperInvariant())));
+        Convert.ToHexString(SHA256.HashData(
+            System.Text.Encoding.UTF8.GetBytes(code.Replace("-", "", StringComparison.Ordinal).Trim().ToUpperInvariant())));
 
     public void Dispose()
     {

@@ -12,12 +12,14 @@ public sealed class PersonSchools(Database database)
     {
         var schools = new List<(School, Person)>();
         foreach (var (school, person) in await Find(userName, cancel))
-            schools.Add(await database.InSchool(school, async connection => (await Schools.Current(connection), (await People.Find(connection, person))!), cancel));
+            schools.Add(await database.InSchool(school,
+                async connection => (await Schools.Current(connection), (await People.Find(connection, person))!), cancel));
         return schools;
     }
 
     /// <summary>
-    /// The page on which somebody begins who has signed in: whoever has to be told of their second step is told first; whoever works at several schools
+    /// The page on which somebody begins who has signed in: whoever has to be told of their second step is told first; whoever works at
+    /// several schools
     /// chooses one.
     /// </summary>
     public async Task<string> FirstPage(Person person, CancellationToken cancel)

@@ -3,7 +3,9 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Hosting;
 
-/// <summary>How clocks are taught, said and drawn in this request: as the school does, or for a child where the page is a child's. Read once.</summary>
+/// <summary>
+/// How clocks are taught, said and drawn in this request: as the school does, or for a child where the page is a child's. Read once.
+/// </summary>
 public sealed class RequestPreferences
 {
     public TeachingPreferences OfSchool { get; set; } = TeachingPreferences.Usual;

@@ -6,7 +6,8 @@ using Umbick.Core.Teaching;
 namespace Umbick.Hosting;
 
 /// <summary>
-/// A cookie names a session, which stands in the database and can be ended there: by signing out, by handing over, by taking a device back, by removing
+/// A cookie names a session, which stands in the database and can be ended there: by signing out, by handing over, by taking a device back,
+/// by removing
 /// somebody or giving them a new password. A cookie that was copied before is worth nothing then.
 /// </summary>
 public static class SessionCookies
@@ -52,23 +53,28 @@ public static class SessionCookies
         if (context.HttpContext.Request.Path.StartsWithSegments("/error")) return;
         var (services, user) = (context.HttpContext.RequestServices, context.Principal!);
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
-        if (Guid.TryParse(user.FindFirstValue(SessionClaim), out var session) && await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => user.IsSignedIn()
+        if (Guid.TryParse(user.FindFirstValue(SessionClaim), out var session)
+            && await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => user.IsSignedIn()
             ? IsOpen(connection, services.GetRequiredService<RequestPreferences>(), user, session, now)
             : Sessions.IsOpenToChild(connection, session, user.Child().Sitting, now))) return;
         context.RejectPrincipal();
     }
 
-    private static async Task<bool> IsOpen(SchoolConnection connection, RequestPreferences preferences, ClaimsPrincipal user, Guid session, DateTime now)
+    private static async Task<bool> IsOpen(
+        SchoolConnection connection, RequestPreferences preferences, ClaimsPrincipal user, Guid session, DateTime now)
     {
-        if (await Schools.SettingsAndDay(connection, now, session, user.Person().Id, user.FindFirstValue(StampClaim) ?? "") is not { IsOpen: true } school) return false;
-        (preferences.OfSchool, preferences.TimeZone, preferences.Today, preferences.Now) = (new TeachingPreferences(school.Settings), school.TimeZone, school.Today, school.Now);
+        if (await Schools.SettingsAndDay(connection, now, session, user.Person().Id,
+            user.FindFirstValue(StampClaim) ?? "") is not { IsOpen: true } school) return false;
+        (preferences.OfSchool, preferences.TimeZone, preferences.Today, preferences.Now) =
+            (new TeachingPreferences(school.Settings), school.TimeZone, school.Today, school.Now);
         return true;
     }
 
     private static async Task End(CookieSigningOutContext context)
     {
         var services = context.HttpContext.RequestServices;
-        if ((await context.HttpContext.AuthenticateAsync(context.Scheme.Name)).Principal is not { } user || !Guid.TryParse(user.FindFirstValue(SessionClaim), out var session)) return;
+        if ((await context.HttpContext.AuthenticateAsync(context.Scheme.Name)).Principal is not { } user
+            || !Guid.TryParse(user.FindFirstValue(SessionClaim), out var session)) return;
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
         await services.GetRequiredService<Database>().InSchool(SchoolOf(user), async connection =>
         {

@@ -2,7 +2,8 @@
 namespace Umbick.Hosting;
 
 /// <summary>
-/// Where passwords and codes are tried. Each try is counted in the database before it is heard; how many are heard stands there, for all processes. A name
+/// Where passwords and codes are tried. Each try is counted in the database before it is heard; how many are heard stands there, for all
+/// processes. A name
 /// from one address is heard eight times in two minutes; strangers together cannot use up the tries of whoever is at the school.
 /// </summary>
 public sealed class SignInDoor(Database database, PersonSchools schools, AddressHash addresses, PasswordTurns turns, TimeProvider clock)
@@ -16,7 +17,9 @@ public sealed class SignInDoor(Database database, PersonSchools schools, Address
     /// <summary>A try at the second step.</summary>
     public Task<Knock> AtSecondStep(HttpContext context, string userName) => At(context, userName, isSecondStep: true);
 
-    /// <summary>Keeps a wrong password or code at each school of the name; whoever is in charge is told of a second step that it stopped.</summary>
+    /// <summary>
+    /// Keeps a wrong password or code at each school of the name; whoever is in charge is told of a second step that it stopped.
+    /// </summary>
     /// <remarks>A name that nobody has may be a password typed into the wrong field: it is kept nowhere.</remarks>
     public async Task NoteWrong(Knock knock, string userName, CancellationToken cancel)
     {
@@ -37,10 +40,14 @@ public sealed class SignInDoor(Database database, PersonSchools schools, Address
     private async Task<Knock> At(HttpContext context, string userName, bool isSecondStep)
     {
         // No account has a longer name: it is neither looked for nor counted.
-        if (userName.Length > Casework.Accounts.UserNames.Longest) return new Knock("That name and password do not go together. Try again.", hasToWait: false);
+        if (userName.Length > Casework.Accounts.UserNames.Longest)
+            return new Knock("That name and password do not go together. Try again.", hasToWait: false);
         var cancel = context.RequestAborted;
-        var counted = await database.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, userName, addresses.HashOf(context)), cancel);
-        if (counted.Outcome == DoorOutcome.Stopped) return new Knock("Too many wrong codes were typed today, so this second step is closed for a day. Whoever is in charge at your school can let you in.");
+        var counted = await database.BeforeSchool(connection =>
+            DoorTries.Count(connection, isSecondStep, userName, addresses.HashOf(context)), cancel);
+        if (counted.Outcome == DoorOutcome.Stopped)
+            return new Knock("Too many wrong codes were typed today, so this second step is closed for a day. Whoever is in charge at "
+                + "your school can let you in.");
         if (counted.Outcome == DoorOutcome.Wait) return new Knock("Too many tries. Wait a minute or two, then try again.");
         Task Forget() => database.BeforeSchool(connection => DoorTries.Forget(connection, counted), CancellationToken.None);
         if (isSecondStep) return new Knock(Forget, null, counted.WrongToday == DoorTries.MostCodesADay);
@@ -58,7 +65,8 @@ public sealed class Knock : IDisposable
 
     internal Knock(string refusal, bool hasToWait = true) => (Refusal, HasToWait) = (refusal, hasToWait);
 
-    internal Knock(Func<Task> forget, IDisposable? turn, bool wasLastOfTheDay) => (_forget, _turn, WasLastOfTheDay) = (forget, turn, wasLastOfTheDay);
+    internal Knock(Func<Task> forget, IDisposable? turn, bool wasLastOfTheDay) => (_forget, _turn, WasLastOfTheDay) =
+        (forget, turn, wasLastOfTheDay);
 
     /// <summary>Why it is not heard, in a sentence; null where it is.</summary>
     public string? Refusal { get; }

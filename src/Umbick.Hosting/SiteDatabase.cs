@@ -16,12 +16,14 @@ public static class SiteDatabase
     public static void AddDatabase(this IServiceCollection services, IConfiguration configuration)
     {
         var connection = configuration["UMBICK_APP"]
-            ?? throw new InvalidOperationException("UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
+            ?? throw new InvalidOperationException(
+            "UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
         // The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
         var source = new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 };
         source.Options = $"{source.Options} {Database.SiteLimits}".Trim();
         services.AddSingleton(NpgsqlDataSource.Create(source));
-        services.AddSingleton(provider => new Database(provider.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(provider.GetRequiredService<ILoggerFactory>())));
+        services.AddSingleton(provider =>
+            new Database(provider.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(provider.GetRequiredService<ILoggerFactory>())));
         services.AddSingleton<IDatabase>(provider => provider.GetRequiredService<Database>());
         services.AddSingleton<SiteLock>();
         services.AddHostedService<SiteLockHolder>();
@@ -29,12 +31,15 @@ public static class SiteDatabase
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
     }
 
-    /// <summary>Adds the keys of cookies and forms, kept in the database and wrapped by the certificate that the configuration names.</summary>
+    /// <summary>
+    /// Adds the keys of cookies and forms, kept in the database and wrapped by the certificate that the configuration names.
+    /// </summary>
     public static void AddKeys(this IServiceCollection services, IConfiguration configuration)
     {
         var keys = services.AddDataProtection().SetApplicationName("umbick");
         services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider =>
-            new ConfigureOptions<KeyManagementOptions>(options => options.XmlRepository = new KeyRing(provider.GetRequiredService<Database>())));
+            new ConfigureOptions<KeyManagementOptions>(options =>
+                options.XmlRepository = new KeyRing(provider.GetRequiredService<Database>())));
         var wrapping = configuration["UMBICK_KEYS"] is { } certificate ? X509CertificateLoader.LoadPkcs12FromFile(certificate, null) : null;
         if (wrapping is not null) keys.ProtectKeysWithCertificate(wrapping);
         services.AddSingleton(new AddressHash(wrapping));

@@ -2,7 +2,9 @@ using Npgsql;
 
 namespace Umbick.Hosting;
 
-/// <summary>Holds the site's lock on its database from before the first request on, and takes it again where the connection was lost.</summary>
+/// <summary>
+/// Holds the site's lock on its database from before the first request on, and takes it again where the connection was lost.
+/// </summary>
 public sealed class SiteLockHolder(SiteLock siteLock, TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Between = TimeSpan.FromSeconds(10);

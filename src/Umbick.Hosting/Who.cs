@@ -35,11 +35,13 @@ public static class Who
     public static (Guid School, Guid Id) Person(this ClaimsPrincipal user)
     {
         var parts = user.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('.');
-        return parts?.Length == 2 ? (Guid.Parse(parts[0]), Guid.Parse(parts[1])) : throw new InvalidOperationException("Nobody is signed in.");
+        return parts?.Length == 2 ? (Guid.Parse(parts[0]), Guid.Parse(parts[1]))
+            : throw new InvalidOperationException("Nobody is signed in.");
     }
 
     /// <summary>Whether somebody of a school is signed in.</summary>
-    public static bool IsSignedIn(this ClaimsPrincipal user) => user.Identities.Any(identity => identity.AuthenticationType == IdentityConstants.ApplicationScheme);
+    public static bool IsSignedIn(this ClaimsPrincipal user) =>
+        user.Identities.Any(identity => identity.AuthenticationType == IdentityConstants.ApplicationScheme);
 
     /// <summary>Whether whoever is signed in sees findings, records and settings.</summary>
     public static bool SeesRecords(this ClaimsPrincipal user) => user.IsInRole(TeacherRole);

@@ -35,7 +35,8 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
             {
                 double[] its = [.. answers.Select(answer => Ruled(answer, patterns, benchmarks, byMeaning: false))];
                 double[] itsByMeaning = [.. answers.Select(answer => Ruled(answer, patterns, benchmarks, byMeaning: true))];
-                foreach (var traits in _traits.Where(traits => traits.Benchmarks == benchmarks && patterns.All(id => shown.ShowsPattern(id, traits))))
+                foreach (var traits in _traits.Where(traits =>
+                    traits.Benchmarks == benchmarks && patterns.All(id => shown.ShowsPattern(id, traits))))
                 {
                     var own = traits.Variant == Variant.OwnWords;
                     var chance = Consistencies.Average(consistency =>
@@ -43,7 +44,8 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
                         var all = 1.0;
                         for (var i = 0; i < answers.Count; i++)
                         {
-                            var follows = traits.Follows(answers[i].Item) ? (own ? itsByMeaning : its)[i] : (own ? rightByMeaning : right)[i];
+                            var follows = traits.Follows(answers[i].Item) ? (own ? itsByMeaning : its)[i]
+                                : (own ? rightByMeaning : right)[i];
                             all *= Chance(traits, consistency, i, follows, (own ? slipsByMeaning : slips)[i], answers);
                         }
                         return all;
@@ -56,14 +58,16 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
         return beliefs.Where(belief => belief.Value >= StudyOutcome.FoundFrom * total).Select(belief => belief.Key).ToHashSet();
     }
 
-    private static double Chance(Traits traits, double consistency, int place, double follows, double slipped, IReadOnlyList<(Item Item, Answer Answer)> answers)
+    private static double Chance(
+        Traits traits, double consistency, int place, double follows, double slipped, IReadOnlyList<(Item Item, Answer Answer)> answers)
     {
         if (answers[place].Answer is DontKnow) return traits.Variant == Variant.DoesNotKnow && place % 5 == 4 ? 1 : 1e-6;
         if (traits.Variant == Variant.DoesNotKnow && place % 5 == 4) return 1e-6;
         var kept = traits.ConsistencyAt(consistency, place);
         var chance = (kept * follows) + ((1 - kept) * slipped);
         if (traits.Variant != Variant.RepeatsLast || place == 0) return chance;
-        return ((1 - VariedChild.RepeatsLast) * chance) + (answers[place].Answer.Equals(answers[place - 1].Answer) ? VariedChild.RepeatsLast : 0);
+        return ((1 - VariedChild.RepeatsLast) * chance)
+            + (answers[place].Answer.Equals(answers[place - 1].Answer) ? VariedChild.RepeatsLast : 0);
     }
 
     private static double Ruled((Item Item, Answer Answer) each, IReadOnlySet<string> patterns, bool benchmarks, bool byMeaning) =>
@@ -78,16 +82,19 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
         return slips.Sum(slip => slip.Share * Said(item, item.Time.Plus(slip.Off), answer, byMeaning)) + anywhere;
     }
 
-    private static double Said(Item item, ClockTime time, Answer answer, bool byMeaning) => Same(item, (item with { Time = time }).Right, answer, byMeaning) ? 1 : 0;
+    private static double Said(Item item, ClockTime time, Answer answer, bool byMeaning) =>
+        Same(item, (item with { Time = time }).Right, answer, byMeaning) ? 1 : 0;
 
     private static bool Same(Item item, Answer predicted, Answer given, bool byMeaning) =>
         predicted.Equals(given)
         || (byMeaning && item.Task.Form == AnswerForm.Words && predicted.Meaning is { } meant && meant == given.Meaning)
-        || (predicted is PlacedAnswer { Hands: { } a } && given is PlacedAnswer { Hands: { } b } && HandPositions.HoursApart(a.Hour, b.Hour) < 0.02 && HandPositions.MinutesApart(a.Minute, b.Minute) < 0.02);
+        || (predicted is PlacedAnswer { Hands: { } a } && given is PlacedAnswer { Hands: { } b }
+        && HandPositions.HoursApart(a.Hour, b.Hour) < 0.02 && HandPositions.MinutesApart(a.Minute, b.Minute) < 0.02);
 
     private static IEnumerable<(HashSet<string> Patterns, double Prior)> Sets(int count, IReadOnlyList<Step> steps)
     {
-        var byStep = steps.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).Select(pattern => pattern.Id).ToList()).ToList();
+        var byStep = steps.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).Select(pattern => pattern.Id).ToList())
+            .ToList();
         for (var first = 0; first < byStep.Count; first++)
         {
             foreach (var text in byStep[first])

@@ -61,12 +61,14 @@ public sealed class DecisionStudy
     /// <param name="pattern">The pattern.</param>
     /// <param name="seed">Makes other rechecks.</param>
     public bool IsSentBack(PractisedChild child, Pattern pattern, int seed) =>
-        Enumerable.Range(1, RechecksHeld).Any(recheck => Cold(child, pattern, recheck, unchecked((seed * 103) + recheck)).ItsWay >= Rechecks.MissesToGoBack);
+        Enumerable.Range(1, RechecksHeld)
+            .Any(recheck => Cold(child, pattern, recheck, unchecked((seed * 103) + recheck)).ItsWay >= Rechecks.MissesToGoBack);
 
     private ColdResult Cold(PractisedChild child, Pattern pattern, int visit, int seed)
     {
         var items = Items(pattern, seed).Take(ColdStart.Telling);
-        return new ColdResult(Guid.Empty, Start.AddDays((visit - 1) / VisitsAWeek * 7 + ((visit - 1) % VisitsAWeek * 3)), [.. items.Select(item => Answered(child, pattern, item))]);
+        return new ColdResult(Guid.Empty, Start.AddDays((visit - 1) / VisitsAWeek * 7 + ((visit - 1) % VisitsAWeek * 3)),
+            [.. items.Select(item => Answered(child, pattern, item))]);
     }
 
     private ColdAnswer Answered(PractisedChild child, Pattern pattern, Item item)
@@ -75,12 +77,14 @@ public sealed class DecisionStudy
         return ColdAnswer.From(_model, pattern, given, Scoring.IsRight(item, given.Answer, given.Mode, _stage));
     }
 
-    private IReadOnlyList<Item> Items(Pattern pattern, int seed) => ColdStart.Make(HeldPattern.Plain(_model, pattern), _stage, ClockTasks.Plain.Contains, seed);
+    private IReadOnlyList<Item> Items(Pattern pattern, int seed) =>
+        ColdStart.Make(HeldPattern.Plain(_model, pattern), _stage, ClockTasks.Plain.Contains, seed);
 
     private bool IsWhole(Pattern pattern)
     {
         var held = HeldPattern.Plain(_model, pattern);
         var items = Items(pattern, 1);
-        return items.Count > ColdStart.Telling && items.Take(ColdStart.Telling).All(item => ClockTasks.Plain.Contains(item.Task) && held.IsTelling(item));
+        return items.Count > ColdStart.Telling
+            && items.Take(ColdStart.Telling).All(item => ClockTasks.Plain.Contains(item.Task) && held.IsTelling(item));
     }
 }

@@ -16,7 +16,8 @@ public sealed class DrawnChild : IAnsweringChild
     /// <summary>How far off a slip is, in minutes; half of the noise is slips, the rest any time.</summary>
     public static IReadOnlyList<int> Slips { get; } = [-60, -5, -1, 1, 5, 60];
 
-    private static readonly Pattern[][] ByStep = [.. Steps.OfReading.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).ToArray())];
+    private static readonly Pattern[][] ByStep =
+        [.. Steps.OfReading.Select(step => Catalogue.All.Where(pattern => pattern.Step == step).ToArray())];
 
     private readonly Random _random;
     private readonly UnlistedReading? _odd;
@@ -50,7 +51,8 @@ public sealed class DrawnChild : IAnsweringChild
     public static DrawnChild Guessing(Random random) => new(new HashSet<string>(), false, null, true, random);
 
     /// <summary>A child who reads in a way that the catalogue does not list.</summary>
-    public static DrawnChild Odd(Random random) => new(new HashSet<string>(), false, UnlistedReading.All[random.Next(UnlistedReading.All.Count)], false, random);
+    public static DrawnChild Odd(Random random) =>
+        new(new HashSet<string>(), false, UnlistedReading.All[random.Next(UnlistedReading.All.Count)], false, random);
 
     /// <summary>What they answer, as it would be typed.</summary>
     public string Answer(Item item)

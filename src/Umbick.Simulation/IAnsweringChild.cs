@@ -8,6 +8,8 @@ public interface IAnsweringChild
     /// <summary>The ids of the patterns that they really have.</summary>
     IReadOnlySet<string> Patterns { get; }
 
-    /// <summary>What they answer, exactly as it would be typed. They may answer the next item otherwise for having answered this one.</summary>
+    /// <summary>
+    /// What they answer, exactly as it would be typed. They may answer the next item otherwise for having answered this one.
+    /// </summary>
     string Answer(Item item);
 }

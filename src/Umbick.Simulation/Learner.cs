@@ -10,7 +10,9 @@ namespace Umbick.Simulation;
 /// <param name="Confirmed">How much firmer it grows by an item at which the pattern came right as well.</param>
 public sealed record LearningRates(double Alone, double InContrast, double Success, double Confirmed)
 {
-    /// <summary>Who learns from contrast: four times as much as from the same item alone. An assumption, and what the sets are built on.</summary>
+    /// <summary>
+    /// Who learns from contrast: four times as much as from the same item alone. An assumption, and what the sets are built on.
+    /// </summary>
     public static LearningRates FromContrast { get; } = new(0.05, 0.2, 0.03, 0.01);
 
     /// <summary>Who learns from each telling item alike, whatever stands before it.</summary>
@@ -47,5 +49,6 @@ public sealed class Learner(HeldPattern held, LearningRates rates, Random random
     }
 
     private static bool IsNeighbour(Item? before, Item item) =>
-        before is not null && ((before.Task == item.Task && (before.Time.Hour == item.Time.Hour || before.Time.Minute == item.Time.Minute)) || before.Time == item.Time);
+        before is not null && ((before.Task == item.Task && (before.Time.Hour == item.Time.Hour || before.Time.Minute == item.Time.Minute))
+            || before.Time == item.Time);
 }

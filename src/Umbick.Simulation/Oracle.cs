@@ -39,7 +39,8 @@ public sealed class Oracle
             if (patterns.Count == 3) return;
             for (var next = step; next < byStep.Count; next++)
             {
-                foreach (var pattern in byStep[next]) Add([.. patterns, pattern], next + 1, Share(patterns.Count + 1, patterns.Append(pattern), byStep));
+                foreach (var pattern in byStep[next])
+                    Add([.. patterns, pattern], next + 1, Share(patterns.Count + 1, patterns.Append(pattern), byStep));
             }
         }
     }
@@ -48,7 +49,9 @@ public sealed class Oracle
     public IReadOnlySet<string> Found(IReadOnlyList<(Item Item, Answer Answer)> answers)
     {
         var logs = new double[_hypotheses.Count];
-        var given = answers.Select(answer => (Predictions: Predict(answer.Item), answer.Answer, Noise: NoiseOf(answer.Item, answer.Answer), Right: Same(answer.Item, answer.Answer))).ToList();
+        var given = answers.Select(answer =>
+            (Predictions: Predict(answer.Item), answer.Answer, Noise: NoiseOf(answer.Item, answer.Answer),
+                Right: Same(answer.Item, answer.Answer))).ToList();
         Parallel.For(0, logs.Length, i =>
         {
             var chance = 0.0;
@@ -56,14 +59,16 @@ public sealed class Oracle
             {
                 var all = 1.0;
                 foreach (var each in given)
-                    all *= (consistency * each.Predictions[i].GetValueOrDefault(each.Answer)) + (DrawnChild.Noise * each.Noise) + (each.Right ? 1 - consistency - DrawnChild.Noise : 0);
+                    all *= (consistency * each.Predictions[i].GetValueOrDefault(each.Answer)) + (DrawnChild.Noise * each.Noise)
+                        + (each.Right ? 1 - consistency - DrawnChild.Noise : 0);
                 chance += all;
             }
             logs[i] = _hypotheses[i].Prior * chance;
         });
         var total = logs.Sum();
         return Catalogue.All
-            .Where(pattern => _hypotheses.Select((hypothesis, i) => hypothesis.Patterns.Contains(pattern.Id) ? logs[i] : 0).Sum() >= StudyOutcome.FoundFrom * total)
+            .Where(pattern => _hypotheses.Select((hypothesis, i) => hypothesis.Patterns.Contains(pattern.Id) ? logs[i] : 0)
+            .Sum() >= StudyOutcome.FoundFrom * total)
             .Select(pattern => pattern.Id)
             .ToHashSet();
     }
@@ -97,6 +102,7 @@ public sealed class Oracle
     {
         var time = answer is PlacedAnswer { Hands: { } hands } ? hands.Read() : answer.Meaning;
         if (time is not { } meant || !Same(item with { Time = meant }, answer)) return 0;
-        return (0.5 / ClockTime.MinutesRound) + (DrawnChild.Slips.Count(slip => item.Time.Plus(slip) == meant) * 0.5 / DrawnChild.Slips.Count);
+        return (0.5 / ClockTime.MinutesRound)
+            + (DrawnChild.Slips.Count(slip => item.Time.Plus(slip) == meant) * 0.5 / DrawnChild.Slips.Count);
     }
 }

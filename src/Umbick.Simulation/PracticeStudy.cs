@@ -4,7 +4,9 @@ using Umbick.Core.Progress;
 
 namespace Umbick.Simulation;
 
-/// <summary>Tries practice out on learners: how many items until a pattern is mastered, by the maker's sets and by sets drawn at random.</summary>
+/// <summary>
+/// Tries practice out on learners: how many items until a pattern is mastered, by the maker's sets and by sets drawn at random.
+/// </summary>
 public static class PracticeStudy
 {
     /// <summary>Who has not mastered it by then is counted with so many.</summary>
@@ -14,7 +16,8 @@ public static class PracticeStudy
     /// <param name="held">The pattern.</param>
     /// <param name="stage">What is taught.</param>
     /// <param name="rates">How the learner learns.</param>
-    /// <param name="made">Whether the sets are the maker's; else their items are drawn at random from the same tasks at the same stage.</param>
+    /// <param name="made">Whether the sets are the maker's; else their items are drawn at random from the same tasks at the same
+    /// stage.</param>
     /// <param name="seed">The same seed plays the same.</param>
     public static int ItemsToMastery(HeldPattern held, Stage stage, LearningRates rates, bool made, int seed)
     {
@@ -41,7 +44,9 @@ public static class PracticeStudy
     private static IEnumerable<Item> AtRandom(SetRequest order)
     {
         var stage = SetMaker.StageFor(order);
-        var bank = ItemBank.ForSitting(stage, new SetMaker().Make(order).Items.Select(item => item.Item.Task).Where(task => task.Order.Count > 0 && task != ClockTasks.Judge).Distinct());
+        var bank = ItemBank.ForSitting(stage,
+            new SetMaker().Make(order).Items.Select(item => item.Item.Task).Where(task => task.Order.Count > 0 && task != ClockTasks.Judge)
+                .Distinct());
         var random = new Random(order.Seed);
         return Enumerable.Range(0, order.Length).Select(_ => bank[random.Next(bank.Count)]);
     }

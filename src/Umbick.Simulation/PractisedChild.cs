@@ -4,7 +4,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Simulation;
 
 /// <summary>
-/// A child with one pattern who is practised with, visit by visit. They answer by the second reading of the catalogue, and know nothing of how a cold start is
+/// A child with one pattern who is practised with, visit by visit. They answer by the second reading of the catalogue, and know nothing of
+/// how a cold start is
 /// judged: a slip may look like the pattern, and an old habit may come back.
 /// </summary>
 /// <param name="pattern">The pattern.</param>
@@ -13,7 +14,8 @@ namespace Umbick.Simulation;
 /// <param name="slips">How often an answer follows nothing, 0 to 1.</param>
 /// <param name="habit">How many of those slips are the old habit, 0 to 1.</param>
 /// <param name="random">Chance.</param>
-public sealed class PractisedChild(Pattern pattern, double strength, double keeps, double slips, double habit, Random random) : IAnsweringChild
+public sealed class PractisedChild(
+    Pattern pattern, double strength, double keeps, double slips, double habit, Random random) : IAnsweringChild
 {
     /// <inheritdoc/>
     public IReadOnlySet<string> Patterns { get; } = new HashSet<string> { pattern.Id };

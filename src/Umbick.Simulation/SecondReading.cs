@@ -22,7 +22,8 @@ public static class SecondReading
     /// <exception cref="ArgumentException">The task is not one of the six.</exception>
     public static IReadOnlyList<Outcome> Answers(string task, int h, int m, IReadOnlySet<string> has, bool benchmarks) => task switch
     {
-        TaskIds.ReadDigital => Merge(Reads(h, m, has, benchmarks).Select(read => new Outcome(Write(read.Hour, read.Minutes, has), read.Share))),
+        TaskIds.ReadDigital => Merge(
+            Reads(h, m, has, benchmarks).Select(read => new Outcome(Write(read.Hour, read.Minutes, has), read.Share))),
         TaskIds.ReadWords => Merge(Reads(h, m, has, benchmarks).SelectMany(read => Say(h, read, has))),
         TaskIds.DigitalToWords => Merge(Say(h, new Read(h, m, 1), has)),
         TaskIds.WordsToDigital => Heard(h, m, has) is var (hour, minutes) ? [new Outcome(Write(hour, minutes, has), 1)] : [],
@@ -54,7 +55,8 @@ public static class SecondReading
         {
             foreach (var (hour, hourShare) in HoursRead(h % 12, m, 60, has))
             {
-                foreach (var (minutes, on, share) in MinutesRead(m, m != 0, has, benchmarks)) reads.Add(new Read(Round12(hour + on), minutes, hourShare * share));
+                foreach (var (minutes, on, share) in MinutesRead(m, m != 0, has, benchmarks))
+                    reads.Add(new Read(Round12(hour + on), minutes, hourShare * share));
             }
         }
         return has.Contains("half-is-half-past-six") ? reads.ConvertAll(read => read.Minutes == 30 ? read with { Hour = 6 } : read) : reads;
@@ -63,7 +65,8 @@ public static class SecondReading
         {
             foreach (var (hour, hourShare) in HoursRead(m / 5, m % 5, 5, has))
             {
-                foreach (var (minutes, on, share) in MinutesRead(tick, m % 5 != 0, has, benchmarks)) reads.Add(new Read(Round12(hour + on), minutes, weight * hourShare * share));
+                foreach (var (minutes, on, share) in MinutesRead(tick, m % 5 != 0, has, benchmarks))
+                    reads.Add(new Read(Round12(hour + on), minutes, weight * hourShare * share));
             }
         }
     }
@@ -80,7 +83,8 @@ public static class SecondReading
         return (2 * parts).CompareTo(ofSpace) switch { < 0 => [(here, 1)], > 0 => [(next, 1)], _ => [(here, 0.5), (next, 0.5)] };
     }
 
-    private static IEnumerable<(int Minutes, int HoursOn, double Share)> MinutesRead(int tick, bool between, IReadOnlySet<string> has, bool benchmarks)
+    private static IEnumerable<(int Minutes, int HoursOn, double Share)> MinutesRead(
+        int tick, bool between, IReadOnlySet<string> has, bool benchmarks)
     {
         var whole = tick is 0 or 15 or 30 or 45;
         var (numeral, ticks) = (tick / 5, tick % 5);
@@ -180,7 +184,8 @@ public static class SecondReading
             if (amount == 30 && has.Contains("half-is-50")) amount = 50;
             if (has.Contains("fraction-is-numeral") && amount is (15 or 30)) amount /= 5;
             if (amount == 30 && has.Contains("half-names-next")) hour = Round12(h + 11);
-            return (has.Contains("past-as-to") || has.Contains("past-to-exchanged")) && amount != 30 ? (Round12(hour + 11), 60 - amount) : (hour, amount);
+            return (has.Contains("past-as-to") || has.Contains("past-to-exchanged")) && amount != 30 ? (Round12(hour + 11), 60 - amount)
+                : (hour, amount);
         }
         var (named, left) = (Round12(h + 1), 60 - m);
         if (left == 15 && has.Contains("quarter-is-25")) left = 25;
@@ -203,7 +208,8 @@ public static class SecondReading
 
     // Setting ------------------------------------------------------------------------------------------------------
 
-    private static IEnumerable<Outcome> Set(int hour, int minutes, int askedHour, int askedMinute, IReadOnlySet<string> has, bool benchmarks)
+    private static IEnumerable<Outcome> Set(
+        int hour, int minutes, int askedHour, int askedMinute, IReadOnlySet<string> has, bool benchmarks)
     {
         foreach (var (tick, tickShare) in MinuteHandPlaces(minutes, askedMinute != 0, has, benchmarks))
         {
@@ -227,10 +233,13 @@ public static class SecondReading
         : has.Contains("hour-hand-behind") ? -minutes
         : has.Contains("hand-on-nearest-numeral") ? (minutes > 30 ? 60 : 0) : minutes;
 
-    /// <summary>Ticks at which their own reading gives these minutes; numerals are easier to aim at. The true tick where there is none.</summary>
+    /// <summary>
+    /// Ticks at which their own reading gives these minutes; numerals are easier to aim at. The true tick where there is none.
+    /// </summary>
     private static List<(int Tick, double Share)> MinuteHandPlaces(int minutes, bool between, IReadOnlySet<string> has, bool benchmarks)
     {
-        double ReadsAs(int tick) => MinutesRead(tick, between, has, benchmarks).Where(read => read.Minutes == minutes).Sum(read => read.Share);
+        double ReadsAs(int tick) =>
+            MinutesRead(tick, between, has, benchmarks).Where(read => read.Minutes == minutes).Sum(read => read.Share);
         var places = Enumerable.Range(0, 60).Select(tick => (Tick: tick, Share: ReadsAs(tick))).Where(place => place.Share > 0).ToList();
         if (places.Count == 0 || ReadsAs(minutes % 60) >= 0.5) return [(minutes, 1)];
         var numerals = places.Where(place => place.Tick % 5 == 0).ToList();
@@ -243,7 +252,8 @@ public static class SecondReading
     {
         double ReadsAs(int numeral) => HoursRead(numeral, into, 60, has).Where(read => read.Hour == hour).Sum(read => read.Share);
         if (ReadsAs(hour % 12) >= 0.5) return [(hour % 12, 1)];
-        var places = Enumerable.Range(0, 12).Select(numeral => (Numeral: numeral, Share: ReadsAs(numeral))).Where(place => place.Share > 0).ToList();
+        var places = Enumerable.Range(0, 12).Select(numeral => (Numeral: numeral, Share: ReadsAs(numeral))).Where(place => place.Share > 0)
+            .ToList();
         if (places.Count == 0) return [(hour % 12, 1)];
         var all = places.Sum(place => place.Share);
         return [.. places.Select(place => (place.Numeral, place.Share / all))];

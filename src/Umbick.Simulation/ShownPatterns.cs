@@ -31,15 +31,18 @@ public sealed class ShownPatterns
         var shown = own.Where((answer, i) => answer != _right[i]).Count();
         // Who reads the coming hour only late in the hour reads the nearest: that is the other pattern, and not a variant of this one.
         return shown * 12 >= _looked.Count && !Catalogue.All.Any(other =>
-            other.Id != asked.Pattern && Steps.OfReading.Contains(other.Step) && Differ(own, Answers(other.Id, asked.Traits.Benchmarks)) * 4 < shown);
+            other.Id != asked.Pattern && Steps.OfReading.Contains(other.Step)
+                && Differ(own, Answers(other.Id, asked.Traits.Benchmarks)) * 4 < shown);
     });
 
     /// <summary>What a pattern may answer to each item, the likeliest first.</summary>
     private string[][] Answers(string pattern, bool benchmarks) =>
-        _answers.GetOrAdd((pattern, benchmarks), asked => [.. _looked.Select(item => Outcomes(item, new HashSet<string> { asked.Pattern }, asked.Benchmarks))]);
+        _answers.GetOrAdd((pattern, benchmarks),
+            asked => [.. _looked.Select(item => Outcomes(item, new HashSet<string> { asked.Pattern }, asked.Benchmarks))]);
 
     private static int Differ(string[] these, string[][] those) => these.Where((text, i) => !those[i].Contains(text)).Count();
 
     private static string[] Outcomes(Item item, IReadOnlySet<string> patterns, bool benchmarks) =>
-        [.. SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, patterns, benchmarks).OrderByDescending(outcome => outcome.Share).Select(outcome => outcome.Answer)];
+        [.. SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, patterns, benchmarks)
+            .OrderByDescending(outcome => outcome.Share).Select(outcome => outcome.Answer)];
 }

@@ -31,7 +31,8 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
             if (sitting.Next() is { } next) sitting.Add(Given(next.Item, child));
             var asked = sitting.Answers.Count;
             // Only of those with nothing to find: to find when it is clear takes as long as to choose.
-            if (clearAfter is null && child.Patterns.Count == 0 && StopRules.After(model, sitting.Belief, sitting.Answers, Bank, int.MaxValue) == StopReason.Clear) clearAfter = asked;
+            if (clearAfter is null && child.Patterns.Count == 0
+                && StopRules.After(model, sitting.Belief, sitting.Answers, Bank, int.MaxValue) == StopReason.Clear) clearAfter = asked;
             while (outcomes.Count < lengths.Count && (asked >= lengths[outcomes.Count] || asked == Bank.Count))
                 outcomes.Add(OutcomeOf(child, sitting.Belief, sitting.Conclude(), sitting.Answers) with { ClearAfter = clearAfter });
         }
@@ -49,7 +50,8 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
 
     private static ItemAnswer Given(Item item, IAnsweringChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
 
-    private StudyOutcome OutcomeOf(IAnsweringChild child, Belief belief, Conclusion conclusion, IReadOnlyList<ObservedAnswer> answers) => new(
+    private StudyOutcome OutcomeOf(IAnsweringChild child, Belief belief, Conclusion conclusion, IReadOnlyList<ObservedAnswer> answers) =>
+        new(
         child.Patterns,
         model.Patterns.Where(pattern => belief.ProbabilityOf(pattern) >= StudyOutcome.FoundFrom).Select(pattern => pattern.Id).ToHashSet(),
         conclusion.Likely.Select(finding => finding.Pattern.Id).ToHashSet(),

@@ -21,7 +21,8 @@ public sealed record StudyOutcome(
     public int? ClearAfter { get; init; }
 
     /// <summary>The share of answers that came right, 0 to 1.</summary>
-    public double RightShare => Answers.Average(answer => Scoring.IsRight(answer.Item, answer.Answer, answer.Item.Task.Taken, Stage.EveryMinute) ? 1.0 : 0);
+    public double RightShare =>
+        Answers.Average(answer => Scoring.IsRight(answer.Item, answer.Answer, answer.Item.Task.Taken, Stage.EveryMinute) ? 1.0 : 0);
 
     /// <summary>From this belief on a pattern is found.</summary>
     public const double FoundFrom = 0.5;

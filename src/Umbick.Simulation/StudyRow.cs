@@ -27,7 +27,9 @@ public sealed record StudyRow(IReadOnlyList<StudyOutcome> Outcomes)
     [
         .. Enumerable.Range(0, 10).Select(tenth =>
         {
-            var believed = Outcomes.SelectMany(outcome => outcome.Beliefs.Where(belief => Math.Min(9, (int)(belief.Value * 10)) == tenth).Select(belief => outcome.True.Contains(belief.Key))).ToList();
+            var believed = Outcomes.SelectMany(outcome =>
+                outcome.Beliefs.Where(belief => Math.Min(9, (int)(belief.Value * 10)) == tenth)
+                    .Select(belief => outcome.True.Contains(belief.Key))).ToList();
             return (believed.Count, believed.Count == 0 ? 0 : believed.Average(so => so ? 1.0 : 0));
         }),
     ];

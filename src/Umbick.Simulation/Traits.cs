@@ -6,7 +6,8 @@ namespace Umbick.Simulation;
 /// <summary>How one child has their patterns: the variant, and where in it they stand.</summary>
 /// <param name="Variant">The variant.</param>
 /// <param name="Benchmarks">Whether they know o'clock, half and quarters as wholes.</param>
-/// <param name="First">The one of two halves that a variant splits the clock into: the earlier begin, the right side, the hours up to six, figures.</param>
+/// <param name="First">The one of two halves that a variant splits the clock into: the earlier begin, the right side, the hours up to six,
+/// figures.</param>
 public sealed record Traits(Variant Variant, bool Benchmarks, bool First)
 {
     private static readonly bool[] Either = [false, true];
@@ -42,6 +43,7 @@ public sealed record Traits(Variant Variant, bool Benchmarks, bool First)
     public static IReadOnlyList<(int Off, double Share)> OffTheRule(bool hasRule)
     {
         var near = hasRule ? 0.06 : 0.31;
-        return [(0, hasRule ? 0.5 : 0), (5, near), (-5, near), (1, 0.06), (-1, 0.06), (ClockTime.MinutesRound / 12, 0.06), (-ClockTime.MinutesRound / 12, 0.06), (10, 0.035), (-10, 0.035)];
+        return [(0, hasRule ? 0.5 : 0), (5, near), (-5, near), (1, 0.06), (-1, 0.06), (ClockTime.MinutesRound / 12, 0.06),
+            (-ClockTime.MinutesRound / 12, 0.06), (10, 0.035), (-10, 0.035)];
     }
 }

@@ -48,7 +48,8 @@ public sealed class VariedChild : IAnsweringChild
         random);
 
     /// <summary>
-    /// A child with so many patterns, each of another step and each such that it shows in one question of twelve or more of those that may be
+    /// A child with so many patterns, each of another step and each such that it shows in one question of twelve or more of those that may
+    /// be
     /// asked and is no other pattern of the catalogue: what never shows, or is the same as another, could not be found by anybody.
     /// </summary>
     /// <param name="count">How many patterns.</param>
@@ -56,7 +57,8 @@ public sealed class VariedChild : IAnsweringChild
     /// <param name="variants">One of them is drawn.</param>
     /// <param name="shown">What shows in the items that may be asked.</param>
     /// <param name="random">Chance.</param>
-    public static VariedChild Drawn(int count, IReadOnlyList<Step> steps, IReadOnlyList<Variant> variants, ShownPatterns shown, Random random)
+    public static VariedChild Drawn(
+        int count, IReadOnlyList<Step> steps, IReadOnlyList<Variant> variants, ShownPatterns shown, Random random)
     {
         while (true)
         {
@@ -70,10 +72,12 @@ public sealed class VariedChild : IAnsweringChild
 
     /// <summary>A child who reads in a way that no catalogue lists.</summary>
     public static VariedChild Odd(Random random) =>
-        new(new HashSet<string>(), new Traits(Variant.Plain, false, false), OddWay.All[random.Next(OddWay.All.Count)], 0.8 + (0.17 * random.NextDouble()), random);
+        new(new HashSet<string>(), new Traits(Variant.Plain, false, false), OddWay.All[random.Next(OddWay.All.Count)],
+            0.8 + (0.17 * random.NextDouble()), random);
 
     /// <summary>A child who reads rightly and slips in 8 to 15 answers of a hundred.</summary>
-    public static VariedChild Careless(Random random) => new(new HashSet<string>(), new Traits(Variant.Plain, false, false), null, 0.85 + (0.07 * random.NextDouble()), random);
+    public static VariedChild Careless(Random random) =>
+        new(new HashSet<string>(), new Traits(Variant.Plain, false, false), null, 0.85 + (0.07 * random.NextDouble()), random);
 
     /// <inheritdoc/>
     public string Answer(Item item)
@@ -115,12 +119,14 @@ public sealed class VariedChild : IAnsweringChild
     /// <summary>One who says times their own way, says them so whatever they read.</summary>
     private string InTheirWords(Item item, string answer)
     {
-        if (Traits.Variant != Variant.OwnWords || item.Task.Form != AnswerForm.Words || AnswerParser.Parse(answer).Meaning is not { Minute: > 0 } time) return answer;
+        if (Traits.Variant != Variant.OwnWords || item.Task.Form != AnswerForm.Words
+            || AnswerParser.Parse(answer).Meaning is not { Minute: > 0 } time) return answer;
         return _manner switch
         {
             0 => string.Create(CultureInfo.InvariantCulture, $"{time.Minute} past {time.Hour}"),
             1 => string.Create(CultureInfo.InvariantCulture, $"{time.Hour} {time.Minute:00}"),
-            _ => time.Minute == 30 ? $"half to {Hours.After(time.Hour)}" : string.Create(CultureInfo.InvariantCulture, $"{time.Minute} past {time.Hour}"),
+            _ => time.Minute == 30 ? $"half to {Hours.After(time.Hour)}"
+                : string.Create(CultureInfo.InvariantCulture, $"{time.Minute} past {time.Hour}"),
         };
     }
 }

@@ -21,7 +21,8 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     public const string DemoMark = "demonstration";
 
     /// <summary>
-    /// What the site's connections are limited to: a statement, a wait for a lock and a transaction that does nothing end, so that one that hangs takes no other with it.
+    /// What the site's connections are limited to: a statement, a wait for a lock and a transaction that does nothing end, so that one that
+    /// hangs takes no other with it.
     /// </summary>
     public const string SiteLimits = "-c statement_timeout=30s -c lock_timeout=10s -c idle_in_transaction_session_timeout=60s";
 
@@ -79,5 +80,6 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     /// <summary>Whether this is a database of demonstration data.</summary>
     public Task<bool> IsDemo(CancellationToken cancel = default) =>
         BeforeSchool(connection => connection.ExecuteScalarAsync<bool>(
-            "select coalesce(shobj_description(oid, 'pg_database'), '') = @DemoMark from pg_database where datname = current_database()", new { DemoMark }), cancel);
+            "select coalesce(shobj_description(oid, 'pg_database'), '') = @DemoMark from pg_database where datname = current_database()",
+            new { DemoMark }), cancel);
 }

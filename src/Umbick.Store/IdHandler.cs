@@ -19,7 +19,8 @@ internal sealed class IdHandler<TId> : SqlMapper.TypeHandler<TId> where TId : st
 
     private sealed class Arrays : SqlMapper.TypeHandler<TId[]>
     {
-        public override void SetValue(IDbDataParameter parameter, TId[]? value) => parameter.Value = value?.Select(id => id.Value).ToArray();
+        public override void SetValue(IDbDataParameter parameter, TId[]? value) => parameter.Value =
+            value?.Select(id => id.Value).ToArray();
 
         public override TId[] Parse(object value) => [.. ((Guid[])value).Select(TId.Of)];
     }

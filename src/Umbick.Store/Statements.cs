@@ -13,11 +13,13 @@ public static class Statements
         internal List<NotedDeed> Noted => school.Open.Noted;
 
         /// <summary>The rows that a query finds.</summary>
-        public Task<IEnumerable<T>> QueryAsync<T>(string sql, object? values = null) => school.Open.Connection.QueryAsync<T>(school.Open.Command(sql, values));
+        public Task<IEnumerable<T>> QueryAsync<T>(string sql, object? values = null) =>
+            school.Open.Connection.QueryAsync<T>(school.Open.Command(sql, values));
 
         /// <summary>The one row that a query finds.</summary>
         /// <exception cref="InvalidOperationException">There is none, or there are several.</exception>
-        public Task<T> QuerySingleAsync<T>(string sql, object? values = null) => school.Open.Connection.QuerySingleAsync<T>(school.Open.Command(sql, values));
+        public Task<T> QuerySingleAsync<T>(string sql, object? values = null) =>
+            school.Open.Connection.QuerySingleAsync<T>(school.Open.Command(sql, values));
 
         /// <summary>The one row that a query finds, or the type's default where there is none.</summary>
         /// <exception cref="InvalidOperationException">There are several.</exception>
@@ -25,7 +27,8 @@ public static class Statements
             school.Open.Connection.QuerySingleOrDefaultAsync<T>(school.Open.Command(sql, values));
 
         /// <summary>The rows of two queries, asked for together.</summary>
-        public async Task<(IEnumerable<TFirst> First, IEnumerable<TSecond> Second)> QueryBothAsync<TFirst, TSecond>(string sql, object? values = null)
+        public async Task<(IEnumerable<TFirst> First, IEnumerable<TSecond> Second)> QueryBothAsync<TFirst, TSecond>(
+            string sql, object? values = null)
         {
             await using var both = await school.Open.Connection.QueryMultipleAsync(school.Open.Command(sql, values));
             return (await both.ReadAsync<TFirst>(), await both.ReadAsync<TSecond>());
@@ -39,10 +42,12 @@ public static class Statements
         }
 
         /// <summary>The first column of the first row.</summary>
-        public Task<T?> ExecuteScalarAsync<T>(string sql, object? values = null) => school.Open.Connection.ExecuteScalarAsync<T>(school.Open.Command(sql, values));
+        public Task<T?> ExecuteScalarAsync<T>(string sql, object? values = null) =>
+            school.Open.Connection.ExecuteScalarAsync<T>(school.Open.Command(sql, values));
 
         /// <summary>Runs a statement.</summary>
         /// <returns>How many rows it touched.</returns>
-        public Task<int> ExecuteAsync(string sql, object? values = null) => school.Open.Connection.ExecuteAsync(school.Open.Command(sql, values));
+        public Task<int> ExecuteAsync(string sql, object? values = null) =>
+            school.Open.Connection.ExecuteAsync(school.Open.Command(sql, values));
     }
 }

@@ -11,6 +11,8 @@ public sealed class Demo(IDatabase database)
     {
         _marked ??= await database.IsDemo(context.RequestAborted);
         // What came through a proxy came from elsewhere, whoever it says it is.
-        return _marked.Value && !context.Request.Headers.ContainsKey("X-Forwarded-For") && !context.Request.Headers.ContainsKey("X-Original-For") && !context.Request.Headers.ContainsKey("Forwarded") && context.Connection.RemoteIpAddress is { } address && IPAddress.IsLoopback(address);
+        return _marked.Value && !context.Request.Headers.ContainsKey("X-Forwarded-For")
+            && !context.Request.Headers.ContainsKey("X-Original-For") && !context.Request.Headers.ContainsKey("Forwarded")
+            && context.Connection.RemoteIpAddress is { } address && IPAddress.IsLoopback(address);
     }
 }

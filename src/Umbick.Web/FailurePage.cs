@@ -14,9 +14,11 @@ public static class FailurePage
     private const string Page = $"""
         <!doctype html>
         <html lang="en-GB">
-        <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Something went wrong · Umbick</title><link rel="stylesheet" href="/built/umbick.css"></head>
+        <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Something went wrong ·
+          Umbick</title><link rel="stylesheet" href="/built/umbick.css"></head>
         <body><div class="page"><main class="max-w-xl mt-8"><h1 class="text-34">Something went wrong here.</h1>
-        <p class="mt-3 text-20">Every answer that was taken is kept. Wait a moment and open the page again; if it happens twice, tell whoever runs Umbick.</p>
+        <p class="mt-3 text-20">Every answer that was taken is kept. Wait a moment
+          and open the page again; if it happens twice, tell whoever runs Umbick.</p>
         <p class="mt-6"><a class="link" href="/">To the beginning</a></p></main></div></body>
         </html>
         """;

@@ -5,12 +5,15 @@ using Microsoft.AspNetCore.Http.Metadata;
 namespace Umbick.Web;
 
 /// <summary>
-/// Refuses a form that is too large, cannot be read, or whose fields have names that no page gives: before a page takes it for its own fault. Every field
+/// Refuses a form that is too large, cannot be read, or whose fields have names that no page gives: before a page takes it for its own
+/// fault. Every field
 /// has a length where it enters.
 /// </summary>
 public static class FormGuard
 {
-    /// <summary>The largest request from somebody who is not signed in, and from somebody who is, in bytes. A page that takes files says its own.</summary>
+    /// <summary>
+    /// The largest request from somebody who is not signed in, and from somebody who is, in bytes. A page that takes files says its own.
+    /// </summary>
     public const int LargestUnsigned = 16 * 1024, Largest = 1024 * 1024;
 
     private const int LongestField = 20_000;
@@ -22,7 +25,8 @@ public static class FormGuard
     {
         builder.WebHost.ConfigureKestrel(server => server.Limits.MaxRequestBodySize = Largest);
         builder.Services.Configure<FormOptions>(form =>
-            (form.ValueLengthLimit, form.KeyLengthLimit, form.ValueCountLimit, form.MultipartHeadersLengthLimit, form.MultipartHeadersCountLimit) = (LongestField, LongestName, MostFields, 4096, 8));
+            (form.ValueLengthLimit, form.KeyLengthLimit, form.ValueCountLimit, form.MultipartHeadersLengthLimit,
+                form.MultipartHeadersCountLimit) = (LongestField, LongestName, MostFields, 4096, 8));
     }
 
     /// <summary>Uses it: after a request has been let in, before a page has it.</summary>

@@ -20,10 +20,12 @@ public sealed class OnlyWhatIsHandled : IPageFilter
         var asked = context.RouteData.Values["handler"] as string ?? request.Query["handler"].ToString();
         context.Result = context.HandlerMethod switch
         {
-            var handler when asked.Length > 0 && !string.Equals(handler?.Name, asked, StringComparison.OrdinalIgnoreCase) => new NotFoundResult(),
+            var handler when asked.Length > 0 && !string.Equals(handler?.Name, asked, StringComparison.OrdinalIgnoreCase) =>
+                new NotFoundResult(),
             _ when !isRead && !HttpMethods.IsPost(request.Method) => new StatusCodeResult(StatusCodes.Status405MethodNotAllowed),
             null when !isRead => new StatusCodeResult(StatusCodes.Status405MethodNotAllowed),
-            not null when HttpMethods.IsPost(request.Method) && !request.HasFormContentType => new StatusCodeResult(StatusCodes.Status415UnsupportedMediaType),
+            not null when HttpMethods.IsPost(request.Method) && !request.HasFormContentType =>
+                new StatusCodeResult(StatusCodes.Status415UnsupportedMediaType),
             _ => null,
         };
     }

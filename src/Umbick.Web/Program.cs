@@ -71,11 +71,13 @@ builder.Services.AddAuthorizationBuilder()
     // A page that says nothing is for nobody.
     .SetFallbackPolicy(new AuthorizationPolicyBuilder(IdentityConstants.ApplicationScheme).RequireAssertion(_ => false).Build())
     .AddPolicy(Who.Records, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole))
-    .AddPolicy(Who.Sittings, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole, Who.AssistantRole))
+    .AddPolicy(Who.Sittings,
+    policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole, Who.AssistantRole))
     .AddPolicy(Who.InCharge, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.InChargeRole))
     .AddPolicy(Who.SignedIn, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser())
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
-builder.Services.AddAntiforgery(options => (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
+builder.Services.AddAntiforgery(options =>
+    (options.Cookie.Name, options.Cookie.SecurePolicy) = (transport.CookieName("umbick.form"), transport.CookiePolicy));
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
 builder.Services.AddRazorPages().AddMvcOptions(options =>
 {
@@ -88,7 +90,8 @@ var app = builder.Build();
 if (builder.Configuration[AheadClock.Variable] is not null && !await app.Services.GetRequiredService<IDatabase>().IsDemo())
     throw new InvalidOperationException($"{AheadClock.Variable} is set: the clock would run ahead. Only the demonstration does that.");
 if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<IDatabase>().IsDemo())
-    throw new InvalidOperationException("UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
+    throw new InvalidOperationException(
+        "UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
 transport.UseIn(app);
 app.UseRoundTrips();
 app.UseSecurityHeaders();
@@ -101,7 +104,8 @@ app.UseAuthorization();
 app.UseFormGuard();
 app.MapGet("/alive", () => "alive").AllowAnonymous();
 foreach (var ready in new[] { "/ready", "/healthz" }) app.MapHealthChecks(ready).AllowAnonymous();
-app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken).RequireAuthorization(Who.SignedIn);
+app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken)
+    .RequireAuthorization(Who.SignedIn);
 app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.Run();

@@ -18,7 +18,8 @@ public sealed class SiteMeters : IHostedService, IDisposable
         StartedAt = clock.GetUtcNow().UtcDateTime;
         _listener.InstrumentPublished = (instrument, listener) =>
         {
-            if (instrument.Name is "http.server.request.duration" or "http.server.active_requests" or "kestrel.queued_connections" or "kestrel.queued_requests" or "dotnet.thread_pool.queue.length" or "dotnet.process.memory.working_set")
+            if (instrument.Name is "http.server.request.duration" or "http.server.active_requests" or "kestrel.queued_connections"
+                or "kestrel.queued_requests" or "dotnet.thread_pool.queue.length" or "dotnet.process.memory.working_set")
                 listener.EnableMeasurementEvents(instrument);
         };
         _listener.SetMeasurementEventCallback<double>(OnSeconds);

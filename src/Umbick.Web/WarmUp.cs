@@ -9,7 +9,8 @@ public sealed class WarmUp(ReadingModel model) : BackgroundService
     protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.Run(
         () =>
         {
-            foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).OrderBy(item => Stages.FirstWith(item.Time.Minute)))
+            foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain)
+                .OrderBy(item => Stages.FirstWith(item.Time.Minute)))
             {
                 foreach (var mode in new[] { item.Task.Aloud, item.Task.OnScreen })
                 {

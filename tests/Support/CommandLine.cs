@@ -9,7 +9,8 @@ internal static class CommandLine
     /// <param name="input">What is typed.</param>
     /// <param name="settings">Variables that it is started with; null for those of the tests.</param>
     /// <param name="arguments">The verb and its options.</param>
-    public static async Task<(int Code, string Output, string Errors)> Run(string input, Dictionary<string, string>? settings, params string[] arguments)
+    public static async Task<(int Code, string Output, string Errors)> Run(
+        string input, Dictionary<string, string>? settings, params string[] arguments)
     {
         using var process = Start(settings, arguments);
         await process.StandardInput.WriteAsync(input);
@@ -21,10 +22,12 @@ internal static class CommandLine
     }
 
     /// <summary>Runs a verb that can write no file of more than so many blocks of 1,024 bytes, as on a disk that is full.</summary>
-    public static async Task<(int Code, string Output, string Errors)> RunLimited(int blocks, Dictionary<string, string> settings, params string[] arguments)
+    public static async Task<(int Code, string Output, string Errors)> RunLimited(
+        int blocks, Dictionary<string, string> settings, params string[] arguments)
     {
         // A program that is not told of the limit by a signal is told by its write.
-        using var process = Start(settings, ["bash", "-c", $"trap '' XFSZ; ulimit -f {blocks}; exec dotnet \"$@\"", "umbick", Cli, .. arguments], isShell: true);
+        using var process = Start(settings,
+            ["bash", "-c", $"trap '' XFSZ; ulimit -f {blocks}; exec dotnet \"$@\"", "umbick", Cli, .. arguments], isShell: true);
         var errors = process.StandardError.ReadToEndAsync();
         var output = await process.StandardOutput.ReadToEndAsync();
         await process.WaitForExitAsync();
@@ -32,10 +35,13 @@ internal static class CommandLine
     }
 
     /// <summary>Starts a verb.</summary>
-    public static Process Start(Dictionary<string, string>? settings, params string[] arguments) => Start(settings, ["dotnet", Cli, .. arguments], isShell: false);
+    public static Process Start(Dictionary<string, string>? settings, params string[] arguments) =>
+        Start(settings, ["dotnet", Cli, .. arguments], isShell: false);
 
     private static string Cli => Path.Combine(
-        Environment.GetEnvironmentVariable("UMBICK_ROOT") ?? throw new InvalidOperationException("UMBICK_ROOT is not set. Run ./umbick test."), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll");
+        Environment.GetEnvironmentVariable("UMBICK_ROOT")
+            ?? throw new InvalidOperationException("UMBICK_ROOT is not set. Run ./umbick test."),
+            "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll");
 
     private static Process Start(Dictionary<string, string>? settings, string[] line, bool isShell)
     {

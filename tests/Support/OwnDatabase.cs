@@ -48,10 +48,12 @@ internal sealed class OwnDatabase : IAsyncDisposable
 
     /// <summary>Runs a verb that can write no file of more than so many blocks of 1,024 bytes.</summary>
     public async Task<(int Code, string Output, string Errors)> RunWithFilesUpTo(int blocks, params string[] arguments) =>
-        await CommandLine.RunLimited(blocks, new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup, ["DOTNET_EnableWriteXorExecute"] = "0" }, arguments);
+        await CommandLine.RunLimited(blocks,
+            new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup, ["DOTNET_EnableWriteXorExecute"] = "0" }, arguments);
 
     /// <summary>Starts a verb on it.</summary>
-    public System.Diagnostics.Process Start(params string[] arguments) => CommandLine.Start(new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
+    public System.Diagnostics.Process Start(params string[] arguments) =>
+        CommandLine.Start(new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
 
     /// <summary>The connection of the site's role.</summary>
     public string App => Named("UMBICK_APP");
@@ -59,7 +61,8 @@ internal sealed class OwnDatabase : IAsyncDisposable
     /// <summary>Asks the server's own database.</summary>
     public static async Task<IReadOnlyList<T>> AskServer<T>(string sql)
     {
-        await using var home = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(Setting("UMBICK_BACKUP")) { Database = "postgres", Pooling = false });
+        await using var home = NpgsqlDataSource.Create(
+            new NpgsqlConnectionStringBuilder(Setting("UMBICK_BACKUP")) { Database = "postgres", Pooling = false });
         await using var connection = await home.OpenConnectionAsync();
         return [.. await connection.QueryAsync<T>(sql)];
     }
@@ -80,7 +83,8 @@ internal sealed class OwnDatabase : IAsyncDisposable
     public async Task<IReadOnlyDictionary<string, string>> Rows()
     {
         var rows = new Dictionary<string, string>();
-        foreach (var table in await Ask<string>("select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r'"))
+        foreach (var table in await Ask<string>(
+            "select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r'"))
             rows[table] = string.Join('\n', await Ask<string>($"select one::text from \"{table}\" one order by one::text"));
         return rows;
     }
@@ -88,10 +92,13 @@ internal sealed class OwnDatabase : IAsyncDisposable
     public async ValueTask DisposeAsync()
     {
         await _everything.DisposeAsync();
-        foreach (var name in await AskServer<string>($"select datname::text from pg_database where starts_with(datname::text, '{_name}')")) await AskServer<int>($"drop database if exists {name} with (force)");
+        foreach (var name in await AskServer<string>($"select datname::text from pg_database where starts_with(datname::text, '{_name}')"))
+            await AskServer<int>($"drop database if exists {name} with (force)");
     }
 
-    private string Named(string setting) => new NpgsqlConnectionStringBuilder(Setting(setting)) { Database = _name, Pooling = false }.ConnectionString;
+    private string Named(string setting) =>
+        new NpgsqlConnectionStringBuilder(Setting(setting)) { Database = _name, Pooling = false }.ConnectionString;
 
-    private static string Setting(string name) => Environment.GetEnvironmentVariable(name) ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");
+    private static string Setting(string name) => Environment.GetEnvironmentVariable(name)
+        ?? throw new InvalidOperationException($"{name} is not set. Run ./umbick test.");
 }

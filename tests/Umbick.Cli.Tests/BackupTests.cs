@@ -41,7 +41,8 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
         Assert.Equal(before, await other.Rows());
         // That it was made is noted afterwards, and nothing else has changed.
         Assert.Contains("one.backup", await _database.Ask<string>("select file_name from backup_made"));
-        if (!OperatingSystem.IsWindows()) Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(At("one.backup")));
+        if (!OperatingSystem.IsWindows())
+            Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(At("one.backup")));
     }
 
     /// <summary>Everybody knows the demonstration's passwords: a backup of it makes no school's site.</summary>
@@ -116,7 +117,8 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
         foreach (var _ in new[] { 1, 2 })
         {
             // They are named by the second.
-            foreach (var file in new DirectoryInfo(folder).EnumerateFiles("umbick-20*")) file.MoveTo(Path.Combine(folder, $"umbick-1{Guid.CreateVersion7():N}.backup"), overwrite: true);
+            foreach (var file in new DirectoryInfo(folder).EnumerateFiles("umbick-20*"))
+                file.MoveTo(Path.Combine(folder, $"umbick-1{Guid.CreateVersion7():N}.backup"), overwrite: true);
             AssertDone(await _database.Run("backup", folder, "--keep", "2"), "rows of");
         }
         Assert.Equal(2, Directory.EnumerateFiles(folder, "umbick-*.backup").Count());

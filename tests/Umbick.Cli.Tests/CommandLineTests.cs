@@ -24,15 +24,18 @@ public sealed class CommandLineTests
         Assert.Equal(5, fennel.GetProperty("answers").GetInt32());
         Assert.Equal([5], fennel.GetProperty("unexplained").EnumerateArray().Select(place => place.GetInt32()));
         var first = fennel.GetProperty("patterns")[0];
-        Assert.Equal(["pattern", "step", "belief", "label", "shows", "telling", "itsWay", "right", "alike"], first.EnumerateObject().Select(property => property.Name));
-        Assert.Equal(("hands-swapped", "hands", "likely"), (first.GetProperty("pattern").GetString(), first.GetProperty("step").GetString(), first.GetProperty("label").GetString()));
+        Assert.Equal(["pattern", "step", "belief", "label", "shows", "telling", "itsWay", "right", "alike"],
+            first.EnumerateObject().Select(property => property.Name));
+        Assert.Equal(("hands-swapped", "hands", "likely"),
+            (first.GetProperty("pattern").GetString(), first.GetProperty("step").GetString(), first.GetProperty("label").GetString()));
         Assert.Equal("Plover", json.RootElement.GetProperty("children")[1].GetProperty("child").GetString());
     }
 
     [Fact]
     public async Task A_broken_file_is_told_and_gives_nothing()
     {
-        var (code, output, errors) = await Run("", "diagnose", await Made("child,date,task,given,answer\nFennel,soon,read-digital,4:00,12:20\n"));
+        var (code, output, errors) =
+            await Run("", "diagnose", await Made("child,date,task,given,answer\nFennel,soon,read-digital,4:00,12:20\n"));
         Assert.Equal(1, code);
         Assert.Empty(output);
         Assert.Contains("line 2, column 2", errors, StringComparison.Ordinal);
@@ -44,20 +47,24 @@ public sealed class CommandLineTests
     {
         var file = await Made(
             "child,date,task,given,answer\n"
-            + string.Concat(new[] { ("3:20", "3:12"), ("7:10", "7:06"), ("9:35", "9:21"), ("1:50", "1:30"), ("4:25", "4:15") }.Select(each => $"Plover,2026-03-02,read-digital,{each.Item1},{each.Item2}\n"))
+            + string.Concat(new[] { ("3:20", "3:12"), ("7:10", "7:06"), ("9:35", "9:21"), ("1:50", "1:30"), ("4:25", "4:15") }.Select(
+            each => $"Plover,2026-03-02,read-digital,{each.Item1},{each.Item2}\n"))
             + string.Concat(new[] { "6:20", "7:10", "9:35", "1:50" }.Select(shown => $"Sorrel,2026-03-02,read-digital,{shown},3:30\n"))
-            + string.Concat(new[] { ("6:20", "2:45"), ("3:40", "11:10"), ("9:10", "5:05"), ("7:50", "1:30"), ("2:15", "8:00"), ("11:35", "4:20") }.Select(each => $"Teal,2026-03-02,read-digital,{each.Item1},{each.Item2}\n")));
+            + string.Concat(new[] { ("6:20", "2:45"), ("3:40", "11:10"), ("9:10", "5:05"), ("7:50", "1:30"), ("2:15", "8:00"),
+            ("11:35", "4:20") }.Select(each => $"Teal,2026-03-02,read-digital,{each.Item1},{each.Item2}\n")));
         var (_, output, _) = await Run("", "diagnose", file);
         using var json = JsonDocument.Parse(output);
         var children = json.RootElement.GetProperty("children");
         Assert.Equal("other-minutes", children[0].GetProperty("patterns")[0].GetProperty("pattern").GetString());
-        Assert.Equal([1, 2, 3, 4, 5], children[0].GetProperty("otherWays")[0].GetProperty("answers").EnumerateArray().Select(place => place.GetInt32()));
+        Assert.Equal([1, 2, 3, 4, 5],
+            children[0].GetProperty("otherWays")[0].GetProperty("answers").EnumerateArray().Select(place => place.GetInt32()));
         Assert.Equal("same-answer", children[1].GetProperty("patterns")[0].GetProperty("pattern").GetString());
         Assert.Equal([1], children[1].GetProperty("unexplained").EnumerateArray().Select(place => place.GetInt32()));
         Assert.True(children[2].GetProperty("guessing").GetDouble() > 0.5);
 
         var (_, page, _) = await Run("", "diagnose", file, "--html");
-        Assert.Contains("minutes: taken some other way. Look at these answers. <b>likely</b>: 5 of 5 telling answers its way, 0 right. Answers 1, 2, 3, 4, 5.", page, StringComparison.Ordinal);
+        Assert.Contains("minutes: taken some other way. Look at these answers. <b>likely</b>: 5 of 5 telling answers its way, 0 right. "
+            + "Answers 1, 2, 3, 4, 5.", page, StringComparison.Ordinal);
         Assert.Contains("Sorrel gives one answer again and again", page, StringComparison.Ordinal);
         Assert.Contains("do not follow the clock yet", page, StringComparison.Ordinal);
         Assert.DoesNotContain("unlikely", page, StringComparison.Ordinal);
@@ -66,7 +73,8 @@ public sealed class CommandLineTests
     [Fact]
     public async Task What_a_child_is_called_is_only_text_on_a_page()
     {
-        var (_, output, _) = await Run("", "diagnose", await Made("child,date,task,given,answer\n<b>x,2026-03-02,read-digital,4:00,12:20\n"), "--html");
+        var (_, output, _) = await Run("", "diagnose",
+            await Made("child,date,task,given,answer\n<b>x,2026-03-02,read-digital,4:00,12:20\n"), "--html");
         Assert.DoesNotContain("<b>x", output, StringComparison.Ordinal);
         Assert.Contains("&lt;b&gt;x", output, StringComparison.Ordinal);
     }
@@ -115,7 +123,8 @@ public sealed class CommandLineTests
         return lines;
     }
 
-    private static Task<(int Code, string Output, string Errors)> Run(string input, params string[] arguments) => CommandLine.Run(input, null, arguments);
+    private static Task<(int Code, string Output, string Errors)> Run(string input, params string[] arguments) =>
+        CommandLine.Run(input, null, arguments);
 
     private static Process Start(params string[] arguments) => CommandLine.Start(null, arguments);
 

@@ -11,14 +11,18 @@ public sealed class NewSchoolTests
         Assert.Equal(2, code);
         Assert.Contains("There is no school yet", errors, StringComparison.Ordinal);
 
-        (code, var output, errors) = await database.Run("new-school", "--name", "Skerry School", "--zone", "Europe/London", "--teacher", "Tern", "--user-name", "tern@skerry.example");
+        (code, var output, errors) =
+            await database.Run("new-school", "--name", "Skerry School", "--zone", "Europe/London", "--teacher", "Tern", "--user-name",
+                "tern@skerry.example");
         Assert.True(code == 0, errors);
         var password = output.Split("Password:  ")[1].Trim();
         Assert.Equal(23, password.Length);
         Assert.Null(Casework.Accounts.PasswordRule.Fault(password));
-        var hash = Assert.Single(await database.Ask<string>("select password_hash from account where normalized_user_name = 'TERN@SKERRY.EXAMPLE'"));
+        var hash = Assert.Single(
+            await database.Ask<string>("select password_hash from account where normalized_user_name = 'TERN@SKERRY.EXAMPLE'"));
         Assert.DoesNotContain(password, hash, StringComparison.Ordinal);
-        Assert.Equal(["Tern teacher True"], await database.Ask<string>("select display_name || ' ' || role || ' ' || initcap(in_charge::text) from person"));
+        Assert.Equal(["Tern teacher True"],
+            await database.Ask<string>("select display_name || ' ' || role || ' ' || initcap(in_charge::text) from person"));
 
         Assert.Equal(0, (await database.Run("add-teacher", "--teacher", "Knot", "--user-name", "knot@skerry.example")).Code);
         (code, _, errors) = await database.Run("add-teacher", "--teacher", "Knot", "--user-name", "KNOT@skerry.example");
@@ -35,7 +39,14 @@ public sealed class NewSchoolTests
     [InlineData("--teacher", "", "A name has 1 to 80 letters")]
     public async Task What_cannot_be_is_told_and_nothing_is_made(string option, string value, string told)
     {
-        var options = new Dictionary<string, string> { ["--name"] = "Holm", ["--zone"] = "Europe/London", ["--teacher"] = "Tern", ["--user-name"] = "tern@holm.example", [option] = value };
+        var options = new Dictionary<string, string>
+        {
+            ["--name"] = "Holm",
+            ["--zone"] = "Europe/London",
+            ["--teacher"] = "Tern",
+            ["--user-name"] = "tern@holm.example",
+            [option] = value
+        };
         await using var database = await OwnDatabase.Make();
         var (code, _, errors) = await database.Run(["new-school", .. options.SelectMany(pair => new[] { pair.Key, pair.Value })]);
         Assert.Equal(2, code);
@@ -52,7 +63,8 @@ public sealed class NewSchoolTests
         Assert.Contains("demonstration data", errors, StringComparison.Ordinal);
 
         await using var database = await OwnDatabase.Make();
-        Assert.Equal(0, (await database.Run("new-school", "--name", "Holm", "--zone", "Europe/London", "--teacher", "Tern", "--user-name", "tern@holm.example")).Code);
+        Assert.Equal(0, (await database.Run("new-school", "--name", "Holm", "--zone", "Europe/London", "--teacher", "Tern", "--user-name",
+            "tern@holm.example")).Code);
         (code, _, errors) = await database.Run("prepare", "--demo");
         Assert.Equal(2, code);
         Assert.Contains("holds a real school, Holm", errors, StringComparison.Ordinal);

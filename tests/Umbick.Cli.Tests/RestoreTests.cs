@@ -4,7 +4,9 @@ using Umbick.Core.Items;
 
 namespace Umbick.Cli.Tests;
 
-/// <summary>A restore leaves one whole database whatever happens to it, runs onto no live site, and brings back nothing that was erased.</summary>
+/// <summary>
+/// A restore leaves one whole database whatever happens to it, runs onto no live site, and brings back nothing that was erased.
+/// </summary>
 public sealed class RestoreTests : IAsyncLifetime
 {
     private static readonly Guid School = Guid.NewGuid();
@@ -20,7 +22,8 @@ public sealed class RestoreTests : IAsyncLifetime
         {
             await Schools.Add(connection, new School(School, "Skerry"));
             await People.Add(connection, "tern@skerry.example", "Tern", "no hash");
-            for (var i = 0; i < 20; i++) await Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), $"Pip {i}", Stage.OClock), DateTime.UtcNow);
+            for (var i = 0; i < 20; i++)
+                await Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), $"Pip {i}", Stage.OClock), DateTime.UtcNow);
             _child = new ChildId(Guid.NewGuid());
             await Children.Add(connection, new Child(_child, "Fennel", Stage.OClock), DateTime.UtcNow);
         });
@@ -58,12 +61,15 @@ public sealed class RestoreTests : IAsyncLifetime
         await Done(_database.Run("backup", At("early.backup")));
         await AsOwner(_database, connection => Children.Erase(connection, _child, "Fennel"));
         await Done(_database.Run("backup", At("late.backup")));
-        Assert.DoesNotContain("Fennel", await File.ReadAllTextAsync(At("umbick-erased.csv"), TestContext.Current.CancellationToken), StringComparison.Ordinal);
-        Assert.DoesNotContain(_child.ToString()!, await File.ReadAllTextAsync(At("umbick-erased.csv"), TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.DoesNotContain("Fennel", await File.ReadAllTextAsync(At("umbick-erased.csv"), TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
+        Assert.DoesNotContain(_child.ToString()!,
+            await File.ReadAllTextAsync(At("umbick-erased.csv"), TestContext.Current.CancellationToken), StringComparison.Ordinal);
 
         for (var time = 1; time <= 2; time++)
         {
-            Assert.Contains("Erased again: 1 record that Skerry had erased", await Done(_database.Run("restore", At("early.backup"), "--replace")), StringComparison.Ordinal);
+            Assert.Contains("Erased again: 1 record that Skerry had erased",
+                await Done(_database.Run("restore", At("early.backup"), "--replace")), StringComparison.Ordinal);
             Assert.Equal(("Pip 0", 20L), Assert.Single(await _database.Ask<(string, long)>("select min(alias), count(*) from child")));
         }
         // A new machine has the folder alone.
@@ -80,9 +86,12 @@ public sealed class RestoreTests : IAsyncLifetime
         Assert.Single(await unaware.Ask<string>("select alias from child where alias = 'Fennel'"));
         File.Move(At("hidden"), At("umbick-erased.csv"));
         await Done(unaware.Run("restore", At("late.backup"), "--replace"));
-        var aside = Assert.Single(await OwnDatabase.AskServer<string>($"select datname::text from pg_database where starts_with(datname::text, '{unaware.Name}_before_')"));
+        var aside = Assert.Single(
+            await OwnDatabase.AskServer<string>(
+                $"select datname::text from pg_database where starts_with(datname::text, '{unaware.Name}_before_')"));
         await OwnDatabase.AskServer<int>($"alter database {aside} allow_connections true");
-        await using var closed = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(unaware.Backup) { Database = aside }.ConnectionString);
+        await using var closed =
+            new NpgsqlConnection(new NpgsqlConnectionStringBuilder(unaware.Backup) { Database = aside }.ConnectionString);
         await closed.OpenAsync(TestContext.Current.CancellationToken);
         Assert.Equal(0, await closed.ExecuteScalarAsync<int>("select count(*) from child where alias = 'Fennel'"));
     }
@@ -92,13 +101,16 @@ public sealed class RestoreTests : IAsyncLifetime
     {
         await Done(_database.Run("backup", At("one.backup")));
         await Done(_database.Run("restore", At("one.backup"), "--replace"));
-        Assert.Equal([false], await OwnDatabase.AskServer<bool>($"select datallowconn from pg_database where starts_with(datname::text, '{_database.Name}_before_')"));
+        Assert.Equal([false], await OwnDatabase.AskServer<bool>(
+            $"select datallowconn from pg_database where starts_with(datname::text, '{_database.Name}_before_')"));
         Assert.Contains("Dropped", await Done(_database.Run("drop-replaced")), StringComparison.Ordinal);
         Assert.Contains("Nothing was put aside", await Done(_database.Run("drop-replaced")), StringComparison.Ordinal);
 
-        foreach (var days in new[] { 6, 8 }) await OwnDatabase.AskServer<int>($"create database {_database.Name}_before_{DateTime.UtcNow.AddDays(-days):yyyyMMdd't'HHmmss}");
+        foreach (var days in new[] { 6, 8 })
+            await OwnDatabase.AskServer<int>($"create database {_database.Name}_before_{DateTime.UtcNow.AddDays(-days):yyyyMMdd't'HHmmss}");
         await Done(_database.Run("backup", At("two.backup")));
-        Assert.Single(await OwnDatabase.AskServer<string>($"select datname::text from pg_database where starts_with(datname::text, '{_database.Name}_before_')"));
+        Assert.Single(await OwnDatabase.AskServer<string>(
+            $"select datname::text from pg_database where starts_with(datname::text, '{_database.Name}_before_')"));
     }
 
     [Fact]
@@ -106,7 +118,8 @@ public sealed class RestoreTests : IAsyncLifetime
     {
         await Done(_database.Run("backup", At("one.backup")));
         var before = await Hash();
-        await _database.Ask<int>("insert into schemaversions (scriptname, applied) values ('Umbick.Store.Migrations.9999_later.sql', now())");
+        await _database.Ask<int>(
+            "insert into schemaversions (scriptname, applied) values ('Umbick.Store.Migrations.9999_later.sql', now())");
         await Done(_database.Run("backup", At("later.backup")));
         await _database.Ask<int>("delete from schemaversions where scriptname like '%9999%'");
         foreach (var asItWas in new[] { Array.Empty<string>(), ["--as-it-was"] })
@@ -118,13 +131,16 @@ public sealed class RestoreTests : IAsyncLifetime
         Assert.Equal(before, await Hash());
     }
 
-    /// <summary>Killed at each of its steps, a restore leaves what was there before or what the backup holds, whole, and the next one goes through.</summary>
+    /// <summary>
+    /// Killed at each of its steps, a restore leaves what was there before or what the backup holds, whole, and the next one goes through.
+    /// </summary>
     [Fact]
     public async Task Killed_at_any_step_there_is_one_whole_school()
     {
         await Done(_database.Run("backup", At("early.backup")));
         var early = await Hash();
-        await AsOwner(_database, connection => Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), "Knot", Stage.OClock), DateTime.UtcNow));
+        await AsOwner(_database,
+            connection => Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), "Knot", Stage.OClock), DateTime.UtcNow));
         var late = await Hash();
         Assert.NotEqual(early, late);
         var ends = new List<string>();
@@ -132,7 +148,8 @@ public sealed class RestoreTests : IAsyncLifetime
         {
             using (var restore = _database.Start("restore", At("early.backup"), "--replace"))
             {
-                while (await restore.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken) is { } line && !line.StartsWith(step, StringComparison.Ordinal))
+                while (await restore.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken) is { } line
+                    && !line.StartsWith(step, StringComparison.Ordinal))
                 {
                 }
                 restore.Kill(entireProcessTree: true);
@@ -141,11 +158,13 @@ public sealed class RestoreTests : IAsyncLifetime
             await Recovered(_database);
             var found = await Hash();
             ends.Add(found == early ? "early" : found == late ? "late" : "neither");
-            Assert.Empty(await OwnDatabase.AskServer<string>($"select datname::text from pg_database where datname = '{_database.Name}_loading'"));
+            Assert.Empty(await OwnDatabase.AskServer<string>(
+                $"select datname::text from pg_database where datname = '{_database.Name}_loading'"));
             // Whatever it was, the next restore of the same backup is the backup.
             await Done(_database.Run("restore", At("early.backup"), "--replace"));
             Assert.Equal(early, await Hash());
-            await AsOwner(_database, connection => Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), "Knot", Stage.OClock), DateTime.UtcNow));
+            await AsOwner(_database,
+                connection => Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), "Knot", Stage.OClock), DateTime.UtcNow));
             late = await Hash();
         }
         Assert.DoesNotContain("neither", ends);
@@ -153,13 +172,19 @@ public sealed class RestoreTests : IAsyncLifetime
         Assert.Equal("early", ends[3]);
     }
 
-    /// <summary>The same at ten moments spread over a whole restore of the demonstration's school, three times each: <c>./umbick bench restore</c> runs it; the tests do not.</summary>
+    /// <summary>
+    /// The same at ten moments spread over a whole restore of the demonstration's school, three times each: <c>./umbick bench restore</c>
+    /// runs it; the tests do not.
+    /// </summary>
     [Fact(Explicit = true)]
     [Trait("Kind", "Kill")]
     public async Task Killed_at_ten_moments_three_times_each_there_is_one_whole_school()
     {
         await using var demo = await OwnDatabase.Make();
-        await using (var source = NpgsqlDataSource.Create(demo.Owner)) await new Demo.DemoSchool(new Core.Diagnosis.ReadingModel(), TimeProvider.System.GetUtcNow()).Fill(new Database(source), "no hash");
+        await using (var source =
+            NpgsqlDataSource.Create(
+                demo.Owner)) await new Demo.DemoSchool(new Core.Diagnosis.ReadingModel(), TimeProvider.System.GetUtcNow()).Fill(
+                    new Database(source), "no hash");
         await Done(demo.Run("backup", At("early.backup")));
         var early = await Hash(demo);
         var clock = System.Diagnostics.Stopwatch.StartNew();
@@ -168,7 +193,9 @@ public sealed class RestoreTests : IAsyncLifetime
         var ends = new SortedDictionary<string, int>();
         for (var kill = 0; kill < 30; kill++)
         {
-            await AsOwner(demo, connection => Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), $"Knot {kill}", Stage.OClock), DateTime.UtcNow), Demo.DemoSchool.Id);
+            await AsOwner(demo, connection =>
+                Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), $"Knot {kill}", Stage.OClock), DateTime.UtcNow),
+                    Demo.DemoSchool.Id);
             var late = await Hash(demo);
             using (var restore = demo.Start("restore", At("early.backup"), "--replace"))
             {
@@ -181,7 +208,8 @@ public sealed class RestoreTests : IAsyncLifetime
             var end = found == early ? "the backup" : found == late ? "what was there" : "neither";
             ends[end] = ends.GetValueOrDefault(end) + 1;
         }
-        Console.WriteLine($"killed: 30 restores of {whole.TotalSeconds:0.0} s at ten moments, three times each; then there was {string.Join(", ", ends.Select(pair => $"{pair.Key} {pair.Value} times"))}, whole");
+        Console.WriteLine($"killed: 30 restores of {whole.TotalSeconds:0.0} s at ten moments, three times each; then there was "
+            + $"{string.Join(", ", ends.Select(pair => $"{pair.Key} {pair.Value} times"))}, whole");
         Assert.DoesNotContain("neither", ends.Keys);
     }
 
@@ -201,7 +229,11 @@ public sealed class RestoreTests : IAsyncLifetime
     private static async Task<string> Hash(OwnDatabase database)
     {
         var rows = await database.Rows();
-        return Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(string.Join('\n', rows.Where(table => table.Key != "backup_made").OrderBy(table => table.Key, StringComparer.Ordinal).Select(table => $"{table.Key} {table.Value}")))));
+        return Convert.ToHexString(
+            System.Security.Cryptography.SHA256.HashData(
+                System.Text.Encoding.UTF8.GetBytes(
+                    string.Join('\n', rows.Where(table => table.Key != "backup_made").OrderBy(table => table.Key, StringComparer.Ordinal)
+                        .Select(table => $"{table.Key} {table.Value}")))));
     }
 
     private static async Task AsOwner(OwnDatabase database, Func<SchoolConnection, Task> work, Guid? school = null)

@@ -7,7 +7,8 @@ public sealed class CodeTextTests
     [InlineData("KRT", "4271908", "KRT 4271 9082")]
     [InlineData("BCD", "0000000", "BCD 0000 0002")]
     [InlineData("ZZZ", "9999999", "ZZZ 9999 9999")]
-    public void Is_shown_with_its_check_figure(string mark, string figures, string shown) => Assert.Equal(shown, new CodeText(mark, figures).ToString());
+    public void Is_shown_with_its_check_figure(string mark, string figures, string shown) =>
+        Assert.Equal(shown, new CodeText(mark, figures).ToString());
 
     [Theory]
     [InlineData("KRT 4271 9082")]
@@ -26,7 +27,9 @@ public sealed class CodeTextTests
     [InlineData("KRT 4271 908²")]
     public void Is_not_read_where_it_is_none(string typed) => Assert.Null(CodeText.Read(typed));
 
-    /// <summary>Of random codes, each figure changed and each two neighbours swapped: none passes. Of letters, nine in ten are told.</summary>
+    /// <summary>
+    /// Of random codes, each figure changed and each two neighbours swapped: none passes. Of letters, nine in ten are told.
+    /// </summary>
     [Fact]
     public void Tells_every_wrong_figure_and_every_two_that_are_swapped()
     {
@@ -35,7 +38,8 @@ public sealed class CodeTextTests
         var (changed, passed) = (0, 0);
         for (var i = 0; i < 300; i++)
         {
-            var shown = new CodeText(string.Concat(random.GetItems<char>(letters, 3)), random.Next(10_000_000).ToString("D7", null)).ToString().Replace(" ", "", StringComparison.Ordinal);
+            var shown = new CodeText(string.Concat(random.GetItems<char>(letters, 3)),
+                random.Next(10_000_000).ToString("D7", null)).ToString().Replace(" ", "", StringComparison.Ordinal);
             for (var place = 3; place < shown.Length; place++)
             {
                 for (var figure = '0'; figure <= '9'; figure++)

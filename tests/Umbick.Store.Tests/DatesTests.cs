@@ -14,7 +14,8 @@ public sealed class DatesTests(TestSchool schools) : IClassFixture<TestSchool>
             select c.table_name || '.' || c.column_name from information_schema.columns c
             join pg_class t on t.relname = c.table_name and t.relnamespace = 'public'::regnamespace and t.relkind = 'r'
             where c.table_schema = 'public' and c.data_type in ('date', 'timestamp with time zone')
-              and not exists (select from pg_constraint k where k.conrelid = t.oid and k.contype = 'c' and k.conname = c.table_name || '_' || c.column_name || '_within_years')
+              and not exists (select from pg_constraint k where k.conrelid = t.oid and k.contype = 'c'
+                and k.conname = c.table_name || '_' || c.column_name || '_within_years')
             """));
         Assert.Empty(open);
     }
@@ -28,10 +29,13 @@ public sealed class DatesTests(TestSchool schools) : IClassFixture<TestSchool>
     public async Task Any_other_is_refused(string day)
     {
         var child = await schools.Child(schools.A);
-        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync("update child set keep_until = @day::date where id = @child", new { day, child })));
+        var error = await Assert.ThrowsAsync<PostgresException>(() =>
+            schools.InA(connection =>
+                connection.ExecuteAsync("update child set keep_until = @day::date where id = @child", new { day, child })));
         Assert.Equal(PostgresErrorCodes.CheckViolation, error.SqlState);
     }
 
     [Fact]
-    public void The_code_and_the_database_have_the_same_years() => Assert.Equal((new DateOnly(2000, 1, 1), new DateOnly(2100, 12, 31)), (SchoolYears.First, SchoolYears.Last));
+    public void The_code_and_the_database_have_the_same_years() =>
+        Assert.Equal((new DateOnly(2000, 1, 1), new DateOnly(2100, 12, 31)), (SchoolYears.First, SchoolYears.Last));
 }

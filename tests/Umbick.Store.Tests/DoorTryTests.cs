@@ -2,7 +2,9 @@ using Umbick.Core.Items;
 
 namespace Umbick.Store.Tests;
 
-/// <summary>However many try at once, and from wherever, no more are heard than is promised; and whoever is at the school is heard.</summary>
+/// <summary>
+/// However many try at once, and from wherever, no more are heard than is promised; and whoever is at the school is heard.
+/// </summary>
 public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private readonly string _name = $"tern-{Guid.NewGuid():N}@skerry.example";
@@ -34,7 +36,8 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
         // One of them is the last, and whoever is in charge is told by it.
         Assert.Single(tries, tried => tried.Outcome == DoorOutcome.Open && tried.WrongToday == DoorTries.MostCodesADay);
         Assert.Equal(DoorOutcome.Stopped, (await Try(true, Stranger(99))).Outcome);
-        await schools.InA(connection => connection.ExecuteAsync("update account set two_factor = true where id = @id", new { id = person.Id }));
+        await schools.InA(connection =>
+            connection.ExecuteAsync("update account set two_factor = true where id = @id", new { id = person.Id }));
         Assert.Equal(person.Id, Assert.Single(await schools.InA(DoorTries.StoppedSteps)).Person);
         await schools.App.InSchool(schools.A, connection => DoorTries.ForgetAll(connection, person.UserName));
         Assert.Equal(DoorOutcome.Open, (await Try(true, Stranger(99))).Outcome);
@@ -56,23 +59,29 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
     public async Task A_code_by_time_is_taken_once_of_many_at_once_and_none_before_it()
     {
         var person = await Person();
-        var taken = await Task.WhenAll(Enumerable.Range(0, 12).Select(_ => schools.InA(connection => People.TakeCodeStep(connection, person.Id, 100))));
+        var taken = await Task.WhenAll(
+            Enumerable.Range(0, 12).Select(_ => schools.InA(connection => People.TakeCodeStep(connection, person.Id, 100))));
         Assert.Single(taken, was => was);
         Assert.False(await schools.InA(connection => People.TakeCodeStep(connection, person.Id, 99)));
         Assert.True(await schools.InA(connection => People.TakeCodeStep(connection, person.Id, 101)));
     }
 
-    /// <summary>Sixty wrong ones from the school itself; of strangers eight from each and sixty together, who then wait, right code or not. The school is heard.</summary>
+    /// <summary>
+    /// Sixty wrong ones from the school itself; of strangers eight from each and sixty together, who then wait, right code or not. The
+    /// school is heard.
+    /// </summary>
     [Fact]
     public async Task Of_children_s_codes_strangers_use_up_their_own_tries_and_not_the_school_s()
     {
         var (sitting, asking) = (default(SittingId), new Asking(new Core.Diagnosis.ReadingModel(), TimeProvider.System));
         var child = await schools.Child(schools.B, Stage.OClock);
-        sitting = (await schools.App.InSchool(schools.B, connection => asking.Start(connection, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen))))!.Value;
+        sitting = (await schools.App.InSchool(schools.B,
+            connection => asking.Start(connection, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen))))!.Value;
         Task<string> Code() => schools.App.InSchool(schools.B, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
         var right = await Code();
         var wrong = new CodeText(right[..3], CodeText.Read(right)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
-        Task<OpenedCode> Open(string code, int from) => schools.App.BeforeSchool(connection => Codes.Open(connection, code, Guid.NewGuid(), Stranger(from)));
+        Task<OpenedCode> Open(string code, int from) =>
+            schools.App.BeforeSchool(connection => Codes.Open(connection, code, Guid.NewGuid(), Stranger(from)));
         Assert.Equal(CodeOutcome.Opened, (await Open(right, 0)).Outcome);
 
         Assert.Equal(8, (await AtOnce(60, _ => Open(wrong, 1))).Count(each => each.Outcome == CodeOutcome.Wrong));
@@ -87,9 +96,12 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private Task<Person> Person() => schools.Owner.InSchool(schools.A, connection => People.Add(connection, _name, "Tern", "no hash"));
 
-    private Task<DoorTry> Try(bool isSecondStep, byte[] address) => schools.App.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, _name, address));
+    private Task<DoorTry> Try(bool isSecondStep, byte[] address) =>
+        schools.App.BeforeSchool(connection => DoorTries.Count(connection, isSecondStep, _name, address));
 
-    private static async Task<T[]> AtOnce<T>(int count, Func<int, Task<T>> what) => [.. (await Task.WhenAll(Enumerable.Range(0, count).Chunk(60).Select(some => Task.WhenAll(some.Select(what))))).SelectMany(each => each)];
+    private static async Task<T[]> AtOnce<T>(int count, Func<int, Task<T>> what) =>
+        [.. (await Task.WhenAll(Enumerable.Range(0, count).Chunk(60).Select(some => Task.WhenAll(some.Select(what)))))
+            .SelectMany(each => each)];
 
     private static int Heard(DoorTry[] tries) => tries.Count(tried => tried.Outcome == DoorOutcome.Open);
 

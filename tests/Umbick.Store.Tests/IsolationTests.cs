@@ -12,17 +12,22 @@ namespace Umbick.Store.Tests;
 /// <summary>What the site's role can see and do, whatever a query forgets.</summary>
 public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchool>
 {
-    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item", "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child", "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence", "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure"];
+    private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item",
+        "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child",
+        "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
+        "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
     {
-        var tables = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, bool Enabled, bool Forced, string Owner)>(
+        var tables = await schools.App.BeforeSchool(connection =>
+            connection.QueryAsync<(string Name, bool Enabled, bool Forced, string Owner)>(
             """
             select relname::text, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner)::text from pg_class
             where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schemaversions'
             """));
-        Assert.Equal(SchoolTables.Concat(["account", "backup_made", "data_protection_key", "door_try", "ready_probe"]).Order(), tables.Select(table => table.Name).Order());
+        Assert.Equal(SchoolTables.Concat(["account", "backup_made", "data_protection_key", "door_try", "ready_probe"]).Order(),
+            tables.Select(table => table.Name).Order());
         Assert.All(tables, table => Assert.True(table is { Enabled: true, Forced: true, Owner: "umbick_owner" }, table.Name));
     }
 
@@ -31,11 +36,14 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         await Fill(schools.A);
         foreach (var table in SchoolTables.Append("account"))
-            Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table}")));
+            Assert.Equal(0, await schools.App.BeforeSchool(connection =>
+                connection.ExecuteScalarAsync<int>($"select count(*) from {table}")));
         await Refused("select * from data_protection_key");
         await Refused("select * from schemaversions");
         await Refused("select new_mark()");
-        Assert.Equal(0, await schools.App.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from information_schema.role_table_grants where table_name = 'code_try' and grantee = 'umbick_app'")));
+        Assert.Equal(0, await schools.App.BeforeSchool(connection =>
+            connection.ExecuteScalarAsync<int>(
+                "select count(*) from information_schema.role_table_grants where table_name = 'code_try' and grantee = 'umbick_app'")));
     }
 
     [Fact]
@@ -71,19 +79,26 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         await Fill(schools.A);
         // Also where the driver resets nothing as a connection goes back: the transaction itself sets the school for its own length.
-        var settings = new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { MaxPoolSize = 1, NoResetOnClose = true };
+        var settings = new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP"))
+        {
+            MaxPoolSize = 1,
+            NoResetOnClose = true
+        };
         await using var source = NpgsqlDataSource.Create(settings);
         var database = new Database(source);
-        Assert.NotEqual(0, await database.InSchool(schools.A, connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        Assert.NotEqual(0, await database.InSchool(schools.A,
+            connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
         Assert.Equal(0, await database.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
-        Assert.Equal(0, await database.InSchool(Guid.NewGuid(), connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        Assert.Equal(0, await database.InSchool(Guid.NewGuid(),
+            connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
     }
 
     [Fact]
     public async Task A_row_of_another_school_cannot_be_written()
     {
         var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync(
-            "insert into child (school, id, alias, stage, added_at) values (@B, gen_random_uuid(), 'Stray', 9, now())", new { schools.B })));
+            "insert into child (school, id, alias, stage, added_at) values (@B, gen_random_uuid(), 'Stray', 9, now())",
+            new { schools.B })));
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
     }
 
@@ -114,7 +129,9 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
         Assert.Equal(
-            ["add_key", "count_schools", "count_try", "erase_child", "find_invitation", "find_person", "forget_tries", "forget_try", "new_mark", "open_code", "prune_doors", "read_keys", "second_step_stopped", "try_sign_in"], functions.Select(function => function.Name).Order());
+            ["add_key", "count_schools", "count_try", "erase_child", "find_invitation", "find_person", "forget_tries", "forget_try",
+                "new_mark", "open_code", "prune_doors", "read_keys", "second_step_stopped", "try_sign_in"],
+                    functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }
 
@@ -150,8 +167,11 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     [InlineData("template1")]
     public async Task The_site_s_role_connects_to_no_other_database(string other)
     {
-        await using var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { Database = other, Pooling = false });
-        var error = await Assert.ThrowsAsync<PostgresException>(async () => await source.OpenConnectionAsync(TestContext.Current.CancellationToken));
+        await using var source =
+            NpgsqlDataSource.Create(
+                new NpgsqlConnectionStringBuilder(Environment.GetEnvironmentVariable("UMBICK_APP")) { Database = other, Pooling = false });
+        var error = await Assert.ThrowsAsync<PostgresException>(async () =>
+            await source.OpenConnectionAsync(TestContext.Current.CancellationToken));
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, error.SqlState);
     }
 
@@ -159,7 +179,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     public async Task An_item_that_has_an_answer_cannot_be_withdrawn()
     {
         await Fill(schools.A);
-        var error = await Assert.ThrowsAsync<PostgresException>(() => schools.InA(connection => connection.ExecuteAsync("update asked_item set withdrawn = true where not withdrawn")));
+        var error = await Assert.ThrowsAsync<PostgresException>(() =>
+            schools.InA(connection => connection.ExecuteAsync("update asked_item set withdrawn = true where not withdrawn")));
         Assert.Equal(PostgresErrorCodes.RestrictViolation, error.SqlState);
     }
 
@@ -170,12 +191,16 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Noss")));
         await Fill(school);
         var mark = await schools.App.InSchool(school, connection => connection.QuerySingleAsync<string>("select mark from school"));
-        await schools.App.BeforeSchool(connection => Codes.Open(connection, new CodeText(mark, "0000000").ToString(), Guid.NewGuid(), new byte[32]));
-        Task<int> Rows(string from) => schools.Owner.InSchool(school, connection => connection.ExecuteScalarAsync<int>($"select count(*) from {from}", new { mark, school }));
+        await schools.App.BeforeSchool(connection =>
+            Codes.Open(connection, new CodeText(mark, "0000000").ToString(), Guid.NewGuid(), new byte[32]));
+        Task<int> Rows(string from) =>
+            schools.Owner.InSchool(school,
+                connection => connection.ExecuteScalarAsync<int>($"select count(*) from {from}", new { mark, school }));
         Assert.Equal(1, await Rows("door_try where key = sha256(convert_to(@mark, 'UTF8'))"));
 
         await schools.Owner.InSchool(school, Schools.Erase);
-        foreach (var table in SchoolTables) Assert.Equal(0, await Rows(table == "school" ? "school where id = @school" : $"{table} where school = @school"));
+        foreach (var table in SchoolTables)
+            Assert.Equal(0, await Rows(table == "school" ? "school where id = @school" : $"{table} where school = @school"));
         Assert.Equal(0, await Rows("door_try where key = sha256(convert_to(@mark, 'UTF8'))"));
     }
 
@@ -193,7 +218,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         var (slot, day, by) = (Guid.NewGuid(), new DateOnly(2026, 3, 2), Guid.NewGuid());
         await Timetables.AddSlot(connection, new Slot(slot, DayOfWeek.Monday, new TimeOnly(9, 40), 12, [child.Value]));
-        await Timetables.Bar(connection, Guid.NewGuid(), new BarredTime("Tide class", DayOfWeek.Monday, new TimeOnly(9, 0), new TimeOnly(10, 0), "singing"));
+        await Timetables.Bar(connection, Guid.NewGuid(),
+            new BarredTime("Tide class", DayOfWeek.Monday, new TimeOnly(9, 0), new TimeOnly(10, 0), "singing"));
         await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", day, day.AddDays(4)));
         await Timetables.NoteAbsence(connection, child, day, absent: true, by, DateTime.UtcNow);
         await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes: true, by, DateTime.UtcNow);
@@ -247,5 +273,6 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     }
 
     private static Task AddMarginal(SchoolConnection connection, SittingId sitting) => connection.ExecuteAsync(
-        "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing", new { school = connection.School, sitting });
+        "insert into marginal values (@school, @sitting, 'hands-swapped', 0.5, 'Possible', 'test') on conflict do nothing",
+        new { school = connection.School, sitting });
 }

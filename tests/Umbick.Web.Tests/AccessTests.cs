@@ -6,7 +6,9 @@ namespace Umbick.Web.Tests;
 /// <summary>Every route, from every side on which somebody may stand.</summary>
 public sealed class AccessTests(Site site) : IClassFixture<Site>
 {
-    /// <summary>What is open to anybody: signing in, the page that tells an error, a child's code, and, on demonstration data, explaining.</summary>
+    /// <summary>
+    /// What is open to anybody: signing in, the page that tells an error, a child's code, and, on demonstration data, explaining.
+    /// </summary>
     private static readonly string[] Open = ["/", "/error/404", "/explain", "/go", "/welcome/next-hour"];
 
     private static readonly string[] ChildOnly = ["/turn"];
@@ -21,7 +23,8 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
             if (Open.Contains(route)) Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
             else AssertSignIn(answer, route);
             var post = await anybody.Post(route, []);
-            Assert.True(post.StatusCode is HttpStatusCode.Redirect or HttpStatusCode.BadRequest or HttpStatusCode.OK, $"{route}: {post.StatusCode}");
+            Assert.True(post.StatusCode is HttpStatusCode.Redirect or HttpStatusCode.BadRequest or HttpStatusCode.OK,
+                $"{route}: {post.StatusCode}");
             // The second step takes no form from whoever has not taken the first.
             if (route == "/second-step") Assert.Equal(HttpStatusCode.BadRequest, post.StatusCode);
             else if (!Open.Contains(route)) AssertSignIn(post, route);
@@ -36,11 +39,15 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var (set, practice) = await site.Set(site.A, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.A, 1);
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
-        foreach (var path in new[] { $"/children/{child.Id}", $"/ask/{sitting}", $"/ask/{practice}", $"/practise/{set}", $"/practise/new/{child.Id}?pattern=next-hour", $"/visits/{visit}", $"/children/{child.Id}/progress", $"/children/{child.Id}/progress?handler=csv", $"/children/{child.Id}/sittings/{sitting}" })
+        foreach (var path in new[] { $"/children/{child.Id}", $"/ask/{sitting}", $"/ask/{practice}", $"/practise/{set}",
+            $"/practise/new/{child.Id}?pattern=next-hour", $"/visits/{visit}", $"/children/{child.Id}/progress",
+            $"/children/{child.Id}/progress?handler=csv", $"/children/{child.Id}/sittings/{sitting}" })
             Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).StatusCode);
 
         var (_, fields) = await other.Form("/children", "Sign out");
-        foreach (var path in new[] { $"/ask/start/{child.Id}", $"/ask/{sitting}?handler=stop", $"/practise/{set}", $"/practise/new/{child.Id}", $"/visits/{visit}?handler=stop", $"/day?absent={child.Id}", $"/children/{child.Id}?handler=takeBack&decision={Guid.NewGuid()}" })
+        foreach (var path in new[] { $"/ask/start/{child.Id}", $"/ask/{sitting}?handler=stop", $"/practise/{set}",
+            $"/practise/new/{child.Id}", $"/visits/{visit}?handler=stop", $"/day?absent={child.Id}",
+            $"/children/{child.Id}?handler=takeBack&decision={Guid.NewGuid()}" })
             Assert.Equal(HttpStatusCode.NotFound, (await other.Post(path, new(fields) { ["pattern"] = "next-hour" })).StatusCode);
         fields["answer"] = Guid.NewGuid().ToString();
         fields["place"] = "1";
@@ -60,7 +67,8 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
 
         var turn = await device.Page("/turn");
         Assert.DoesNotContain(child.Alias, turn.DocumentElement.TextContent, StringComparison.Ordinal);
-        foreach (var route in Door.All.Select(door => door.Filled(new() { ["children"] = child.Id.Value })).Except(Open).Except(ChildOnly)) AssertSignIn(await device.Get(route), route);
+        foreach (var route in Door.All.Select(door => door.Filled(new() { ["children"] = child.Id.Value })).Except(Open).Except(ChildOnly))
+            AssertSignIn(await device.Get(route), route);
         AssertSignIn(await device.Get($"/practise/{set}"), "the set");
         // The sign-in page does not let them slip back in as the teacher.
         Assert.Contains("Password", (await device.Page("/")).DocumentElement.TextContent, StringComparison.Ordinal);
@@ -106,12 +114,14 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var sitting = await site.Sitting(site.A, child.Id);
         var (set, _) = await site.Set(site.A, child.Id, "hands-swapped");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        foreach (var path in new[] { "/children", $"/children/{child.Id}", "/ask", $"/ask/{sitting}", "/practise", $"/practise/{set}", $"/practise/new/{child.Id}?pattern=next-hour", "/patterns", "/explain?time=4:00&answer=12:20" })
+        foreach (var path in new[] { "/children", $"/children/{child.Id}", "/ask", $"/ask/{sitting}", "/practise", $"/practise/{set}",
+            $"/practise/new/{child.Id}?pattern=next-hour", "/patterns", "/explain?time=4:00&answer=12:20" })
         {
             var answer = await teacher.Get(path);
             var policy = string.Join(";", answer.Headers.GetValues("Content-Security-Policy"));
             Assert.Equal(
-                "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+                "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
+                    + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
                 policy);
             Assert.Contains("no-store", answer.Headers.CacheControl!.ToString(), StringComparison.Ordinal);
             var page = await Visitor.Read(answer);
@@ -119,7 +129,9 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         }
     }
 
-    /// <summary>Neither on the page nor in what is fetched ahead; a screen reader is told that there is a clock, and not its time.</summary>
+    /// <summary>
+    /// Neither on the page nor in what is fetched ahead; a screen reader is told that there is a clock, and not its time.
+    /// </summary>
     [Fact]
     public async Task A_child_s_page_holds_the_time_of_no_clock_that_is_to_be_read()
     {
@@ -163,6 +175,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
     private static void AssertSignIn(HttpResponseMessage answer, string route)
     {
         Assert.True(answer.StatusCode == HttpStatusCode.Redirect, $"{route}: {answer.StatusCode}");
-        Assert.Equal("/", new Uri(answer.Headers.Location!.OriginalString, UriKind.RelativeOrAbsolute) is { IsAbsoluteUri: true } uri ? uri.AbsolutePath : answer.Headers.Location.OriginalString.Split('?')[0]);
+        Assert.Equal("/", new Uri(answer.Headers.Location!.OriginalString, UriKind.RelativeOrAbsolute) is { IsAbsoluteUri: true } uri
+            ? uri.AbsolutePath : answer.Headers.Location.OriginalString.Split('?')[0]);
     }
 }

@@ -9,11 +9,15 @@ using Assembly = System.Reflection.Assembly;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Who knows whom: every arrow between projects, between the folders of the core and between the pages' is named here, and there are no others.</summary>
+/// <summary>
+/// Who knows whom: every arrow between projects, between the folders of the core and between the pages' is named here, and there are no
+/// others.
+/// </summary>
 public sealed class ArrowTests
 {
     private static readonly Architecture All = new ArchLoader().LoadAssemblies(
-        typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(ChildId).Assembly, typeof(Database).Assembly, typeof(PersonSchools).Assembly, typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
+        typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(ChildId).Assembly, typeof(Database).Assembly,
+        typeof(PersonSchools).Assembly, typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
     [Fact]
@@ -37,7 +41,8 @@ public sealed class ArrowTests
             "Items -> Clocks",
             "Patterns -> Clocks", "Patterns -> Items",
             "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns", "Practice -> Teaching",
-            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns", "Progress -> Practice", "Progress -> Timetabling",
+            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns", "Progress -> Practice",
+            "Progress -> Timetabling",
             "Teaching -> Clocks", "Teaching -> Items", "Teaching -> Patterns",
         ],
         Arrows("Umbick.Core."));

@@ -33,7 +33,8 @@ public sealed class AskingTests(Site site) : IClassFixture<Site>
             await teacher.Send(path, "Next", new() { ["raw"] = "4:12" });
             var answer = await teacher.Post(action, new(stale) { ["raw"] = "5:00" });
             Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
-            Assert.Contains("has an answer already", (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains("has an answer already", (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent,
+                StringComparison.Ordinal);
             Assert.Equal(["4:12"], await Raws(child));
 
             await teacher.Send(path, "Stop here");
@@ -85,7 +86,8 @@ public sealed class AskingTests(Site site) : IClassFixture<Site>
         var (teacher, child, path) = await Open();
         using (teacher)
         {
-            Assert.Equal(HttpStatusCode.Redirect, (await teacher.Send(path, "Next", new() { ["raw"] = raw, ["confirmed"] = raw })).StatusCode);
+            Assert.Equal(HttpStatusCode.Redirect,
+                (await teacher.Send(path, "Next", new() { ["raw"] = raw, ["confirmed"] = raw })).StatusCode);
             Assert.Equal([raw], await Raws(child));
             await teacher.Page($"/children/{child}");
             await teacher.Page(path);
@@ -135,7 +137,9 @@ public sealed class AskingTests(Site site) : IClassFixture<Site>
     public async Task Explaining_refuses_an_endless_answer()
     {
         using var anybody = new Visitor(site);
-        Assert.Contains("characters", (await anybody.Page($"/explain?time=4:00&answer={new string('8', 5000)}")).DocumentElement.TextContent, StringComparison.Ordinal);
+        Assert.Contains("characters",
+            (await anybody.Page($"/explain?time=4:00&answer={new string('8', 5000)}")).DocumentElement.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -164,7 +168,8 @@ public sealed class AskingTests(Site site) : IClassFixture<Site>
             using var again = await SiteProcess.Start(server.Address);
             var after = await teacher.Page(path);
             Assert.Equal(answers, await Raws(child));
-            Assert.Equal(before.QuerySelector("[name=place]")!.GetAttribute("value"), after.QuerySelector("[name=place]")!.GetAttribute("value"));
+            Assert.Equal(before.QuerySelector("[name=place]")!.GetAttribute("value"),
+                after.QuerySelector("[name=place]")!.GetAttribute("value"));
             Assert.Equal(before.QuerySelector("[data-stage]")!.InnerHtml, after.QuerySelector("[data-stage]")!.InnerHtml);
             Assert.Equal(HttpStatusCode.Redirect, (await teacher.Send(path, "Next", new() { ["raw"] = "4:00" })).StatusCode);
             Assert.Equal([.. answers, "4:00"], await Raws(child));

@@ -21,13 +21,15 @@ public sealed class AssistantTests(Site site) : IClassFixture<Site>
         var (visit, children) = await site.Visit(site.A, 2);
         using var assistant = await Visitor.AssistantOf(site, site.A);
         var home = await assistant.Page("/helping");
-        foreach (var path in new[] { $"/ask/{sitting}", $"/practise/{set}", $"/visits/{visit}" }) Assert.NotNull(home.QuerySelector($"a[href='{path}']"));
+        foreach (var path in new[] { $"/ask/{sitting}", $"/practise/{set}", $"/visits/{visit}" })
+            Assert.NotNull(home.QuerySelector($"a[href='{path}']"));
 
         // A sitting: each answer is kept, and at the end nothing is told of them.
         var page = await assistant.Page($"/ask/{sitting}");
         for (var place = 1; place <= 12; place++)
         {
-            var fields = page.QuerySelectorAll("[data-answer-form] input").Where(input => input.GetAttribute("type") != "checkbox").ToDictionary(input => input.GetAttribute("name")!, input => input.GetAttribute("value") ?? "");
+            var fields = page.QuerySelectorAll("[data-answer-form] input").Where(input => input.GetAttribute("type") != "checkbox")
+                .ToDictionary(input => input.GetAttribute("name")!, input => input.GetAttribute("value") ?? "");
             fields["__RequestVerificationToken"] = page.QuerySelector("[name=__RequestVerificationToken]")!.GetAttribute("value")!;
             fields["raw"] = "8:11";
             await assistant.Post($"/ask/{sitting}?handler=answer", fields);
@@ -55,15 +57,24 @@ public sealed class AssistantTests(Site site) : IClassFixture<Site>
         await site.App.InSchool(site.A, connection => site.Visiting.Stop(connection, over));
         var named = await site.Class(site.A, Stage.OClock, "Skua");
         using var assistant = await Visitor.AssistantOf(site, site.A);
-        string[] telling = [NextHour.TextsIn(Wording.Usual).Name, NextHour.TextsIn(Wording.Usual).Reads, NextHour.TextsIn(Wording.Usual).Practise, NextHour.TextsIn(Wording.Usual).FindingOf(child.Alias), "telling answers", "Likely", "Perhaps"];
+        string[] telling = [NextHour.TextsIn(Wording.Usual).Name, NextHour.TextsIn(Wording.Usual).Reads,
+            NextHour.TextsIn(Wording.Usual).Practise, NextHour.TextsIn(Wording.Usual).FindingOf(child.Alias), "telling answers", "Likely",
+            "Perhaps"];
         var first = (await site.Record(site.A, child.Id)).Sittings[0].Sitting.Id;
-        foreach (var path in new[] { "/helping", $"/ask/{again}", $"/ask/{first}", $"/practise/{set}", $"/visits/{visit}", $"/visits/{over}", $"/classes/{named}/grid", $"/classes/{named}/sheet", "/clock", "/you" })
+        foreach (var path in new[] { "/helping", $"/ask/{again}", $"/ask/{first}", $"/practise/{set}", $"/visits/{visit}",
+            $"/visits/{over}", $"/classes/{named}/grid", $"/classes/{named}/sheet", "/clock", "/you" })
         {
             var page = await assistant.Page(path);
-            foreach (var words in telling) Assert.False(page.Body!.TextContent.Contains(words, StringComparison.Ordinal), $"{path} tells “{words}”");
-            Assert.All(page.QuerySelectorAll("a[href]"), link => Assert.False(link.GetAttribute("href") is { } to && (to.StartsWith("/children", StringComparison.Ordinal) || to is "/settings" or "/day" or "/people"), $"{path} leads to {link.GetAttribute("href")}"));
+            foreach (var words in telling)
+                Assert.False(page.Body!.TextContent.Contains(words, StringComparison.Ordinal), $"{path} tells “{words}”");
+            Assert.All(page.QuerySelectorAll("a[href]"),
+                link => Assert.False(link.GetAttribute("href") is { } to
+                    && (to.StartsWith("/children", StringComparison.Ordinal) || to is "/settings" or "/day" or "/people"),
+                    $"{path} leads to {link.GetAttribute("href")}"));
         }
-        foreach (var path in new[] { "/day", "/children", $"/children/{child.Id}", $"/children/{child.Id}/progress", $"/children/{child.Id}/record", $"/children/{child.Id}/record?handler=file", "/files", "/files?handler=answers", "/settings", "/people", "/who-did-what", "/well", "/years-end", "/ask", "/practise" })
+        foreach (var path in new[] { "/day", "/children", $"/children/{child.Id}", $"/children/{child.Id}/progress",
+            $"/children/{child.Id}/record", $"/children/{child.Id}/record?handler=file", "/files", "/files?handler=answers", "/settings",
+            "/people", "/who-did-what", "/well", "/years-end", "/ask", "/practise" })
             Assert.Equal(HttpStatusCode.Forbidden, (await assistant.Get(path)).StatusCode);
     }
 
@@ -78,7 +89,8 @@ public sealed class AssistantTests(Site site) : IClassFixture<Site>
             while (await Sittings.Find(connection, sitting) is { EndedAt: null } now)
             {
                 var item = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace).Item;
-                await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), now.CurrentPlace, simulated.Answer(item, AnswerMode.Said), AnswerMode.Said, null), null);
+                await asking.Answer(connection, sitting,
+                    new Submission(Guid.NewGuid(), now.CurrentPlace, simulated.Answer(item, AnswerMode.Said), AnswerMode.Said, null), null);
             }
         });
         return child;

@@ -7,7 +7,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>A backup that is made while ten devices answer: whatever was acknowledged before it began is in it, and nothing is in it by half.</summary>
+/// <summary>
+/// A backup that is made while ten devices answer: whatever was acknowledged before it began is in it, and nothing is in it by half.
+/// </summary>
 public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
 {
     private const int Devices = 10;
@@ -31,13 +33,18 @@ public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
         await over.CancelAsync();
         await Task.WhenAll(devices);
 
-        var other = new NpgsqlConnectionStringBuilder(Site.Setting("UMBICK_BACKUP")) { Database = $"umbick_load_{Guid.NewGuid():N}"[..30], Pooling = false };
+        var other = new NpgsqlConnectionStringBuilder(Site.Setting("UMBICK_BACKUP"))
+        {
+            Database = $"umbick_load_{Guid.NewGuid():N}"[..30],
+            Pooling = false
+        };
         try
         {
             await Run(other.ConnectionString, "restore", file, "--as-it-was");
             await using var restored = new NpgsqlConnection(other.ConnectionString);
             await restored.OpenAsync(TestContext.Current.CancellationToken);
-            var there = (await restored.QueryAsync<Guid>("select id from answer where sitting = any(@ids)", new { ids = sittings.Select(id => id.Value).ToArray() })).ToHashSet();
+            var there = (await restored.QueryAsync<Guid>("select id from answer where sitting = any(@ids)",
+                new { ids = sittings.Select(id => id.Value).ToArray() })).ToHashSet();
             Assert.True(before.Length >= 3 * Devices && during > 0, $"{before.Length} answers before, {during} meanwhile: no load");
             Assert.Empty(before.Except(there));
             // With an answer goes the item that is asked next, and where the sitting stands: one transaction, so both or neither.
@@ -48,7 +55,8 @@ public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
                   or not exists (select from asked_item where asked_item.sitting = sitting.id and place = current_place))
                 """,
                 new { ids = sittings.Select(id => id.Value).ToArray() }));
-            TestContext.Current.TestOutputHelper?.WriteLine($"{before.Length} answers before the backup, {during} meanwhile, {there.Count} in it");
+            TestContext.Current.TestOutputHelper?.WriteLine(
+                $"{before.Length} answers before the backup, {during} meanwhile, {there.Count} in it");
         }
         finally
         {
@@ -58,12 +66,14 @@ public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
         }
     }
 
-    private static async Task Answer(Visitor teacher, string token, SittingId sitting, ConcurrentQueue<Guid> acknowledged, TaskCompletionSource enough, CancellationToken over)
+    private static async Task Answer(Visitor teacher, string token, SittingId sitting, ConcurrentQueue<Guid> acknowledged,
+        TaskCompletionSource enough, CancellationToken over)
     {
         for (var place = 1; place <= 12 && !over.IsCancellationRequested; place++)
         {
             var id = Guid.CreateVersion7();
-            var answer = await teacher.Post($"/ask/{sitting}?handler=answer", new() { ["__RequestVerificationToken"] = token, ["answer"] = id.ToString(), ["place"] = $"{place}", ["raw"] = "8:11" });
+            var answer = await teacher.Post($"/ask/{sitting}?handler=answer",
+                new() { ["__RequestVerificationToken"] = token, ["answer"] = id.ToString(), ["place"] = $"{place}", ["raw"] = "8:11" });
             Assert.True((int)answer.StatusCode < 400, $"{answer.StatusCode}");
             acknowledged.Enqueue(id);
             if (acknowledged.Count >= 3 * Devices) enough.TrySetResult();
@@ -72,7 +82,9 @@ public sealed class BackupUnderLoadTests(Site site) : IClassFixture<Site>
 
     private static async Task Run(string backup, params string[] arguments)
     {
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"), .. arguments]) { RedirectStandardError = true, RedirectStandardOutput = true };
+        var start = new ProcessStartInfo("dotnet",
+            [Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"), .. arguments])
+        { RedirectStandardError = true, RedirectStandardOutput = true };
         start.Environment["UMBICK_BACKUP"] = backup;
         using var process = Process.Start(start)!;
         var errors = await process.StandardError.ReadToEndAsync();

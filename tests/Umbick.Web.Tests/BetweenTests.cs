@@ -5,7 +5,10 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>What holds when a thing is made must hold when it is used: between the two somebody joins, leaves, is given another role, or a record is erased.</summary>
+/// <summary>
+/// What holds when a thing is made must hold when it is used: between the two somebody joins, leaves, is given another role, or a record is
+/// erased.
+/// </summary>
 public sealed class BetweenTests(Site site) : IClassFixture<Site>
 {
     private const string Fresh = "four grey gulls at noon";
@@ -26,8 +29,10 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         var link = await Links.Reset(charge, person.Id);
         using var guest = new Visitor(site);
         Assert.Contains("A new password for Knot", (await guest.Page(link)).Body!.TextContent, StringComparison.Ordinal);
-        Task Change(Guid school, PersonRole role, bool leaves) => site.App.InSchool(school, connection => People.Change(connection, person.Id, role, inCharge: false, leaves, DateTime.UtcNow));
-        Task Employ(Guid school) => site.App.InSchool(school, connection => People.Employ(connection, person.Id, "Knot", PersonRole.Teacher, inCharge: false));
+        Task Change(Guid school, PersonRole role, bool leaves) =>
+            site.App.InSchool(school, connection => People.Change(connection, person.Id, role, inCharge: false, leaves, DateTime.UtcNow));
+        Task Employ(Guid school) =>
+            site.App.InSchool(school, connection => People.Employ(connection, person.Id, "Knot", PersonRole.Teacher, inCharge: false));
         if (what.StartsWith("joined", StringComparison.Ordinal)) await Employ(site.B);
         if (what.EndsWith("left it", StringComparison.Ordinal)) await Change(site.B, PersonRole.Teacher, leaves: true);
         if (what.Contains("role", StringComparison.Ordinal)) await Change(site.A, PersonRole.Assistant, leaves: false);
@@ -51,7 +56,8 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         using var guest = new Visitor(site);
         var (action, fields) = await guest.Form(link, "Come in");
         (fields["userName"], fields["password"]) = ($"knot-{Guid.NewGuid():N}@skerry.example", Fresh);
-        await site.App.InSchool(site.A, connection => People.Change(connection, maker.Id, PersonRole.Teacher, inCharge: false, leaves, DateTime.UtcNow));
+        await site.App.InSchool(site.A,
+            connection => People.Change(connection, maker.Id, PersonRole.Teacher, inCharge: false, leaves, DateTime.UtcNow));
         // The form was open already: what counts is the moment at which it is sent.
         Assert.Contains(OpensNothing, (await Visitor.Read(await guest.Post(action, fields))).Body!.TextContent, StringComparison.Ordinal);
     }
@@ -64,18 +70,22 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         var link = await Links.Reset(charge, person.Id);
         using var guest = new Visitor(site);
         await Visitor.AssertSentTo("/", await guest.Send(link, "Keep it and go in", new() { ["password"] = Fresh }));
-        await Visitor.AssertSentTo("/second-step", await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));
+        await Visitor.AssertSentTo("/second-step",
+            await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));
         await Visitor.AssertSentTo("/day", await guest.Send("/second-step", "Go on", new() { ["code"] = codes[0] }));
 
         await TurnOff(charge, person.Id);
         // What was open is closed; whoever comes in next is told, until they say that they have read it.
         Assert.Equal(HttpStatusCode.Redirect, (await guest.Get("/day")).StatusCode);
         using var again = new Visitor(site);
-        await Visitor.AssertSentTo("/you", await again.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));
-        Assert.Contains("was turned off", (await again.Page("/you")).QuerySelector("[data-second-step-off]")!.TextContent, StringComparison.Ordinal);
+        await Visitor.AssertSentTo("/you",
+            await again.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));
+        Assert.Contains("was turned off", (await again.Page("/you")).QuerySelector("[data-second-step-off]")!.TextContent,
+            StringComparison.Ordinal);
         await Visitor.AssertSentTo("/you", await again.Send("/you", "I have read this"));
         Assert.Empty((await again.Page("/you")).QuerySelectorAll("[data-second-step-off]"));
-        Assert.Contains("turned the second step off", (await charge.Page("/who-did-what?what=second-factor-off")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("turned the second step off", (await charge.Page("/who-did-what?what=second-factor-off")).Body!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -102,11 +112,15 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         using var guest = new Visitor(site);
         foreach (var code in new[] { "", "123456" })
         {
-            var refused = await Visitor.Read(await guest.Send(link, "Add this school", new() { ["userName"] = person.UserName, ["password"] = Site.Password, ["code"] = code }));
+            var refused = await Visitor.Read(
+                await guest.Send(link, "Add this school",
+                    new() { ["userName"] = person.UserName, ["password"] = Site.Password, ["code"] = code }));
             Assert.Contains("You have a second step", refused.Body!.TextContent, StringComparison.Ordinal);
         }
         Assert.Null(await site.App.InSchool(site.A, connection => People.Find(connection, person.Id)));
-        await Visitor.AssertSentTo("/", await guest.Send(link, "Add this school", new() { ["userName"] = person.UserName, ["password"] = Site.Password, ["code"] = codes[0] }));
+        await Visitor.AssertSentTo("/",
+            await guest.Send(link, "Add this school",
+                new() { ["userName"] = person.UserName, ["password"] = Site.Password, ["code"] = codes[0] }));
         Assert.NotNull(await site.App.InSchool(site.A, connection => People.Find(connection, person.Id)));
     }
 
@@ -118,17 +132,21 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         for (var i = 0; i < 20; i++)
         {
             // From another address each time, so that only the day's count holds them up.
-            await site.App.BeforeSchool(connection => DoorTries.Count(connection, true, person.UserName, [.. BitConverter.GetBytes(i / 4), .. new byte[28]]));
+            await site.App.BeforeSchool(connection =>
+                DoorTries.Count(connection, true, person.UserName, [.. BitConverter.GetBytes(i / 4), .. new byte[28]]));
         }
-        await Visitor.AssertSentTo("/second-step", await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        await Visitor.AssertSentTo("/second-step",
+            await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
         var refused = await guest.Send("/second-step", "Go on", new() { ["code"] = codes[0] });
         Assert.Equal(HttpStatusCode.TooManyRequests, refused.StatusCode);
         Assert.Contains("closed for a day", (await Visitor.Read(refused)).Body!.TextContent, StringComparison.Ordinal);
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains("twenty wrong codes", (await charge.Page("/people")).QuerySelector("[data-stopped]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("twenty wrong codes", (await charge.Page("/people")).QuerySelector("[data-stopped]")!.TextContent,
+            StringComparison.Ordinal);
         // A new password by a link of theirs opens it again.
         await guest.Send(await Links.Reset(charge, person.Id), "Keep it and go in", new() { ["password"] = Fresh });
-        await Visitor.AssertSentTo("/second-step", await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));
+        await Visitor.AssertSentTo("/second-step",
+            await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Fresh }));
         await Visitor.AssertSentTo("/day", await guest.Send("/second-step", "Go on", new() { ["code"] = codes[0] }));
     }
 
@@ -143,10 +161,12 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         await Visitor.AssertSentTo("/turn", await tablet.Send("/go", "Begin", new() { ["code"] = code }));
         var waiting = await site.Code(site.A, sitting);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var pages = new[] { $"/children/{child.Id}", $"/children/{child.Id}/record", $"/children/{child.Id}/progress", $"/children/{child.Id}/teaching", $"/ask/{sitting}", $"/practise/new/{child.Id}?pattern=next-hour", $"/ask/begin/{child.Id}" };
+        var pages = new[] { $"/children/{child.Id}", $"/children/{child.Id}/record", $"/children/{child.Id}/progress",
+            $"/children/{child.Id}/teaching", $"/ask/{sitting}", $"/practise/new/{child.Id}?pattern=next-hour", $"/ask/begin/{child.Id}" };
         var forms = new List<(string Path, List<KeyValuePair<string, string>> Fields)>();
         foreach (var path in pages)
-            foreach (var form in (await teacher.Page(path)).Forms.Where(form => form.Method == "post" && form.GetAttribute("action") is not "/sign-out"))
+            foreach (var form in (await teacher.Page(path)).Forms.Where(form =>
+                form.Method == "post" && form.GetAttribute("action") is not "/sign-out"))
                 forms.Add((Visitor.ActionOf(form, path), Visitor.FieldsOf(form)));
         var turn = (await tablet.Page("/turn")).Forms.Select(form => ("/turn", Visitor.FieldsOf(form))).ToList();
 
@@ -156,13 +176,16 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         foreach (var (path, fields) in forms)
         {
             var answer = await teacher.Post(path, fields);
-            Assert.True(answer.StatusCode is HttpStatusCode.NotFound or HttpStatusCode.BadRequest or HttpStatusCode.Redirect or HttpStatusCode.Conflict or HttpStatusCode.OK, $"{path}: {(int)answer.StatusCode}");
+            Assert.True(answer.StatusCode is HttpStatusCode.NotFound or HttpStatusCode.BadRequest or HttpStatusCode.Redirect
+                or HttpStatusCode.Conflict or HttpStatusCode.OK, $"{path}: {(int)answer.StatusCode}");
         }
         foreach (var (path, fields) in turn) Assert.True((int)(await tablet.Post(path, fields)).StatusCode < 500, path);
         Assert.NotEqual(HttpStatusCode.OK, (await tablet.Get("/turn")).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await tablet.Send("/go", "Begin", new() { ["code"] = waiting })).StatusCode);
         foreach (var table in new[] { "sitting", "practice_set", "decision", "cycle", "visit_child", "named_way" })
-            Assert.Equal(0, await site.App.InSchool(site.A, connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table} where child = @child", new { child = child.Id })));
+            Assert.Equal(0, await site.App.InSchool(site.A,
+                connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table} where child = @child",
+                    new { child = child.Id })));
     }
 
     [Theory]
@@ -174,14 +197,18 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, person.UserName);
         var alias = $"Rail {Guid.NewGuid():N}"[..14];
         var (_, fields) = await teacher.Form("/files", "Read it");
-        using var content = new MultipartFormDataContent { { new StringContent(fields["__RequestVerificationToken"]), "__RequestVerificationToken" }, { new ByteArrayContent(Encoding.UTF8.GetBytes($"child,date,task,given,answer\n{alias},2026-03-02,read-digital,4:00,4:12\n")), "file", "answers.csv" } };
+        using var content = new MultipartFormDataContent
+            { { new StringContent(fields["__RequestVerificationToken"]), "__RequestVerificationToken" },
+                { new ByteArrayContent(Encoding.UTF8.GetBytes(
+                    $"child,date,task,given,answer\n{alias},2026-03-02,read-digital,4:00,4:12\n")), "file", "answers.csv" } };
         using var request = new HttpRequestMessage(HttpMethod.Post, "/files") { Content = content };
         var path = (await teacher.Send(request)).Headers.Location!.OriginalString;
         IDocument read;
         do read = await teacher.Page(path);
         while (read.QuerySelector("form button") is null || !read.Body!.TextContent.Contains("Take", StringComparison.Ordinal));
         var (action, taking) = await teacher.Form(path, "Take");
-        await site.App.InSchool(site.A, connection => People.Change(connection, person.Id, PersonRole.Assistant, inCharge: false, leaves, DateTime.UtcNow));
+        await site.App.InSchool(site.A,
+            connection => People.Change(connection, person.Id, PersonRole.Assistant, inCharge: false, leaves, DateTime.UtcNow));
         Assert.NotEqual(HttpStatusCode.OK, (await teacher.Post(action, taking)).StatusCode);
         Assert.Empty(await site.App.InSchool(site.A, connection => Children.ByAlias(connection, [alias])));
     }

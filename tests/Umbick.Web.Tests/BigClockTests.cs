@@ -11,13 +11,15 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
     public void Steps_and_keys_turn_it_both_ways_and_its_hands_never_part_from_the_law()
     {
         using var browser = Opened();
-        foreach (var (by, time) in new[] { ("60", "11:10"), ("30", "11:40"), ("15", "11:55"), ("5", "12:00"), ("1", "12:01"), ("-1", "12:00"), ("-5", "11:55"), ("-15", "11:40"), ("-30", "11:10"), ("-60", "10:10") })
+        foreach (var (by, time) in new[] { ("60", "11:10"), ("30", "11:40"), ("15", "11:55"), ("5", "12:00"), ("1", "12:01"),
+            ("-1", "12:00"), ("-5", "11:55"), ("-15", "11:40"), ("-30", "11:10"), ("-60", "10:10") })
         {
             browser.ClickOn($"[data-turn='{by}']");
             AssertShows(browser, time);
         }
         browser.Script<object?>("document.activeElement.blur()");
-        foreach (var (key, time) in new[] { (Keys.ArrowRight, "10:11"), (Keys.ArrowUp, "10:16"), ("q", "10:31"), ("h", "11:01"), ("o", "12:01"), (Keys.ArrowLeft, "12:00"), (Keys.ArrowDown, "11:55") })
+        foreach (var (key, time) in new[] { (Keys.ArrowRight, "10:11"), (Keys.ArrowUp, "10:16"), ("q", "10:31"), ("h", "11:01"),
+            ("o", "12:01"), (Keys.ArrowLeft, "12:00"), (Keys.ArrowDown, "11:55") })
         {
             browser.Type(key);
             AssertShows(browser, time);
@@ -31,7 +33,8 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
     {
         using var browser = Opened();
         browser.Turn("[data-hands]", 60, 60 + 1080, 0.8);
-        var hour = Convert.ToDouble(browser.Find("[data-hand=hour]").GetAttribute("aria-valuenow"), System.Globalization.CultureInfo.InvariantCulture);
+        var hour = Convert.ToDouble(browser.Find("[data-hand=hour]").GetAttribute("aria-valuenow"),
+            System.Globalization.CultureInfo.InvariantCulture);
         Assert.Equal(0, HandPositions.HoursApart((13 + (10 / 60.0)) % 12, hour), 0.05);
     }
 
@@ -39,7 +42,9 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
     public void What_is_laid_over_it_is_hidden_until_it_is_asked_for()
     {
         using var browser = Opened();
-        foreach (var (toggle, shown) in new[] { ("figures", "[data-figures]"), ("words", "[data-words]"), ("minutes", "[data-minute='15']"), ("halves", ".half"), ("quarters", ".quarter"), ("space", "[data-space]"), ("second", "[data-second]"), ("line", "[data-line]"), ("day", ".day-strip") })
+        foreach (var (toggle, shown) in new[] { ("figures", "[data-figures]"), ("words", "[data-words]"), ("minutes", "[data-minute='15']"),
+            ("halves", ".half"), ("quarters", ".quarter"), ("space", "[data-space]"), ("second", "[data-second]"), ("line", "[data-line]"),
+            ("day", ".day-strip") })
         {
             Assert.False(Visible(browser, shown), $"{toggle} is hidden at first");
             browser.Focus($"[data-toggle={toggle}]");
@@ -64,7 +69,8 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
         using var browser = Opened();
         browser.ClickOn("[data-toggle=line]");
         Assert.Equal((0, 0, -113), Ends(browser));
-        browser.Script<object?>("const bend = document.querySelector('[data-bend]'); bend.value = 0; bend.dispatchEvent(new Event('input', { bubbles: true }))");
+        browser.Script<object?>(
+            "const bend = document.querySelector('[data-bend]'); bend.value = 0; bend.dispatchEvent(new Event('input', { bubbles: true }))");
         var (first, last, _) = Ends(browser);
         Assert.True(last - first > 200, "straight, nought and sixty are far apart");
         foreach (var counted in new[] { "0", "5", "10" })
@@ -83,7 +89,9 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
     /// <summary>Where nought and sixty stand on the number line, from left to right, and how high nought is when it is round.</summary>
     private static (double First, double Last, double Top) Ends(Browser browser)
     {
-        double At(int number, string which) => Math.Round(Convert.ToDouble(browser.Find($"[data-line-number='{number}']").GetAttribute(which), System.Globalization.CultureInfo.InvariantCulture));
+        double At(int number, string which) =>
+            Math.Round(Convert.ToDouble(browser.Find($"[data-line-number='{number}']").GetAttribute(which),
+                System.Globalization.CultureInfo.InvariantCulture));
         return (At(0, "x"), At(60, "x"), At(0, "y"));
     }
 
@@ -107,7 +115,8 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
         Assert.Contains("Has it arrived?", browser.Find("[data-demonstrated]").Text, StringComparison.Ordinal);
         browser.Open($"/practise/new/{child.Id}?pattern=next-hour");
         var offered = browser.Find("[data-demonstrations]").Text;
-        Assert.True(offered.IndexOf("The whole space", StringComparison.Ordinal) < offered.IndexOf("shown on", StringComparison.Ordinal), offered);
+        Assert.True(offered.IndexOf("The whole space", StringComparison.Ordinal) < offered.IndexOf("shown on", StringComparison.Ordinal),
+            offered);
     }
 
     [Fact]
@@ -119,7 +128,8 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
         await teacher.Post(path, fields);
         await Visitor.AssertSentTo($"/children/{own.Id}", await teacher.Post(path, fields));
         Assert.Single(await site.App.InSchool(site.A, connection => Demonstrated.To(connection, own.Id)));
-        Assert.Equal(System.Net.HttpStatusCode.NotFound, (await teacher.Post(path, new(fields) { ["child"] = others.Id.ToString()! })).StatusCode);
+        Assert.Equal(System.Net.HttpStatusCode.NotFound,
+            (await teacher.Post(path, new(fields) { ["child"] = others.Id.ToString()! })).StatusCode);
         Assert.Equal(System.Net.HttpStatusCode.BadRequest, (await teacher.Post(path, new(fields) { ["show"] = "nothing" })).StatusCode);
         Assert.Equal(System.Net.HttpStatusCode.NotFound, (await teacher.Get($"/clock?show=over-the-top&pattern=next-hour")).StatusCode);
         Assert.Empty(await site.App.InSchool(site.B, connection => Demonstrated.To(connection, others.Id)));
@@ -136,13 +146,18 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
     private static void AssertShows(Browser browser, string time)
     {
         var hands = HandPositions.Showing(ClockTime.TryParse(time)!.Value);
-        browser.AwaitScript(FormattableString.Invariant($"const at = (hand) => Number(document.querySelector(`[data-hand=${{hand}}]`).getAttribute('aria-valuenow')); return Math.abs(at('hour') - {hands.Hour}) < 0.01 && Math.abs(at('minute') - {hands.Minute}) < 0.05"));
+        browser.AwaitScript(FormattableString.Invariant(
+            $"const at = (hand) => Number(document.querySelector(`[data-hand=${{hand}}]`).getAttribute('aria-valuenow')); return Math.abs(at('hour') - {hands.Hour}) < 0.01 && Math.abs(at('minute') - {hands.Minute}) < 0.05"));
     }
 
     private static void Choose(Browser browser, string css, string value) =>
-        browser.Script<object?>($"const field = document.querySelector('{css}'); field.value = '{value}'; field.dispatchEvent(new Event('change', {{ bubbles: true }}))");
+        browser.Script<object?>(
+            $"const field = document.querySelector('{css}'); field.value = '{value}'; field.dispatchEvent(new Event('change', {{ bubbles: "
+                + $"true }}))");
 
     private static bool Visible(Browser browser, string css) => browser.Script<bool>($"return {VisibleScript(css)}");
 
-    private static string VisibleScript(string css) => $"(shown => shown.getClientRects().length > 0 && getComputedStyle(shown).visibility !== 'hidden')(document.querySelector(\"{css}\"))";
+    private static string VisibleScript(string css) =>
+        $"(shown => shown.getClientRects().length > 0 && getComputedStyle(shown).visibility !== "
+            + $"'hidden')(document.querySelector(\"{css}\"))";
 }

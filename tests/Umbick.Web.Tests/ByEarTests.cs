@@ -31,14 +31,16 @@ public sealed class ByEarTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         using var tablet = new Browser(site.Address);
-        ChildAtScreen.Enter(tablet, await site.Code(site.A, await site.OnScreen(site.A, child.Id, "read-digital", "words-to-digital", "read-digital")));
+        ChildAtScreen.Enter(tablet,
+            await site.Code(site.A, await site.OnScreen(site.A, child.Id, "read-digital", "words-to-digital", "read-digital")));
         tablet.AwaitOpen();
         tablet.Click("I don’t know");
         tablet.Await("[data-question=words-to-digital]");
         // The field has the focus; what is asked and what is given are its description too.
         AwaitSaid(tablet, tablet.Find("h1").Text);
         AwaitSaid(tablet, tablet.Find(".in-words").Text);
-        Assert.Contains(tablet.Find(".in-words").Text, tablet.Find($"#{tablet.Find("#entry").GetAttribute("aria-describedby")}").Text, StringComparison.Ordinal);
+        Assert.Contains(tablet.Find(".in-words").Text, tablet.Find($"#{tablet.Find("#entry").GetAttribute("aria-describedby")}").Text,
+            StringComparison.Ordinal);
 
         var (_, practice) = await site.Set(site.A, (await site.Child(site.A)).Id, "next-hour");
         ChildAtScreen.Enter(tablet, await site.Code(site.A, practice));
@@ -74,7 +76,8 @@ public sealed class ByEarTests(Site site) : IClassFixture<Site>
         var child = await site.Child(site.A);
         using var tablet = new Browser(site.Address);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, await site.OnScreen(site.A, child.Id, task)));
-        AssertReads(tablet, tablet.Script<IReadOnlyCollection<object>>($"return [...document.querySelectorAll(`h1, {also}`)].map(e => e.textContent.trim())").Cast<string>());
+        AssertReads(tablet, tablet.Script<IReadOnlyCollection<object>>(
+            $"return [...document.querySelectorAll(`h1, {also}`)].map(e => e.textContent.trim())").Cast<string>());
     }
 
     [Fact]
@@ -142,7 +145,8 @@ public sealed class ByEarTests(Site site) : IClassFixture<Site>
         Assert.Contains("runs no scripts", (await plain.Page("/turn")).QuerySelector("noscript")!.TextContent, StringComparison.Ordinal);
         foreach (var (hour, minute) in new[] { ("7,5", "30"), ("٣", "0") })
             await plain.Send("/turn", "Done", new() { ["hourPut"] = hour, ["minutePut"] = minute, ["hourHand"] = "", ["minuteHand"] = "" });
-        Assert.Equal(["7.5|30", "3|0"], (await site.Record(site.A, child.Id)).SittingsAsked[0].Answered.Select(question => question.Given!.Raw));
+        Assert.Equal(["7.5|30", "3|0"],
+            (await site.Record(site.A, child.Id)).SittingsAsked[0].Answered.Select(question => question.Given!.Raw));
 
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.Contains("runs no scripts", (await teacher.Page("/day")).QuerySelector("noscript")!.TextContent, StringComparison.Ordinal);
@@ -159,12 +163,15 @@ public sealed class ByEarTests(Site site) : IClassFixture<Site>
         var sitting = await site.OnScreen(site.A, child.Id, "set-from-words");
         using var plain = new Visitor(site);
         await plain.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        var answer = await plain.Send("/turn", "Done", new() { ["hourPut"] = hour, ["minutePut"] = minute, ["hourHand"] = "", ["minuteHand"] = "" });
-        Assert.Contains("Move both hands first", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        var answer = await plain.Send("/turn", "Done",
+            new() { ["hourPut"] = hour, ["minutePut"] = minute, ["hourHand"] = "", ["minuteHand"] = "" });
+        Assert.Contains("Move both hands first", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
         Assert.Empty((await site.Record(site.A, child.Id)).SittingsAsked[0].Answered);
     }
 
-    private static void AwaitSaid(Browser browser, string text) => browser.AwaitScript($"{Said}.includes({System.Text.Json.JsonSerializer.Serialize(text)})");
+    private static void AwaitSaid(Browser browser, string text) =>
+        browser.AwaitScript($"{Said}.includes({System.Text.Json.JsonSerializer.Serialize(text)})");
 
     private static void AssertReads(Browser tablet, IEnumerable<string> texts)
     {

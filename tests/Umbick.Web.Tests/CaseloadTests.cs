@@ -60,11 +60,21 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
             for (var i = 0; i < 14; i++)
             {
                 var sitting = (await asking.Start(connection, child.Id))!.Value;
-                await asking.Answer(connection, sitting, new Casework.Submission(Guid.NewGuid(), 1, "4:00", Core.Items.AnswerMode.Said, null), null);
+                await asking.Answer(connection, sitting,
+                    new Casework.Submission(Guid.NewGuid(), 1, "4:00", Core.Items.AnswerMode.Said, null), null);
                 await asking.Stop(connection, sitting);
             }
             for (var i = 0; i < 22; i++)
-                await Screenings.Add(connection, new Screening { Id = Guid.NewGuid(), Title = $"Year {i}", Stage = Core.Items.Stage.OClock, Length = 8, Form = "A", StartedAt = DateTime.UtcNow.AddDays(-i) }, []);
+                await Screenings.Add(connection,
+                    new Screening
+                    {
+                        Id = Guid.NewGuid(),
+                        Title = $"Year {i}",
+                        Stage = Core.Items.Stage.OClock,
+                        Length = 8,
+                        Form = "A",
+                        StartedAt = DateTime.UtcNow.AddDays(-i)
+                    }, []);
         });
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         await AssertEnds($"/children/{child.Id}", "[data-sitting]", 12, 14);
@@ -74,7 +84,8 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         {
             var page = await teacher.Page(path);
             Assert.Equal(first, page.QuerySelectorAll(row).Length);
-            var rest = page.QuerySelectorAll("a").Single(link => link.TextContent.StartsWith($"Show {all - first} earlier", StringComparison.Ordinal)).GetAttribute("href")!;
+            var rest = page.QuerySelectorAll("a")
+                .Single(link => link.TextContent.StartsWith($"Show {all - first} earlier", StringComparison.Ordinal)).GetAttribute("href")!;
             Assert.Equal(all, (await teacher.Page(rest)).QuerySelectorAll(row).Length);
         }
     }
@@ -132,7 +143,8 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfB);
         var (_, fields) = await teacher.Form($"/children/{theirs.Id}/teaching", "Change the alias");
         foreach (var (handler, field, value) in new[] { ("rename", "alias", "Taken"), ("caseload", "on", "false") })
-            Assert.Equal(HttpStatusCode.NotFound, (await teacher.Post($"/children/{child.Id}/teaching?handler={handler}", new(fields) { [field] = value })).StatusCode);
+            Assert.Equal(HttpStatusCode.NotFound,
+                (await teacher.Post($"/children/{child.Id}/teaching?handler={handler}", new(fields) { [field] = value })).StatusCode);
         var after = (await site.Record(site.A, child.Id)).Child;
         Assert.Equal((child.Alias, true), (after.Alias, after.OnCaseload));
     }
@@ -144,7 +156,8 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page("/children?find=Zzyzx");
         Assert.Empty(page.QuerySelectorAll("[data-child]"));
-        Assert.Contains("Nobody on the caseload has “Zzyzx” in the name.", page.QuerySelector("#caseload")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Nobody on the caseload has “Zzyzx” in the name.", page.QuerySelector("#caseload")!.TextContent,
+            StringComparison.Ordinal);
         Assert.Equal("Zzyzx", page.QuerySelector("[name=find]")!.GetAttribute("value"));
         Assert.NotEmpty((await teacher.Page("/children?find=pIP")).QuerySelectorAll("[data-child]"));
     }

@@ -58,7 +58,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         // What is not kept is told, and stands in its box.
         var answer = await teacher.Post($"/classes/{id}/grid", fields);
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
-        Assert.Contains("this one has 500", (await Visitor.Read(answer)).QuerySelector("[data-not-kept]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("this one has 500", (await Visitor.Read(answer)).QuerySelector("[data-not-kept]")!.TextContent,
+            StringComparison.Ordinal);
         var (_, after) = await teacher.Form($"/classes/{id}/grid", "Keep all");
         Assert.Equal("4:12", after[boxes[0]]);
         Assert.Equal("", after[boxes[1]]);
@@ -75,7 +76,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
 
         // An assistant sees that the box is filled, and not with what; sent as it stands, it changes nothing.
         using var assistant = await Visitor.AssistantOf(site, site.A);
-        Assert.DoesNotContain("4:20", (await assistant.Page($"/classes/{id}/grid")).QuerySelector("[data-grid]")!.InnerHtml, StringComparison.Ordinal);
+        Assert.DoesNotContain("4:20", (await assistant.Page($"/classes/{id}/grid")).QuerySelector("[data-grid]")!.InnerHtml,
+            StringComparison.Ordinal);
         var (_, seen) = await assistant.Form($"/classes/{id}/grid", "Keep all");
         Assert.Equal("•", seen[boxes[0]]);
         await Visitor.AssertSentTo($"/classes/{id}/grid", await assistant.Post($"/classes/{id}/grid", seen));
@@ -101,7 +103,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
     {
         var id = await Start(1);
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
-        foreach (var path in new[] { $"/classes/{id}", $"/classes/{id}/grid" }) Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).StatusCode);
+        foreach (var path in new[] { $"/classes/{id}", $"/classes/{id}/grid" })
+            Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).StatusCode);
     }
 
     [Fact]
@@ -119,7 +122,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         }
         tablet.Await("[data-finished]");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains($"{found.Items.Count} of {found.Items.Count} right", (await teacher.Page($"/classes/{id}")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains($"{found.Items.Count} of {found.Items.Count} right", (await teacher.Page($"/classes/{id}")).Body!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -128,7 +132,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         var id = await Start(3);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await Visitor.Read(await teacher.Send($"/classes/{id}", "Codes for screens"));
-        var codes = page.QuerySelectorAll("[data-child]").ToDictionary(row => row.GetAttribute("data-child")!, row => row.QuerySelector("[data-code]")!.GetAttribute("data-code")!);
+        var codes = page.QuerySelectorAll("[data-child]").ToDictionary(row => row.GetAttribute("data-child")!,
+            row => row.QuerySelector("[data-code]")!.GetAttribute("data-code")!);
         Assert.Equal(3, codes.Values.Distinct().Count());
         var (alias, code) = codes.Last();
         using var tablet = new Visitor(site);
@@ -149,7 +154,8 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
             {
                 if (child % 3 != 0) return ".";
                 var answered = simulated.Answer(item, AnswerMode.Written);
-                return AnswerParser.Parse(answered).Equals(item.Right) ? "." : answered.Replace(":", "", StringComparison.Ordinal) + Keys.Enter;
+                return AnswerParser.Parse(answered).Equals(item.Right) ? "."
+                    : answered.Replace(":", "", StringComparison.Ordinal) + Keys.Enter;
             }));
             browser.Type(row);
             keys += row.Length;
@@ -164,5 +170,6 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         return await site.Class(site.A, Stage.FiveMinutesTo, [.. aliases]);
     }
 
-    private async Task<IReadOnlyList<Item>> Items(Guid id) => (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!.Items;
+    private async Task<IReadOnlyList<Item>> Items(Guid id) =>
+        (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!.Items;
 }

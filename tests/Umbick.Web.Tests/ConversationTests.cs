@@ -65,7 +65,8 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
             browser.Type("B" + "400" + Keys.Enter);
             browser.Await("#asking[data-answered='2']");
             var given = (await site.Record(site.A, child)).Sittings[0].Answered.Select(question => question.Given!).ToList();
-            Assert.Equal(("620", "720", true, "counted-fives", AnswerMode.Said), (given[0].Raw, given[0].FirstRaw, given[0].Prompted, given[0].How, given[0].AnswerMode));
+            Assert.Equal(("620", "720", true, "counted-fives", AnswerMode.Said),
+                (given[0].Raw, given[0].FirstRaw, given[0].Prompted, given[0].How, given[0].AnswerMode));
             Assert.Equal(("400", null, false, "counted-back"), (given[1].Raw, given[1].FirstRaw, given[1].Prompted, given[1].How));
             Assert.True(given[1].BegunSeconds <= given[1].Seconds);
         }
@@ -142,7 +143,8 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
             Assert.Equal(Wording.Usual.Digital(item.Time), browser.Find(".own-time").Text);
             Assert.False(browser.Has("[data-stage] svg"));
             browser.Find("[name=own-turn][value=left]").Click();
-            Assert.StartsWith("matrix(0, -1", browser.Script<string>("return getComputedStyle(document.querySelector('.own-time')).transform"), StringComparison.Ordinal);
+            Assert.StartsWith("matrix(0, -1",
+                browser.Script<string>("return getComputedStyle(document.querySelector('.own-time')).transform"), StringComparison.Ordinal);
         }
     }
 
@@ -150,7 +152,8 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
     public async Task A_group_takes_turns_with_one_press_and_each_answer_goes_to_its_child()
     {
         // Turns go by the order of the list, which is by alias.
-        var children = new[] { await site.Child(site.A), await site.Child(site.A), await site.Child(site.A) }.OrderBy(child => child.Alias, StringComparer.Ordinal).ToArray();
+        var children = new[] { await site.Child(site.A), await site.Child(site.A), await site.Child(site.A) }.OrderBy(child => child.Alias,
+            StringComparer.Ordinal).ToArray();
         using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
         browser.Open("/ask/together");
         foreach (var child in children) browser.Find($"[name=child][value='{child.Id}']").Click();
@@ -210,7 +213,9 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
 
     private static string Short(string answer)
     {
-        foreach (var form in new[] { answer.Replace(":", "", StringComparison.Ordinal), answer.Replace("quarter to ", "qt", StringComparison.Ordinal), answer.Replace("quarter past ", "qp", StringComparison.Ordinal), answer.Replace("half past ", "hp", StringComparison.Ordinal) })
+        foreach (var form in new[] { answer.Replace(":", "", StringComparison.Ordinal),
+            answer.Replace("quarter to ", "qt", StringComparison.Ordinal), answer.Replace("quarter past ", "qp", StringComparison.Ordinal),
+            answer.Replace("half past ", "hp", StringComparison.Ordinal) })
         {
             if (form.Length < answer.Length && AnswerParser.Parse(form).Meaning == AnswerParser.Parse(answer).Meaning) return form;
         }

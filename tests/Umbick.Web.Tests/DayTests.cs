@@ -4,11 +4,17 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>The day in a real browser: a visit from it and back by keys alone, an absence with a substitute, the timetable, and what it does not show.</summary>
-public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFixture<Site>, IClassFixture<DayTests.MorningSite>, IAsyncDisposable
+/// <summary>
+/// The day in a real browser: a visit from it and back by keys alone, an absence with a substitute, the timetable, and what it does not
+/// show.
+/// </summary>
+public sealed class DayTests(
+    Site site, DayTests.MorningSite morning) : IClassFixture<Site>, IClassFixture<DayTests.MorningSite>, IAsyncDisposable
 {
     /// <summary>A school's morning, whenever the tests run: the next weekday, five past ten.</summary>
-    private static readonly DateTime Morning = Enumerable.Range(1, 3).Select(days => DateTime.UtcNow.Date.AddDays(days).AddMinutes(605)).First(day => day.DayOfWeek is not DayOfWeek.Saturday and not DayOfWeek.Sunday);
+    private static readonly DateTime Morning =
+        Enumerable.Range(1, 3).Select(days => DateTime.UtcNow.Date.AddDays(days).AddMinutes(605))
+            .First(day => day.DayOfWeek is not DayOfWeek.Saturday and not DayOfWeek.Sunday);
 
     private static readonly DateOnly Today = DateOnly.FromDateTime(Morning);
 
@@ -20,7 +26,8 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
 
     private static async Task Empty(SchoolConnection connection)
     {
-        foreach (var slot in (await Timetables.Load(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots) await Timetables.RemoveSlot(connection, slot.Id);
+        foreach (var slot in (await Timetables.Load(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots)
+            await Timetables.RemoveSlot(connection, slot.Id);
         foreach (var holiday in await Timetables.Holidays(connection)) await Timetables.RemoveHoliday(connection, holiday.Id);
     }
 
@@ -89,14 +96,16 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
     public async Task With_nothing_in_it_the_day_says_what_to_do_first()
     {
         using var teacher = await Visitor.TeacherOf(morning.Address, site.TeacherOfB);
-        Assert.Contains("There is no timetable yet", (await teacher.Page("/day")).QuerySelector("[data-now]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("There is no timetable yet", (await teacher.Page("/day")).QuerySelector("[data-now]")!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public async Task On_a_holiday_nothing_is_planned()
     {
         await SlotNow((await site.Child(site.A)).Id);
-        await site.App.InSchool(site.A, connection => Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", Today.AddDays(-2), Today.AddDays(2))));
+        await site.App.InSchool(site.A,
+            connection => Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", Today.AddDays(-2), Today.AddDays(2))));
         using var teacher = await Visitor.TeacherOf(morning.Address, site.TeacherOfA);
         var page = await teacher.Page("/day");
         Assert.Contains("Lamp week", page.QuerySelector("[data-now]")!.TextContent, StringComparison.Ordinal);
@@ -111,18 +120,22 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
     [InlineData("Holiday", "last", "2040-01-01", "A holiday has fewer than 120 days.")]
     [InlineData("Bar", "to", "9:00", "It has to end after it begins.")]
     [InlineData("Bar", "className", " ", "Say which class.")]
-    public async Task What_cannot_stand_in_a_timetable_is_refused_with_why_and_nothing_is_changed(string handler, string field, string value, string why)
+    public async Task What_cannot_stand_in_a_timetable_is_refused_with_why_and_nothing_is_changed(
+        string handler, string field, string value, string why)
     {
         using var teacher = await Visitor.TeacherOf(morning.Address, site.TeacherOfA);
         var (_, fields) = await teacher.Form("/timetable", "Add the slot");
-        foreach (var (name, usual) in new (string, string)[] { ("slot", $"{Guid.NewGuid()}"), ("id", $"{Guid.NewGuid()}"), ("weekday", "Monday"), ("from", "9:40"), ("to", "10:10"), ("minutes", "12"), ("className", "Tide class"), ("what", "singing"), ("name", "Lamp week"), ("first", "2026-03-02"), ("last", "2026-03-06") }) fields[name] = usual;
+        foreach (var (name, usual) in new (string, string)[] { ("slot", $"{Guid.NewGuid()}"), ("id", $"{Guid.NewGuid()}"),
+            ("weekday", "Monday"), ("from", "9:40"), ("to", "10:10"), ("minutes", "12"), ("className", "Tide class"), ("what", "singing"),
+            ("name", "Lamp week"), ("first", "2026-03-02"), ("last", "2026-03-06") }) fields[name] = usual;
         fields[field] = value;
         var answer = await teacher.Post($"/timetable?handler={handler}", fields);
         Assert.Equal(System.Net.HttpStatusCode.BadRequest, answer.StatusCode);
         var told = (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent;
         Assert.Contains(why, told, StringComparison.Ordinal);
         Assert.Contains("Nothing was changed.", told, StringComparison.Ordinal);
-        Assert.Empty(await site.App.InSchool(site.A, async connection => (await Timetables.Load(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots));
+        Assert.Empty(await site.App.InSchool(site.A,
+            async connection => (await Timetables.Load(connection, DateOnly.MinValue, DateOnly.MinValue)).Slots));
     }
 
     [Fact]
@@ -136,7 +149,8 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
         browser.Await("li[data-slot]");
         Assert.Contains("kept free", browser.Find("li[data-slot]").Text, StringComparison.Ordinal);
         browser.ClickOn("li[data-slot] summary");
-        browser.Script<object?>($"[...document.querySelector('li[data-slot] select').options].find(o => o.textContent === '{child.Alias}').selected = true");
+        browser.Script<object?>(
+            $"[...document.querySelector('li[data-slot] select').options].find(o => o.textContent === '{child.Alias}').selected = true");
         browser.Click("Keep");
         browser.AwaitText(child.Alias);
         browser.ClickOn("li[data-slot] summary");
@@ -156,10 +170,13 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
             while (await Sittings.Find(connection, sitting) is { EndedAt: null } now)
             {
                 var item = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace).Item;
-                await asking.Answer(connection, sitting, new Casework.Submission(Guid.NewGuid(), now.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null), null);
+                await asking.Answer(connection, sitting,
+                    new Casework.Submission(Guid.NewGuid(), now.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud,
+                        null), null);
             }
             // Whichever clocks were drawn, it is called likely.
-            await new Casework.Deciding(site.Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child.Id, Core.Patterns.Catalogue.Find("next-hour")!, holds: true, "seen at the board", Guid.NewGuid());
+            await new Casework.Deciding(site.Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child.Id,
+                Core.Patterns.Catalogue.Find("next-hour")!, holds: true, "seen at the board", Guid.NewGuid());
         });
         return child;
     }
@@ -178,7 +195,8 @@ public sealed class DayTests(Site site, DayTests.MorningSite morning) : IClassFi
 
         public Uri Address => _process.Address;
 
-        public async ValueTask InitializeAsync() => _process = await SiteProcess.Start(RunningSite.FreeAddress(), ahead: Morning - DateTime.UtcNow);
+        public async ValueTask InitializeAsync() => _process =
+            await SiteProcess.Start(RunningSite.FreeAddress(), ahead: Morning - DateTime.UtcNow);
 
         public ValueTask DisposeAsync()
         {

@@ -7,7 +7,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Deciding on the child's page, progress with its figures, every answer of a sitting, the caseload as it is chosen, and a pattern's page.</summary>
+/// <summary>
+/// Deciding on the child's page, progress with its figures, every answer of a sitting, the caseload as it is chosen, and a pattern's page.
+/// </summary>
 public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
 {
     private static readonly Pattern NextHour = Catalogue.Find("next-hour")!;
@@ -18,10 +20,12 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         var child = await Colds("iiii", "riii", "riii", "iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}");
-        Assert.Contains("Three cold starts in a row with none or one right", page.QuerySelector("[data-offer=change-approach]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Three cold starts in a row with none or one right",
+            page.QuerySelector("[data-offer=change-approach]")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("1 of 4 right, 3 its way", page.QuerySelector("[data-cold-starts]")!.TextContent, StringComparison.Ordinal);
         var (_, fields) = await teacher.Form($"/children/{child.Id}", "Change the approach");
-        await Visitor.AssertSentTo($"/children/{child.Id}#decided", await teacher.Send($"/children/{child.Id}", "Change the approach", new() { ["taken"] = "true" }));
+        await Visitor.AssertSentTo($"/children/{child.Id}#decided",
+            await teacher.Send($"/children/{child.Id}", "Change the approach", new() { ["taken"] = "true" }));
         page = await teacher.Page($"/children/{child.Id}");
         Assert.Null(page.QuerySelector("[data-offer]"));
         Assert.Contains("approach changed", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);
@@ -29,13 +33,16 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         // An answer that is put right afterwards changes what follows, and not what was shown then.
         await PutRight(child.Id);
         page = await teacher.Page($"/children/{child.Id}");
-        Assert.Contains("1 of 4 right, 3 its way", page.QuerySelector("[data-cold-starts]")!.QuerySelectorAll("tr")[^1].TextContent, StringComparison.Ordinal);
+        Assert.Contains("1 of 4 right, 3 its way", page.QuerySelector("[data-cold-starts]")!.QuerySelectorAll("tr")[^1].TextContent,
+            StringComparison.Ordinal);
         Assert.Contains("0 of 4 on", page.QuerySelector("[data-decided]")!.TextContent, StringComparison.Ordinal);
         // The next visit shows it another way.
         Assert.NotNull((await teacher.Page($"/visits/begin?pattern=next-hour&child={child.Id}")).QuerySelector("[data-change-approach]"));
         // A page that was opened before is told so, and decides nothing.
-        var stale = await teacher.Post($"/children/{child.Id}?handler=Decide", new(fields) { ["taken"] = "false", ["decision"] = $"{Guid.NewGuid()}" });
-        Assert.Contains("Nothing was decided", (await teacher.Page(stale.Headers.Location!.ToString())).QuerySelector("[data-stale]")!.TextContent, StringComparison.Ordinal);
+        var stale = await teacher.Post($"/children/{child.Id}?handler=Decide",
+            new(fields) { ["taken"] = "false", ["decision"] = $"{Guid.NewGuid()}" });
+        Assert.Contains("Nothing was decided",
+            (await teacher.Page(stale.Headers.Location!.ToString())).QuerySelector("[data-stale]")!.TextContent, StringComparison.Ordinal);
         Assert.Single((await site.Record(site.A, child.Id)).Work.Decisions);
         var (back, form) = await teacher.Form($"/children/{child.Id}", "take it back");
         for (var press = 0; press < 2; press++) await Visitor.AssertSentTo($"/children/{child.Id}#decided", await teacher.Post(back, form));
@@ -49,16 +56,19 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     {
         var child = await Colds("iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var refused = await teacher.Send($"/children/{child.Id}", "Rule it out", new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "  " });
+        var refused = await teacher.Send($"/children/{child.Id}", "Rule it out",
+            new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "  " });
         Assert.Contains("noReason=true", refused.Headers.Location!.ToString(), StringComparison.Ordinal);
         var page = await teacher.Page(refused.Headers.Location.ToString());
         Assert.Contains("Nothing was kept", page.QuerySelector("#say-it [role=alert]")!.TextContent, StringComparison.Ordinal);
         Assert.Empty((await site.Record(site.A, child.Id)).Work.Decisions);
 
-        await teacher.Send($"/children/{child.Id}", "Rule it out", new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "<b>a joke</b>" });
+        await teacher.Send($"/children/{child.Id}", "Rule it out",
+            new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "<b>a joke</b>" });
         page = await teacher.Page($"/children/{child.Id}");
         Assert.DoesNotContain("hour that is coming", page.QuerySelector("[data-finding]")!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("ruled out by you (“<b>a joke</b>”)", page.QuerySelector("[data-decision=rule-out]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("ruled out by you (“<b>a joke</b>”)", page.QuerySelector("[data-decision=rule-out]")!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -74,7 +84,8 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         Assert.Equal("text/csv", answer.Content.Headers.ContentType!.MediaType);
         var lines = (await answer.Content.ReadAsStringAsync()).TrimEnd('\n').Split('\n');
         Assert.Equal("day,what,about,value,of", lines[0]);
-        Assert.Equal(["0", "1", "2", "3"], lines.Where(line => line.Contains(",cold,", StringComparison.Ordinal)).Select(line => line.Split(',')[3]));
+        Assert.Equal(["0", "1", "2", "3"],
+            lines.Where(line => line.Contains(",cold,", StringComparison.Ordinal)).Select(line => line.Split(',')[3]));
         Assert.Equal(lines.Length - 1, page.QuerySelectorAll("table")[0].QuerySelectorAll("tbody tr").Length);
     }
 
@@ -97,16 +108,21 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var refused = await teacher.Send($"/children/{child.Id}/progress", "Begin a cycle", new() { ["reason"] = "", ["weeks"] = "8" });
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
-        Assert.Contains("No cycle was begun", (await Visitor.Read(refused)).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("No cycle was begun", (await Visitor.Read(refused)).QuerySelector("[role=alert]")!.TextContent,
+            StringComparison.Ordinal);
         await teacher.Send($"/children/{child.Id}/progress", "Begin a cycle", new() { ["reason"] = "class screening", ["weeks"] = "8" });
-        Assert.Contains("Form A is due now", (await teacher.Page($"/children/{child.Id}/progress")).QuerySelector("[data-cycle=open]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Form A is due now",
+            (await teacher.Page($"/children/{child.Id}/progress")).QuerySelector("[data-cycle=open]")!.TextContent,
+            StringComparison.Ordinal);
         // The form is the next thing to do, and one press asks it.
         var page = await teacher.Page($"/children/{child.Id}");
         Assert.Contains("Begin form A", page.Body!.TextContent, StringComparison.Ordinal);
         await teacher.Send($"/children/{child.Id}", "Begin form A");
         Assert.Equal("A", (await site.Record(site.A, child.Id)).SittingsAsked.Single().Sitting.Form);
         await teacher.Send($"/children/{child.Id}/progress", "End the cycle", new() { ["reason"] = "goal reached" });
-        Assert.Contains("goal reached", (await teacher.Page($"/children/{child.Id}/progress")).QuerySelector("[data-cycle=ended]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("goal reached",
+            (await teacher.Page($"/children/{child.Id}/progress")).QuerySelector("[data-cycle=ended]")!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -120,7 +136,8 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         Assert.Contains("Cold · 2 of 5 answers right", page.Body!.TextContent, StringComparison.Ordinal);
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get(link)).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get($"/children/{(await site.Child(site.A)).Id}/sittings/{link.Split('/')[^1]}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound,
+            (await teacher.Get($"/children/{(await site.Child(site.A)).Id}/sittings/{link.Split('/')[^1]}")).StatusCode);
     }
 
     [Fact]
@@ -131,15 +148,18 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         foreach (var (query, shown, hidden) in new[]
         {
-            ("waiting=decision", deciding, unknown), ("waiting=firstAsking", unknown, deciding), ("class=Quay+class", deciding, unknown), ("pattern=next-hour", deciding, unknown),
+            ("waiting=decision", deciding, unknown), ("waiting=firstAsking", unknown, deciding), ("class=Quay+class", deciding, unknown),
+            ("pattern=next-hour", deciding, unknown),
         })
         {
             var page = await teacher.Page($"/children?{query}");
             Assert.NotNull(page.QuerySelector($"[data-child='{shown.Alias}']"));
             Assert.Null(page.QuerySelector($"[data-child='{hidden.Alias}']"));
         }
-        Assert.Contains("Change the approach?", (await teacher.Page("/children")).QuerySelector($"[data-child='{deciding.Alias}']")!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("Nobody on the caseload is as chosen", (await teacher.Page("/children?class=Nowhere")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Change the approach?",
+            (await teacher.Page("/children")).QuerySelector($"[data-child='{deciding.Alias}']")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Nobody on the caseload is as chosen", (await teacher.Page("/children?class=Nowhere")).Body!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -151,10 +171,13 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         {
             var page = await teacher.Page($"/patterns/{pattern.Id}");
             Assert.NotEmpty(page.QuerySelectorAll("[data-showing] svg"));
-            Assert.Equal(page.QuerySelectorAll("[data-alike]").Select(element => element.GetAttribute("data-alike")).Distinct().Count(), page.QuerySelectorAll("[data-alike]").Length);
-            Assert.Superset(pattern.Alike.ToHashSet(), page.QuerySelectorAll("[data-alike]").Select(element => element.GetAttribute("data-alike")!).ToHashSet());
+            Assert.Equal(page.QuerySelectorAll("[data-alike]").Select(element => element.GetAttribute("data-alike")).Distinct().Count(),
+                page.QuerySelectorAll("[data-alike]").Length);
+            Assert.Superset(pattern.Alike.ToHashSet(),
+                page.QuerySelectorAll("[data-alike]").Select(element => element.GetAttribute("data-alike")!).ToHashSet());
         }
-        Assert.Contains(child.Alias, (await teacher.Page("/patterns/next-hour")).QuerySelector("[data-who]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(child.Alias, (await teacher.Page("/patterns/next-hour")).QuerySelector("[data-who]")!.TextContent,
+            StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get("/patterns/none-such")).StatusCode);
     }
 
@@ -163,7 +186,9 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     {
         var cold = (await site.Record(site.A, child)).Sittings[^1];
         var given = cold.Questions[0].Given!;
-        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, cold.Sitting.Id, new Submission(Guid.NewGuid(), 1, ".", given.AnswerMode, null) { Corrects = given.Id }, Guid.NewGuid()));
+        await site.App.InSchool(site.A,
+            connection => new Asking(site.Model, TimeProvider.System).Answer(connection, cold.Sitting.Id,
+                new Submission(Guid.NewGuid(), 1, ".", given.AnswerMode, null) { Corrects = given.Id }, Guid.NewGuid()));
     }
 
     /// <summary>A child with cold starts a week apart, the last of them two days ago.</summary>
@@ -180,7 +205,10 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
                 foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].ToList())
                 {
                     var itsWay = asked.Place <= cold.Length && cold[asked.Place - 1] == 'i';
-                    await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, (itsWay ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.Aloud, null), null);
+                    await asking.Answer(connection, id,
+                        new Submission(Guid.NewGuid(), asked.Place,
+                            (itsWay ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.Aloud, null),
+                                null);
                 }
             });
             if (i == 0) await Practise(child.Id, new Behind(TimeSpan.FromDays(1 + (7 * (outcomes.Length - 1)))));
@@ -191,10 +219,12 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     private Task Practise(ChildId child, TimeProvider clock) => site.App.InSchool(site.A, async connection =>
     {
         var practising = new Practising(site.Model, clock);
-        var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, site.Model, child))!, NextHour, new SetChoices(1), Guid.NewGuid());
+        var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, site.Model, child))!, NextHour,
+            new SetChoices(1), Guid.NewGuid());
         foreach (var asked in (await Sittings.AskedIn(connection, [sitting]))[sitting].ToList())
         {
-            await practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), asked.Place, asked.Item.Right.Short(Wording.Usual), asked.Item.Task.OnScreen, null));
+            await practising.Answer(connection, sitting,
+                new Submission(Guid.NewGuid(), asked.Place, asked.Item.Right.Short(Wording.Usual), asked.Item.Task.OnScreen, null));
             await practising.GoOn(connection, sitting, asked.Place);
         }
     });

@@ -236,7 +236,8 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         Assert.Equal(HttpStatusCode.BadRequest, (await there.Send("/go", "Begin", new() { ["code"] = code })).StatusCode);
 
         var mistyped = $"{code[..^1]}{(code[^1] == '9' ? '0' : '9')}";
-        Assert.Contains("A letter or a figure is not right", await (await there.Send("/go", "Begin", new() { ["code"] = mistyped })).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("A letter or a figure is not right",
+            await (await there.Send("/go", "Begin", new() { ["code"] = mistyped })).Content.ReadAsStringAsync(), StringComparison.Ordinal);
         var wrong = new Rows.CodeText(code[..3], Rows.CodeText.Read(code)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
         var told = new List<string>();
         for (var i = 0; i < 64; i++)
@@ -247,7 +248,8 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         // One wrong try was the used code, and the mistyped one counted for nothing; the limit counts both processes' tries together.
         Assert.Equal(59, told.Count(text => text.Contains("does not open anything", StringComparison.Ordinal)));
         var good = await site.Code(site.B, sitting);
-        Assert.Contains("Too many codes", (await (await there.Send("/go", "Begin", new() { ["code"] = good })).Content.ReadAsStringAsync()), StringComparison.Ordinal);
+        Assert.Contains("Too many codes", (await (await there.Send("/go", "Begin", new() { ["code"] = good })).Content.ReadAsStringAsync()),
+            StringComparison.Ordinal);
         // The child who is already at work is not disturbed.
         await here.Page("/turn");
     }
@@ -285,14 +287,18 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         var other = await site.Child(site.A);
-        string[] tasks = [.. ClockTasks.All.Where(task => task == ClockTasks.ChooseClock || (task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story && task.Stimulus is not Stimulus.Figures)).Select(task => task.Id)];
+        string[] tasks = [.. ClockTasks.All.Where(task =>
+            task == ClockTasks.ChooseClock
+                || (task.Order.Count > 0 && !task.Chosen && task != ClockTasks.Judge && task != ClockTasks.Story
+                && task.Stimulus is not Stimulus.Figures)).Select(task => task.Id)];
         var sitting = await site.OnScreen(site.A, child.Id, tasks);
         using var tablet = new Browser(site.Address, 1024, 768);
         ChildAtScreen.Enter(tablet, await site.Code(site.A, sitting));
         for (var done = 0; done < tasks.Length; done++)
         {
             tablet.Await($"#turn[data-done='{done}'] [data-question]");
-            var (current, all) = (await site.Current(site.A, sitting), (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]);
+            var (current, all) = (await site.Current(site.A, sitting),
+                (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]);
             var item = current.Item;
             var ahead = tablet.Fetch("/turn?handler=ahead");
             foreach (var (name, text) in new[] { ("source", tablet.Source), ("ahead", ahead), ("tree", tablet.AccessibilityTree()) })
@@ -300,7 +306,8 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
                 // By chance another question that lies ahead gives the time that this one asks for.
                 if (name == "ahead" && all.Any(question => question.Place != current.Place && question.Item.Time == item.Time)) continue;
                 var plain = text.Replace("\\u0022", "\"", StringComparison.Ordinal);
-                foreach (var secret in Secrets(item).Append(child.Alias).Append(other.Alias).Concat(["Tells ", "next-hour", "hands-swapped", "belief", "likely"]))
+                foreach (var secret in Secrets(item).Append(child.Alias).Append(other.Alias)
+                    .Concat(["Tells ", "next-hour", "hands-swapped", "belief", "likely"]))
                     Assert.False(plain.Contains(secret, StringComparison.OrdinalIgnoreCase), $"{name} of {item.Task.Id} holds “{secret}”");
             }
             // Three in a row without an answer would be the end.
@@ -328,7 +335,8 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         var choices = (await tablet.Page("/turn")).QuerySelectorAll($"[data-box] {css}").Select(choice => choice.OuterHtml).ToList();
         Assert.InRange(choices.Count, fewest, 12);
         // What is left without the words, the hands and the letters or values that stand for them.
-        var shapes = choices.Select(choice => Regex.Replace(choice, @"(?<= (value|data-join|transform|aria-label)="")[^""]*|(?<=>)[^<]+", "")).Distinct();
+        var shapes = choices.Select(choice =>
+            Regex.Replace(choice, @"(?<= (value|data-join|transform|aria-label)="")[^""]*|(?<=>)[^<]+", "")).Distinct();
         Assert.Single(shapes);
     }
 

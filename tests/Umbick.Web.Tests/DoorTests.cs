@@ -12,7 +12,8 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
 
     private static readonly (string? Kind, string Content)[] Contents =
     [
-        ("application/x-www-form-urlencoded", "child=x&place=99999999999&raw=%00&sitting=1&answer=2&pattern=none&day=0&stage=77&press=1&code=1"),
+        ("application/x-www-form-urlencoded",
+            "child=x&place=99999999999&raw=%00&sitting=1&answer=2&pattern=none&day=0&stage=77&press=1&code=1"),
         ("application/x-www-form-urlencoded", "child[=1&[]=3&=4&&slot.=6&%ff%fe=%c3%28"),
         ("multipart/form-data; boundary=x", "--x\r\nContent-Disposition: form-data; name=\"child\"\r\n\r\n1\r\n--x--\r\n"),
         ("multipart/form-data", "nothing"),
@@ -26,8 +27,11 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
     {
         Assert.True(Door.All.Count > 30);
         Assert.All(Door.All, door => Assert.True(
-            door.Model.GetCustomAttribute<AllowAnonymousAttribute>() is not null || door.Policy is Who.Records or Who.Sittings or Who.InCharge or Who.ChildPolicy or Who.SignedIn, $"{door.Route} states nobody"));
-        Assert.Equal(["/", "/error/{code:int}", "/explain", "/go", "/second-step", "/welcome/{link}"], Door.All.Where(door => door.Policy is null).Select(door => door.Route));
+            door.Model.GetCustomAttribute<AllowAnonymousAttribute>() is not null
+                || door.Policy is Who.Records or Who.Sittings or Who.InCharge or Who.ChildPolicy or Who.SignedIn,
+                $"{door.Route} states nobody"));
+        Assert.Equal(["/", "/error/{code:int}", "/explain", "/go", "/second-step", "/welcome/{link}"],
+            Door.All.Where(door => door.Policy is null).Select(door => door.Route));
         Assert.Equal(["/turn"], Door.All.Where(door => door.Policy == Who.ChildPolicy).Select(door => door.Route));
     }
 
@@ -55,7 +59,8 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
     [InlineData("/who-did-what")]
     [InlineData("/well")]
     [InlineData("/years-end")]
-    public void A_page_is_for_whoever_is_in_charge(string route) => Assert.Equal(Who.InCharge, Door.All.Single(door => door.Route == route).Policy);
+    public void A_page_is_for_whoever_is_in_charge(string route) =>
+        Assert.Equal(Who.InCharge, Door.All.Single(door => door.Route == route).Policy);
 
     [Fact]
     public async Task Nobody_opens_what_is_not_theirs_and_nothing_breaks()
@@ -65,29 +70,44 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.A, 1);
         var named = await site.Class(site.A, Core.Items.Stage.OClock, "Skua");
-        var ids = new Dictionary<string, Guid> { ["children"] = child.Id.Value, ["ask"] = sitting.Value, ["practise"] = set.Value, ["visits"] = visit, ["classes"] = named, ["sheets"] = sitting.Value };
+        var ids = new Dictionary<string, Guid>
+        {
+            ["children"] = child.Id.Value,
+            ["ask"] = sitting.Value,
+            ["practise"] = set.Value,
+            ["visits"] = visit,
+            ["classes"] = named,
+            ["sheets"] = sitting.Value
+        };
         var before = await Rows();
 
         var asked = await Task.WhenAll(
             Walk(() => Task.FromResult(new Visitor(site)), "nobody", ids, child.Alias, door => door.Policy is null),
-            Walk(() => Visitor.TeacherOf(site, site.TeacherOfB), "a teacher of another school", ids, child.Alias, door => door.Policy is not Who.ChildPolicy),
-            Walk(() => Visitor.AtOneOfTwo(site, site.B, site.A), "a teacher of two schools, at the other", ids, child.Alias, door => door.Policy is not Who.ChildPolicy),
+            Walk(() => Visitor.TeacherOf(site, site.TeacherOfB), "a teacher of another school", ids, child.Alias,
+                door => door.Policy is not Who.ChildPolicy),
+            Walk(() => Visitor.AtOneOfTwo(site, site.B, site.A), "a teacher of two schools, at the other", ids, child.Alias,
+                door => door.Policy is not Who.ChildPolicy),
             Walk(() => AtTurn(sitting), "the child at a sitting", ids, child.Alias, door => door.Policy is null or Who.ChildPolicy));
         Assert.Equal(before, await Rows());
 
-        // An assistant runs what is prepared, a teacher who is not in charge sees to no school, both may hand a device to a child; neither breaks anything.
-        var count = await Walk(() => Visitor.AssistantOf(site, site.A), "an assistant", ids, null, door => door.Policy is null or Who.Sittings or Who.SignedIn or Who.ChildPolicy);
+        // An assistant runs what is prepared, a teacher who is not in charge sees to no school, both may hand a device to a child; neither
+        // breaks anything.
+        var count = await Walk(() => Visitor.AssistantOf(site, site.A), "an assistant", ids, null,
+            door => door.Policy is null or Who.Sittings or Who.SignedIn or Who.ChildPolicy);
         var plain = await site.Colleague(site.A, PersonRole.Teacher);
-        count += await Walk(() => Visitor.TeacherOf(site, plain.UserName), "a teacher who is not in charge", ids, null, door => door.Policy is not Who.InCharge);
+        count += await Walk(() => Visitor.TeacherOf(site, plain.UserName), "a teacher who is not in charge", ids, null,
+            door => door.Policy is not Who.InCharge);
 
         // Who belongs here may change what is theirs; what they send breaks nothing either.
         var own = await Walk(() => Visitor.TeacherOf(site, site.TeacherOfA), "the teacher", ids, null, _ => true);
-        TestContext.Current.TestOutputHelper?.WriteLine($"{asked.Sum() + count + own} requests to {Door.All.Count} pages, 7 roles: 0 open, 0 broken");
+        TestContext.Current.TestOutputHelper?.WriteLine(
+            $"{asked.Sum() + count + own} requests to {Door.All.Count} pages, 7 roles: 0 open, 0 broken");
     }
 
     /// <summary>Asks every page by every verb, handler and kind of content.</summary>
     /// <returns>How many requests there were.</returns>
-    private static async Task<int> Walk(Func<Task<Visitor>> arrive, string role, Dictionary<string, Guid> ids, string? secret, Func<Door, bool> isOpen)
+    private static async Task<int> Walk(
+        Func<Task<Visitor>> arrive, string role, Dictionary<string, Guid> ids, string? secret, Func<Door, bool> isOpen)
     {
         // Whoever looks round is the demonstration's teacher from then on, and no longer in their role.
         var visitor = await arrive();
@@ -127,18 +147,21 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
             Assert.True(answer.Headers.Contains("Content-Security-Policy"), $"{told}, without the headers");
             if (!isOpen(door)) Assert.False(answer.IsSuccessStatusCode && verb != "OPTIONS", told);
             if (secret is not null && role != "the child at a sitting" && answer.IsSuccessStatusCode)
-                Assert.False((await answer.Content.ReadAsStringAsync()).Contains(secret, StringComparison.Ordinal), $"{told} tells {secret}");
+                Assert.False((await answer.Content.ReadAsStringAsync()).Contains(secret, StringComparison.Ordinal),
+                    $"{told} tells {secret}");
         }
     }
 
-    private static string With(string route, string handler) => handler.Length == 0 ? route : $"{route}{(route.Contains('?', StringComparison.Ordinal) ? '&' : '?')}handler={handler}";
+    private static string With(string route, string handler) => handler.Length == 0 ? route
+        : $"{route}{(route.Contains('?', StringComparison.Ordinal) ? '&' : '?')}handler={handler}";
 
     private static async Task<string?> Token(Visitor visitor)
     {
         var answer = await visitor.Get("/token");
         if (answer.IsSuccessStatusCode) return await answer.Content.ReadAsStringAsync();
         answer = await visitor.Get("/turn");
-        return answer.IsSuccessStatusCode ? (await Visitor.Read(answer)).QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value") : null;
+        return answer.IsSuccessStatusCode
+            ? (await Visitor.Read(answer)).QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value") : null;
     }
 
     private async Task<Visitor> AtTurn(SittingId sitting)
@@ -152,7 +175,8 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
     private Task<string> Rows() => site.App.InSchool(site.A, async connection =>
     {
         var counts = new List<int>();
-        foreach (var table in new[] { "child", "sitting", "answer", "practice_set", "visit", "decision", "slot", "holiday", "barred_time", "absence", "demonstration_shown", "screening" })
+        foreach (var table in new[] { "child", "sitting", "answer", "practice_set", "visit", "decision", "slot", "holiday", "barred_time",
+            "absence", "demonstration_shown", "screening" })
             counts.Add(await connection.ExecuteScalarAsync<int>($"select count(*) from {table}"));
         return string.Join(' ', counts);
     });

@@ -2,11 +2,16 @@ using Umbick.Core.Items;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Each task on a laptop, a tablet, a phone held either way, zoomed to twice its size, and in a reader's own few colours.</summary>
+/// <summary>
+/// Each task on a laptop, a tablet, a phone held either way, zoomed to twice its size, and in a reader's own few colours.
+/// </summary>
 public sealed class EveryScreenTests(Site site) : IClassFixture<Site>
 {
-    /// <summary>The screen, and how large the clock is at least: 1280 × 800 at 200 % is half as many pixels, where the clock is 563.</summary>
-    private static readonly (int Width, int Height, int Clock, bool ByFinger)[] Screens = [(1280, 800, 560, true), (768, 1024, 340, true), (360, 740, 230, true), (740, 360, 320, true), (640, 400, 300, false)];
+    /// <summary>
+    /// The screen, and how large the clock is at least: 1280 × 800 at 200 % is half as many pixels, where the clock is 563.
+    /// </summary>
+    private static readonly (int Width, int Height, int Clock, bool ByFinger)[] Screens = [(1280, 800, 560, true), (768, 1024, 340, true),
+        (360, 740, 230, true), (740, 360, 320, true), (640, 400, 300, false)];
 
     [Fact]
     public async Task Done_is_in_view_keys_are_large_enough_and_the_clock_grows()
@@ -24,8 +29,11 @@ public sealed class EveryScreenTests(Site site) : IClassFixture<Site>
                 browser.Resize(width, height);
                 var told = $"{tasks[done]} at {width} × {height}";
                 Assert.True(browser.Script<long>("return document.documentElement.scrollWidth") <= width, $"{told} is too wide");
-                Assert.True(browser.Script<bool>("const done = document.querySelector('[data-done-button]').getBoundingClientRect(); return done.top >= 0 && done.bottom <= innerHeight"), $"{told}: Done is out of view");
-                var face = browser.Script<long>("return Math.round(document.querySelector('.turn-face')?.getBoundingClientRect().width ?? 9999)");
+                Assert.True(browser.Script<bool>(
+                    "const done = document.querySelector('[data-done-button]').getBoundingClientRect(); return done.top >= 0 && "
+                        + "done.bottom <= innerHeight"), $"{told}: Done is out of view");
+                var face = browser.Script<long>(
+                    "return Math.round(document.querySelector('.turn-face')?.getBoundingClientRect().width ?? 9999)");
                 Assert.True(face >= clock, $"{told}: the clock is {face} wide");
                 var small = byFinger ? browser.SmallTargets() : [];
                 Assert.True(small.Count == 0, $"{told}: {string.Join("; ", small)}");
@@ -57,7 +65,9 @@ public sealed class EveryScreenTests(Site site) : IClassFixture<Site>
         browser.Tap(browser.LabelOf(choice));
         browser.Script<object?>("document.activeElement.blur()");
         Assert.Equal([1L, 0L], browser.Script<IReadOnlyCollection<object>>(
-            $"const outlined = all => all.filter(e => getComputedStyle(e).outlineStyle === 'solid').length; const labels = [...document.querySelectorAll('#turn {round}')]; return [outlined(labels.filter(e => e.querySelector(':checked'))), outlined(labels.filter(e => !e.querySelector(':checked')))]").Cast<long>());
+            $"const outlined = all => all.filter(e => getComputedStyle(e).outlineStyle === 'solid').length; const labels = "
+                + $"[...document.querySelectorAll('#turn {round}')]; return [outlined(labels.filter(e => e.querySelector(':checked'))), "
+                + $"outlined(labels.filter(e => !e.querySelector(':checked')))]").Cast<long>());
         browser.ForcedColours(false);
     }
 
@@ -73,7 +83,10 @@ public sealed class EveryScreenTests(Site site) : IClassFixture<Site>
         browser.Await("[data-feedback=look-again]");
         Assert.InRange(browser.Script<long>("return document.documentElement.scrollWidth"), 1, 320);
         // The child's clock and what is said of it stand beside each other, and Done is in view.
-        Assert.True(browser.Script<bool>("const [clock, words] = [...document.querySelector('[data-feedback]').children].map(e => e.getBoundingClientRect()); return clock.right <= words.left && words.right <= innerWidth"));
-        Assert.True(browser.Script<bool>("return document.querySelector('[data-done-button]').getBoundingClientRect().bottom <= innerHeight"));
+        Assert.True(browser.Script<bool>(
+            "const [clock, words] = [...document.querySelector('[data-feedback]').children].map(e => e.getBoundingClientRect()); return "
+                + "clock.right <= words.left && words.right <= innerWidth"));
+        Assert.True(browser.Script<bool>(
+            "return document.querySelector('[data-done-button]').getBoundingClientRect().bottom <= innerHeight"));
     }
 }

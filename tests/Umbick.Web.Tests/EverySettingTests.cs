@@ -91,7 +91,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     }
 
     [Fact]
-    public void Every_setting_has_a_row() => Assert.Empty(SettingList.All.Select(setting => setting.Id).Except(Rows.Select(row => row.Setting)));
+    public void Every_setting_has_a_row() =>
+        Assert.Empty(SettingList.All.Select(setting => setting.Id).Except(Rows.Select(row => row.Setting)));
 
     /// <summary>The school's choices are shared by the tests: each leaves them as it found them.</summary>
     public async ValueTask DisposeAsync() => await Choose([]);
@@ -112,11 +113,13 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
             "clock" when what is not null => await TextOf(teacher, "/clock?handler=time&hour=10.75&minute=45"),
             "clock" => await TextOf(teacher, "/clock"),
             "adaptive" => await TextOf(teacher, $"/ask/{await site.Sitting(site.A, child)}"),
-            "asking" => await TextOf(teacher, $"/ask/{await site.Sitting(site.A, child, new AskingOptions(Plan.Chosen) { Tasks = [what!] })}"),
+            "asking" => await TextOf(teacher,
+                $"/ask/{await site.Sitting(site.A, child, new AskingOptions(Plan.Chosen) { Tasks = [what!] })}"),
             "form" => await Tasks(await site.Sitting(site.A, (await site.Child(site.A, Stage.QuarterTo)).Id, new AskingOptions(Plan.Form))),
             "set" => await TextOf(teacher, $"/practise/new/{child}?pattern={what}"),
             "set-sheet" => await TextOf(teacher, $"/sheets/{(await site.Set(site.A, child, what)).Sitting}"),
-            "class-sheet" => await TextOf(teacher, $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
+            "class-sheet" => await TextOf(teacher,
+                $"/classes/{await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Quay class", Stage.QuarterTo, [$"Pupil {Guid.NewGuid():N}"]))}/sheet"),
             "tablet" => await OnTablet(await site.OnScreen(site.A, child, what!)),
             "practise" => await Practised(child, what!),
             "settled" => await Answered(child, "next-hour", what!, "?", "?"),
@@ -131,7 +134,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private static string Text(IHtmlDocument page) => page.DocumentElement.OuterHtml;
 
     private async Task<string> Tasks(SittingId sitting) =>
-        string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(asked => asked.Item.Task.Id));
+        string.Join(' ', (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
+            .Select(asked => asked.Item.Task.Id));
 
     /// <summary>A child's tablet at a sitting, after they have given some answers.</summary>
     private async Task<string> OnTablet(SittingId sitting, params string[] answers)
@@ -146,7 +150,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private async Task<string> Practised(ChildId child, string task)
     {
         var (_, sitting) = await site.Set(site.A, child, task == ClockTasks.ReadDigital.Id ? null : "next-hour");
-        var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(asked => asked.Item.Task.Id == task).Place;
+        var place = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
+            .First(asked => asked.Item.Task.Id == task).Place;
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, place));
         return await OnTablet(sitting);
     }
@@ -155,7 +160,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
     private async Task<string> Answered(ChildId child, string? pattern, string task, params string[] answers)
     {
         var (_, sitting) = await site.Set(site.A, child, pattern);
-        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].First(each => each.Item.Task.Id == task && each.Item.Time.Minute != 0);
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
+            .First(each => each.Item.Task.Id == task && each.Item.Time.Minute != 0);
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
         return await OnTablet(sitting, answers);
     }
@@ -168,7 +174,8 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         var time = (await site.Current(site.A, sitting)).Item.Time;
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        await tablet.Send("/turn", "Done", new() { ["hourHand"] = FormattableString.Invariant($"{(time.Hour % 12) + 0.8}"), ["minuteHand"] = $"{time.Minute}" });
+        await tablet.Send("/turn", "Done",
+            new() { ["hourHand"] = FormattableString.Invariant($"{(time.Hour % 12) + 0.8}"), ["minuteHand"] = $"{time.Minute}" });
         return await TextOf(teacher, $"/children/{child.Id}");
     }
 }

@@ -18,7 +18,8 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var links = new List<string>();
         foreach (var role in new[] { PersonRole.Teacher, PersonRole.Assistant })
             links.Add($"/welcome/{await site.App.InSchool(site.A, connection => Invitations.Make(connection, null, "Knot", role, false, null, DateTime.UtcNow))}");
-        foreach (var path in (string[])["/", "/welcome/none", .. links, "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=9:51", "/error/404", "/go"])
+        foreach (var path in (string[])["/", "/welcome/none", .. links, "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40",
+            "/explain?time=4:00&answer=9:51", "/error/404", "/go"])
         {
             browser.Open(path);
             browser.Script<object?>("document.querySelectorAll('details').forEach(d => d.open = true)");
@@ -36,11 +37,14 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var visit = Guid.NewGuid();
         var group = await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit });
         await site.Sitting(site.A, (await site.Child(site.A)).Id, new AskingOptions { Visit = visit, TurnInVisit = 1 });
-        var screening = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
+        var screening = await site.App.InSchool(site.A,
+            connection => site.Screen.Start(connection, "Harbour class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]));
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
-        var visits = new List<string> { $"/visits/begin?pattern=next-hour&child={child.Id}", $"/visits/{(await site.Visit(site.A, 3)).Visit}" };
-        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Show, 1), (VisitPart.Practise, 1), (VisitPart.Close, 7) }) visits.Add($"/visits/{await VisitAt(part, place)}");
+        var visits = new List<string> { $"/visits/begin?pattern=next-hour&child={child.Id}",
+            $"/visits/{(await site.Visit(site.A, 3)).Visit}" };
+        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Show, 1), (VisitPart.Practise, 1), (VisitPart.Close, 7) })
+            visits.Add($"/visits/{await VisitAt(part, place)}");
         var stopped = (await site.Visit(site.A, 2)).Visit;
         await site.App.InSchool(site.A, connection => site.Visiting.Stop(connection, stopped));
         visits.Add($"/visits/{stopped}");
@@ -49,11 +53,18 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         using var browser = SignedIn();
         string[] views =
         [
-            "/children", "/children?find=Zzyzx", "/children/new", $"/children/{child.Id}", $"/children/{over.Child}", "/ask", $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
-            $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}", "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
-            "/day", "/timetable", $"/children/{over.Child}/progress", $"/children/{over.Child}/sittings/{over.Sitting}", "/patterns/next-hour", "/settings", $"/children/{child.Id}/teaching", "/clock", $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
-            "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}", "/patterns", "/sign-out",
-            "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping", $"/children/{over.Child}/record", $"/children/{over.Child}/erase?unreadable=true",
+            "/children", "/children?find=Zzyzx", "/children/new", $"/children/{child.Id}", $"/children/{over.Child}", "/ask",
+            $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
+            $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}",
+            "/classes", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet",
+            $"/sheets/{(await site.App.InSchool(site.A, connection => Store.Sets.Find(connection, set)))!.Sitting}",
+            "/day", "/timetable", $"/children/{over.Child}/progress", $"/children/{over.Child}/sittings/{over.Sitting}",
+            "/patterns/next-hour", "/settings", $"/children/{child.Id}/teaching", "/clock",
+            $"/clock?show=has-it-arrived&pattern=next-hour&child={child.Id}",
+            "/practise", $"/practise/{set}", $"/practise/new/{over.Child}?pattern=numeral-as-minutes", $"/practise/new/{over.Child}",
+            "/patterns", "/sign-out",
+            "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping",
+            $"/children/{over.Child}/record", $"/children/{over.Child}/erase?unreadable=true",
         ];
         foreach (var path in views.Concat(visits))
         {
@@ -70,7 +81,9 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         // With all that can stand beside an item: one that is done, and whether the hands agree.
-        await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["support"] = "full", ["hands-agree"] = "asked" }));
+        await site.App.InSchool(site.A,
+            connection => Children.Teach(connection, child.Id, child.Stage, null,
+                new Dictionary<string, string> { ["support"] = "full", ["hands-agree"] = "asked" }));
         var (set, _) = await site.Set(site.A, child.Id, pattern);
         using var browser = SignedIn();
         browser.Open($"/practise/{set}");
@@ -108,7 +121,9 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         return id;
     }
 
-    /// <summary>A visit of three that has reached a place, where they gave the same wrong answer; in practice what came of it is seen.</summary>
+    /// <summary>
+    /// A visit of three that has reached a place, where they gave the same wrong answer; in practice what came of it is seen.
+    /// </summary>
     private async Task<Guid> VisitAt(VisitPart part, int place)
     {
         var (visit, children) = await site.Visit(site.A, 3);
@@ -117,7 +132,8 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             while (await Casework.VisitState.Load(connection, visit) is { Visit: var now } && (now.Part != part || now.Place != place))
             {
                 if (now.Part != VisitPart.Show) await Say(connection, now.Part, now.Place);
-                if (now.Part is VisitPart.Show or VisitPart.Practise) await site.Visiting.GoOn(connection, visit, now.Part, now.Place, null, Guid.NewGuid());
+                if (now.Part is VisitPart.Show or VisitPart.Practise)
+                    await site.Visiting.GoOn(connection, visit, now.Part, now.Place, null, Guid.NewGuid());
             }
             if (part is VisitPart.Practise or VisitPart.Close) await Say(connection, part, place);
         });
@@ -125,7 +141,9 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
 
         async Task Say(SchoolConnection connection, VisitPart at, int to)
         {
-            foreach (var child in children) await site.Visiting.Answer(connection, visit, child, at, new Submission(Guid.NewGuid(), to, "8:11", AnswerMode.Said, null), Guid.NewGuid());
+            foreach (var child in children)
+                await site.Visiting.Answer(connection, visit, child, at, new Submission(Guid.NewGuid(), to, "8:11", AnswerMode.Said, null),
+                    Guid.NewGuid());
         }
     }
 
@@ -154,7 +172,9 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             while (await Store.Sittings.Find(connection, id) is { EndedAt: null } sitting)
             {
                 var item = (await Store.Sittings.AskedIn(connection, [id]))[id].Single(asked => asked.Place == sitting.CurrentPlace).Item;
-                await asking.Answer(connection, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null), null);
+                await asking.Answer(connection, id,
+                    new Submission(Guid.NewGuid(), sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, null),
+                    null);
             }
         });
         return (child.Id, id);

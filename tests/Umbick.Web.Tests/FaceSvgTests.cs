@@ -16,7 +16,8 @@ public sealed class FaceSvgTests
         foreach (var time in ClockTime.All())
         {
             var svg = Drawn(new Face(FaceSize.Middle) { Hands = HandPositions.Showing(time) });
-            Assert.Equal(time, HandPositions.Wrapped(Degrees(svg, ".hand-true.hand-hour") / 30, Degrees(svg, ".hand-true.hand-minute") / 6).Read());
+            Assert.Equal(time, HandPositions.Wrapped(Degrees(svg, ".hand-true.hand-hour") / 30, Degrees(svg, ".hand-true.hand-minute") / 6)
+                .Read());
         }
     }
 
@@ -32,7 +33,8 @@ public sealed class FaceSvgTests
     [Fact]
     public void The_shadow_lies_under_the_true_hands()
     {
-        var svg = Drawn(Face.Showing(FaceSize.Large, new ClockTime(4, 0), DigitalAnswer.Showing(new ClockTime(12, 20)), isRight: false, "4:00"));
+        var svg = Drawn(Face.Showing(FaceSize.Large, new ClockTime(4, 0), DigitalAnswer.Showing(new ClockTime(12, 20)), isRight: false,
+            "4:00"));
         var hands = svg.QuerySelectorAll(".hand").Select(hand => hand.ClassList[1]).ToList();
         Assert.Equal(["hand-shadow", "hand-shadow", "hand-true", "hand-true"], hands);
         Assert.Equal(120, Degrees(svg, ".hand-shadow.hand-minute"));
@@ -40,7 +42,8 @@ public sealed class FaceSvgTests
 
     [Fact]
     public void A_right_answer_has_no_shadow() =>
-        Assert.Empty(Drawn(Face.Showing(FaceSize.Mini, new ClockTime(4, 0), DigitalAnswer.Showing(new ClockTime(4, 0)), isRight: true, null)).QuerySelectorAll(".hand-shadow"));
+        Assert.Empty(Drawn(Face.Showing(FaceSize.Mini, new ClockTime(4, 0), DigitalAnswer.Showing(new ClockTime(4, 0)), isRight: true,
+            null)).QuerySelectorAll(".hand-shadow"));
 
     [Fact]
     public void A_wrong_answer_that_no_clock_shows_is_still_marked()
@@ -83,7 +86,8 @@ public sealed class FaceSvgTests
         Assert.Equal("4:00 & \"so\"", labelled.GetAttribute("aria-label"));
     }
 
-    private static IElement Drawn(Face face) => new HtmlParser().ParseDocument(FaceSvg.Draw(face, TeachingPreferences.Usual)).QuerySelector("svg")!;
+    private static IElement Drawn(Face face) =>
+        new HtmlParser().ParseDocument(FaceSvg.Draw(face, TeachingPreferences.Usual)).QuerySelector("svg")!;
 
     private static double Degrees(IElement svg, string hand) =>
         double.Parse(svg.QuerySelector(hand)!.GetAttribute("transform")!["rotate(".Length..^1], CultureInfo.InvariantCulture);

@@ -13,15 +13,18 @@ public sealed class FailureTests
         using var client = new HttpClient { BaseAddress = site.Address };
         using var page = await client.GetAsync(new Uri("/", UriKind.Relative), TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.InternalServerError, page.StatusCode);
-        Assert.Contains("Every answer that was taken is kept", await page.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.Contains("Every answer that was taken is kept", await page.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
         foreach (var header in new[] { "Content-Security-Policy", "X-Content-Type-Options", "Referrer-Policy", "Cache-Control" })
             Assert.True(page.Headers.Contains(header), header);
         using var asked = new HttpRequestMessage(HttpMethod.Get, "/explain?time=4:00");
         asked.Headers.Add("HX-Request", "true");
         using var script = await client.SendAsync(asked, TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.InternalServerError, script.StatusCode);
-        Assert.DoesNotContain("<html", await script.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
-        Assert.Equal((HttpStatusCode.OK, HttpStatusCode.ServiceUnavailable), (await Status(client, "/alive"), await Status(client, "/ready")));
+        Assert.DoesNotContain("<html", await script.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
+        Assert.Equal((HttpStatusCode.OK, HttpStatusCode.ServiceUnavailable),
+            (await Status(client, "/alive"), await Status(client, "/ready")));
     }
 
     [Fact]

@@ -3,19 +3,24 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Forms as the pages give them, with fields that somebody changed to do harm: none breaks a page, and none reaches another school.</summary>
+/// <summary>
+/// Forms as the pages give them, with fields that somebody changed to do harm: none breaks a page, and none reaches another school.
+/// </summary>
 public sealed class HostileFormTests(Site site) : IClassFixture<Site>
 {
     private const int Requests = 1000;
 
     private static readonly string[] Odd =
     [
-        "", " ", "0", "-1", "99999999999999999999", "1e400", "NaN", "null", "true", "0001-01-01", "9999-12-31", "0044-03-15", "-infinity", "infinity", "2026-02-30", "24:61", "\u202e٤:٢٠", "\ud83d\ude00", "\ufffd", "'; drop table child; --",
-        "<script>alert(1)</script>", "../../etc/passwd", "%00", "{}", "[[]]", "00000000-0000-0000-0000-000000000000", new('x', 300), new('8', 19_000),
+        "", " ", "0", "-1", "99999999999999999999", "1e400", "NaN", "null", "true", "0001-01-01", "9999-12-31", "0044-03-15", "-infinity",
+        "infinity", "2026-02-30", "24:61", "\u202e٤:٢٠", "\ud83d\ude00", "\ufffd", "'; drop table child; --",
+        "<script>alert(1)</script>", "../../etc/passwd", "%00", "{}", "[[]]", "00000000-0000-0000-0000-000000000000", new('x', 300),
+        new('8', 19_000),
     ];
 
     /// <summary>What ends the run, or goes to whoever sent it: it is tried elsewhere.</summary>
-    private static readonly string[] NotPressed = ["/sign-out", "handler=hand", "handler=everywhere", "handler=lookround", "/schools", "/you"];
+    private static readonly string[] NotPressed = ["/sign-out", "handler=hand", "handler=everywhere", "handler=lookround", "/schools",
+        "/you"];
 
     [Fact]
     public async Task A_thousand_of_them_break_nothing()
@@ -44,13 +49,17 @@ public sealed class HostileFormTests(Site site) : IClassFixture<Site>
                 var fields = Visitor.FieldsOf(form);
                 for (var change = random.Next(1, 4); change > 0; change--) Change(fields, random, foreign);
                 using var answer = await charge.Post(action, fields);
-                Assert.True((int)answer.StatusCode < 500, $"{(int)answer.StatusCode} of {action} with {string.Join('&', fields.Where(field => !field.Key.StartsWith('_')).Select(field => $"{field.Key}={field.Value[..Math.Min(80, field.Value.Length)]}"))}");
+                Assert.True((int)answer.StatusCode < 500,
+                    $"{(int)answer.StatusCode} of {action} with "
+                        + $"{string.Join('&', fields.Where(field => !field.Key.StartsWith('_')).Select(field => $"{field.Key}={field.Value[..Math.Min(80, field.Value.Length)]}"))}");
                 statuses[(int)answer.StatusCode] = statuses.GetValueOrDefault((int)answer.StatusCode) + 1;
                 if (++count == Requests) break;
             }
         }
         Assert.Equal(before, await EverythingOf(site.B));
-        TestContext.Current.TestOutputHelper?.WriteLine($"{count} forms: {string.Join(", ", statuses.Select(statuse => $"{statuse.Value} × {statuse.Key}"))}; nothing of another school changed");
+        TestContext.Current.TestOutputHelper?.WriteLine(
+            $"{count} forms: {string.Join(", ", statuses.Select(statuse => $"{statuse.Value} × {statuse.Key}"))}; nothing of another "
+                + $"school changed");
         Assert.True(statuses.GetValueOrDefault(302) + statuses.GetValueOrDefault(200) > 50, "too few were taken");
     }
 
@@ -89,7 +98,8 @@ public sealed class HostileFormTests(Site site) : IClassFixture<Site>
         }
     }
 
-    private async Task<Visitor> Somebody() => await Visitor.TeacherOf(site, (await site.Colleague(site.A, PersonRole.Teacher, inCharge: true)).UserName);
+    private async Task<Visitor> Somebody() =>
+        await Visitor.TeacherOf(site, (await site.Colleague(site.A, PersonRole.Teacher, inCharge: true)).UserName);
 
     /// <summary>Pages with forms, of things that are there.</summary>
     private async Task<List<string>> Pages()
@@ -101,8 +111,11 @@ public sealed class HostileFormTests(Site site) : IClassFixture<Site>
         var named = await site.Class(site.A, Core.Items.Stage.OClock, $"Skua {Guid.NewGuid():N}"[..14]);
         return
         [
-            $"/children/{child.Id}", $"/children/{child.Id}/record", $"/children/{child.Id}/erase", $"/children/{child.Id}/teaching", $"/children/{child.Id}/progress", $"/ask/{sitting}", $"/ask/begin/{child.Id}", $"/practise/{set}",
-            $"/practise/new/{child.Id}?pattern=next-hour", $"/visits/{visit}", $"/classes/{named}", $"/classes/{named}/grid", "/children/new", "/classes", "/day", "/timetable", "/settings", "/people", "/years-end", "/you", "/files", "/who-did-what", "/clock",
+            $"/children/{child.Id}", $"/children/{child.Id}/record", $"/children/{child.Id}/erase", $"/children/{child.Id}/teaching",
+            $"/children/{child.Id}/progress", $"/ask/{sitting}", $"/ask/begin/{child.Id}", $"/practise/{set}",
+            $"/practise/new/{child.Id}?pattern=next-hour", $"/visits/{visit}", $"/classes/{named}", $"/classes/{named}/grid",
+            "/children/new", "/classes", "/day", "/timetable", "/settings", "/people", "/years-end", "/you", "/files", "/who-did-what",
+            "/clock",
         ];
     }
 
@@ -112,14 +125,16 @@ public sealed class HostileFormTests(Site site) : IClassFixture<Site>
         var sitting = await site.Sitting(site.B, child.Id);
         var (set, _) = await site.Set(site.B, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.B, 1);
-        return [child.Id.Value, sitting.Value, set.Value, visit, await site.Class(site.B, Core.Items.Stage.OClock, "Skua"), (await site.Colleague(site.B, PersonRole.Teacher)).Id];
+        return [child.Id.Value, sitting.Value, set.Value, visit, await site.Class(site.B, Core.Items.Stage.OClock, "Skua"),
+            (await site.Colleague(site.B, PersonRole.Teacher)).Id];
     }
 
     private Task<string> EverythingOf(Guid school) => site.App.InSchool(school, async connection =>
     {
         var hashes = new List<string>();
         foreach (var table in RecordRows.Tables.Append("person").Append("slot").Append("holiday").Append("school"))
-            hashes.Add($"{table} {await connection.QuerySingleAsync<string>($"select coalesce(md5(string_agg(one::text, '|' order by one::text)), '') from \"{table}\" one")}");
+            hashes.Add($"{table} {await connection.QuerySingleAsync<string>($"select coalesce(md5(string_agg(one::text, '|' order by "
+                + $"one::text)), '') from \"{table}\" one")}");
         return string.Join('\n', hashes);
     });
 }

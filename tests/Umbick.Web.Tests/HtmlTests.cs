@@ -21,12 +21,16 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
             Assert.True(count > Door.All.Count + ClockTasks.All.Count, $"only {count} pages");
 
             var root = Site.Setting("UMBICK_ROOT");
-            using var validator = Process.Start(new ProcessStartInfo("node", [Path.Combine(root, "node_modules", "html-validate", "bin", "html-validate.mjs"), "--config", Path.Combine(root, ".htmlvalidate.json"), "--formatter", "text", folder.FullName])
-            {
-                RedirectStandardOutput = true,
-                RedirectStandardError = true,
-            })!;
-            var said = await validator.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken) + await validator.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+            using var validator = Process.Start(
+                new ProcessStartInfo("node",
+                    [Path.Combine(root, "node_modules", "html-validate", "bin", "html-validate.mjs"), "--config",
+                        Path.Combine(root, ".htmlvalidate.json"), "--formatter", "text", folder.FullName])
+                {
+                    RedirectStandardOutput = true,
+                    RedirectStandardError = true,
+                })!;
+            var said = await validator.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken)
+                + await validator.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
             await validator.WaitForExitAsync(TestContext.Current.CancellationToken);
             Assert.True(validator.ExitCode == 0, said);
             TestContext.Current.TestOutputHelper?.WriteLine($"{count} pages without an error");
@@ -44,7 +48,8 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
         await site.App.InSchool(site.A, async connection =>
         {
             var asking = new Asking(site.Model, TimeProvider.System);
-            for (var place = 1; place <= 3; place++) await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, "4:12", AnswerMode.Said, null), null);
+            for (var place = 1; place <= 3; place++)
+                await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, "4:12", AnswerMode.Said, null), null);
         });
         var (set, practice) = await site.Set(site.A, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.A, 2);
@@ -82,7 +87,8 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
     private async Task AnybodysPages(string folder)
     {
         using var anybody = new Visitor(site);
-        foreach (var path in new[] { "/", "/go", "/error/404", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40", "/explain?time=4:00&answer=4:00" }) await Keep(anybody, path, folder, "anybody");
+        foreach (var path in new[] { "/", "/go", "/error/404", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40",
+            "/explain?time=4:00&answer=4:00" }) await Keep(anybody, path, folder, "anybody");
     }
 
     private async Task<Visitor> AtTurn(SittingId sitting)

@@ -78,7 +78,8 @@ public sealed class LooseHandsTests(Site site, SharedTablet tablet) : IClassFixt
     {
         using var browser = SignedIn();
         browser.Open("/clock");
-        browser.Script<object?>("window.seen = []; document.addEventListener('umbick:turned', e => seen.push([e.detail.hour, e.detail.minute]))");
+        browser.Script<object?>(
+            "window.seen = []; document.addEventListener('umbick:turned', e => seen.push([e.detail.hour, e.detail.minute]))");
         var start = Value(browser, "minute") * 6;
         browser.Turn("[data-hands]", start, start + degrees, 0.8);
         AssertLaw(browser);
@@ -91,7 +92,8 @@ public sealed class LooseHandsTests(Site site, SharedTablet tablet) : IClassFixt
     {
         using var browser = SignedIn();
         browser.Open("/clock");
-        browser.Script<object?>("window.seen = []; document.addEventListener('umbick:turned', e => seen.push([e.detail.hour, e.detail.minute]))");
+        browser.Script<object?>(
+            "window.seen = []; document.addEventListener('umbick:turned', e => seen.push([e.detail.hour, e.detail.minute]))");
         browser.Turn("[data-hands]", 305, 305 + 75, 0.4);
         AssertLaw(browser);
         Assert.Equal(0, HandPositions.HoursApart((10 + (10 / 60.0)) + 2.5, Value(browser, "hour")), HourWithin);

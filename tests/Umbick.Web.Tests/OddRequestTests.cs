@@ -3,17 +3,21 @@ using System.Text;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>What no page asks for is refused, and never breaks anything: unknown handlers, verbs, kinds of content, broken fields.</summary>
+/// <summary>
+/// What no page asks for is refused, and never breaks anything: unknown handlers, verbs, kinds of content, broken fields.
+/// </summary>
 public sealed class OddRequestTests(Site site) : IClassFixture<Site>
 {
-    private static readonly HttpStatusCode[] Refusals = [HttpStatusCode.BadRequest, HttpStatusCode.NotFound, HttpStatusCode.MethodNotAllowed, HttpStatusCode.UnsupportedMediaType];
+    private static readonly HttpStatusCode[] Refusals = [HttpStatusCode.BadRequest, HttpStatusCode.NotFound,
+        HttpStatusCode.MethodNotAllowed, HttpStatusCode.UnsupportedMediaType];
 
     [Fact]
     public async Task An_unknown_handler_is_not_found_whoever_asks_for_it()
     {
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var (_, fields) = await teacher.Form("/settings", "Keep these");
-        foreach (var path in new[] { "/day", "/children", "/settings", "/clock", "/timetable", "/patterns", "/classes", "/ask", "/practise", "/explain" })
+        foreach (var path in new[] { "/day", "/children", "/settings", "/clock", "/timetable", "/patterns", "/classes", "/ask", "/practise",
+            "/explain" })
         {
             Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get($"{path}?handler=none")).StatusCode);
             Assert.Equal(HttpStatusCode.NotFound, (await teacher.Post($"{path}?handler=none", fields)).StatusCode);
@@ -52,9 +56,11 @@ public sealed class OddRequestTests(Site site) : IClassFixture<Site>
     {
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var (_, fields) = await teacher.Form("/settings", "Keep these");
-        foreach (var path in new[] { "/day", "/timetable?handler=slot", "/timetable?handler=holiday", "/settings", $"/children/{(await site.Child(site.A)).Id}?handler=say", "/visits/begin" })
+        foreach (var path in new[] { "/day", "/timetable?handler=slot", "/timetable?handler=holiday", "/settings",
+            $"/children/{(await site.Child(site.A)).Id}?handler=say", "/visits/begin" })
         {
-            using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = new ByteArrayContent(Encoding.UTF8.GetBytes(content)) };
+            using var request = new HttpRequestMessage(HttpMethod.Post, path)
+            { Content = new ByteArrayContent(Encoding.UTF8.GetBytes(content)) };
             request.Content.Headers.TryAddWithoutValidation("Content-Type", kind);
             request.Headers.Add("RequestVerificationToken", fields["__RequestVerificationToken"]);
             var answer = await teacher.Send(request);

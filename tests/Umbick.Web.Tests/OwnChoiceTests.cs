@@ -8,7 +8,8 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
 {
     private const string Pattern = "to-as-past";
 
-    private static readonly Dictionary<string, string> ChosenForOne = new() { ["past"] = "after", ["mark"] = "stop", ["hand-colours"] = "plum-teal" };
+    private static readonly Dictionary<string, string> ChosenForOne =
+        new() { ["past"] = "after", ["mark"] = "stop", ["hand-colours"] = "plum-teal" };
 
     private readonly List<Child> _children = [];
 
@@ -60,7 +61,8 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
             "the set to give" => await Main($"/practise/new/{child.Id}?pattern={Pattern}"),
             "the set they were given" => await Main($"/practise/{(await site.Set(site.A, child.Id, Pattern)).Set}"),
             "the set on their sheet" => await Main($"/sheets/{(await site.Set(site.A, child.Id, Pattern)).Sitting}"),
-            "the set among those that wait" => await Main("/practise", $"[data-waiting-set='{(await site.Set(site.A, child.Id, Pattern)).Set}']"),
+            "the set among those that wait" =>
+                await Main("/practise", $"[data-waiting-set='{(await site.Set(site.A, child.Id, Pattern)).Set}']"),
             _ => throw new ArgumentOutOfRangeException(nameof(page), page, null),
         };
 
@@ -74,8 +76,10 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
         for (var answered = 0; answered < 2; answered++)
         {
             var asked = await site.Current(site.A, sitting);
-            var given = new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud), asked.Item.Task.Aloud, 4);
-            await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting, given, null));
+            var given = new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud),
+                asked.Item.Task.Aloud, 4);
+            await site.App.InSchool(site.A,
+                connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting, given, null));
         }
         await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Stop(connection, sitting));
     }

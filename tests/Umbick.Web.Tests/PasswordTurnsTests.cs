@@ -9,7 +9,8 @@ public sealed class PasswordTurnsTests
     {
         using var turns = new PasswordTurns();
         var held = new List<IDisposable>();
-        for (var i = 0; i < Math.Max(1, Environment.ProcessorCount / 2); i++) held.Add((await turns.Wait(atHome: true, CancellationToken.None))!);
+        for (var i = 0; i < Math.Max(1, Environment.ProcessorCount / 2); i++)
+            held.Add((await turns.Wait(atHome: true, CancellationToken.None))!);
         using var gone = new CancellationTokenSource();
         var waiting = turns.Wait(atHome: false, gone.Token);
         Assert.False(waiting.IsCompleted);

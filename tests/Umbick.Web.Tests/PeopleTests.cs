@@ -30,7 +30,9 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var link = await Invited("Teacher");
         using var visitor = new Visitor(site);
         using var other = new Visitor(site);
-        var answers = await Task.WhenAll(new[] { visitor, other }.Select(async guest => await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh })));
+        var answers = await Task.WhenAll(
+            new[] { visitor, other }.Select(async guest =>
+                await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh })));
         Assert.Equal([HttpStatusCode.OK, HttpStatusCode.Redirect], answers.Select(answer => answer.StatusCode).Order());
     }
 
@@ -44,8 +46,11 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var link = await Invited("Teacher");
         using var guest = new Visitor(site);
         var name = Name();
-        Assert.Contains(told, (await Visitor.Read(await guest.Send(link, "Come in", new() { ["userName"] = name, ["password"] = password }))).Body!.TextContent, StringComparison.Ordinal);
-        await Visitor.AssertSentTo("/day", await guest.Send(link, "Come in", new() { ["userName"] = name, ["password"] = "éèê öäü ßßß" + "x" }));
+        Assert.Contains(told, (await Visitor.Read(
+            await guest.Send(link, "Come in", new() { ["userName"] = name, ["password"] = password }))).Body!.TextContent,
+                StringComparison.Ordinal);
+        await Visitor.AssertSentTo("/day",
+            await guest.Send(link, "Come in", new() { ["userName"] = name, ["password"] = "éèê öäü ßßß" + "x" }));
     }
 
     [Fact]
@@ -53,7 +58,10 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     {
         var link = await Invited("Teacher");
         using var guest = new Visitor(site);
-        Assert.Contains("Somebody has that user name", (await Visitor.Read(await guest.Send(link, "Come in", new() { ["userName"] = site.TeacherOfB.ToUpperInvariant(), ["password"] = Fresh }))).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Somebody has that user name",
+            (await Visitor.Read(await guest.Send(link, "Come in",
+                new() { ["userName"] = site.TeacherOfB.ToUpperInvariant(), ["password"] = Fresh }))).Body!.TextContent,
+                    StringComparison.Ordinal);
         await Visitor.AssertSentTo("/day", await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh }));
     }
 
@@ -91,9 +99,13 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var person = await site.Colleague(site.B, PersonRole.Teacher, inCharge: true);
         var link = await Invited("Assistant");
         using var guest = new Visitor(site);
-        Assert.Contains("do not go together", (await Visitor.Read(await guest.Send(link, "Add this school", new() { ["userName"] = person.UserName, ["password"] = "not the password" }))).Body!.TextContent, StringComparison.Ordinal);
-        await Visitor.AssertSentTo("/", await guest.Send(link, "Add this school", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
-        await Visitor.AssertSentTo("/schools", await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        Assert.Contains("do not go together",
+            (await Visitor.Read(await guest.Send(link, "Add this school",
+                new() { ["userName"] = person.UserName, ["password"] = "not the password" }))).Body!.TextContent, StringComparison.Ordinal);
+        await Visitor.AssertSentTo("/",
+            await guest.Send(link, "Add this school", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        await Visitor.AssertSentTo("/schools",
+            await guest.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
 
         // At one they are in charge, at the other an assistant.
         foreach (var (school, home, forbidden) in new[] { (site.A, "/helping", "/people"), (site.B, "/day", "/turn") })
@@ -102,7 +114,8 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
             fields["school"] = school.ToString();
             await Visitor.AssertSentTo(home, await guest.Post(action, fields));
             Assert.NotEqual(HttpStatusCode.OK, (await guest.Get(forbidden)).StatusCode);
-            Assert.Contains(school == site.A ? "Skerry" : "Holm", (await guest.Page(home)).QuerySelector(".here")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains(school == site.A ? "Skerry" : "Holm", (await guest.Page(home)).QuerySelector(".here")!.TextContent,
+                StringComparison.Ordinal);
         }
         var (_, other) = await guest.Form("/schools", "Go on");
         other["school"] = Guid.NewGuid().ToString();
@@ -114,7 +127,9 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     {
         var link = await Invited("Assistant");
         using var guest = new Visitor(site);
-        Assert.Contains("You work at this school already", (await Visitor.Read(await guest.Send(link, "Add this school", new() { ["userName"] = site.TeacherOfA, ["password"] = Site.Password }))).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("You work at this school already",
+            (await Visitor.Read(await guest.Send(link, "Add this school",
+                new() { ["userName"] = site.TeacherOfA, ["password"] = Site.Password }))).Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains(await site.App.InSchool(site.A, People.All), person => person.UserName == site.TeacherOfA && person.InCharge);
         await Visitor.AssertSentTo("/helping", await guest.Send(link, "Come in", new() { ["userName"] = Name(), ["password"] = Fresh }));
     }
@@ -133,7 +148,9 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var everybody = await site.App.InSchool(site.B, People.All);
         var refused = 0;
         foreach (var each in everybody.Where(known => known.InCharge))
-            refused += await site.App.InSchool(site.B, connection => People.Change(connection, each.Id, PersonRole.Teacher, inCharge: false, leaves: false, DateTime.UtcNow)) ? 0 : 1;
+            refused += await site.App.InSchool(site.B,
+                connection => People.Change(connection, each.Id, PersonRole.Teacher, inCharge: false, leaves: false, DateTime.UtcNow)) ? 0
+                    : 1;
         Assert.Equal(1, refused);
         Assert.Single(await site.App.InSchool(site.B, People.All), known => known.InCharge);
     }
@@ -148,7 +165,9 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         fields["person"] = person.Id.ToString();
         await Visitor.AssertSentTo("/people", await charge.Post("/people?handler=Leaves", fields));
         Assert.Equal(HttpStatusCode.Redirect, (await teacher.Get("/day")).StatusCode);
-        Assert.Contains("do not go together", (await Visitor.Read(await teacher.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }))).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("do not go together",
+            (await Visitor.Read(await teacher.Send("/", "Sign in",
+                new() { ["userName"] = person.UserName, ["password"] = Site.Password }))).Body!.TextContent, StringComparison.Ordinal);
         var entries = (await charge.Page($"/who-did-what?person={person.Id}")).QuerySelectorAll("[data-entry='signed-in'] td");
         Assert.Contains("Knot", entries.Select(cell => cell.TextContent));
     }
@@ -159,7 +178,9 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var person = await site.Colleague(site.A, PersonRole.Teacher);
         using var here = await Visitor.TeacherOf(site, person.UserName);
         using var elsewhere = await Visitor.TeacherOf(site, person.UserName);
-        Assert.Contains("That is not your password now", (await Visitor.Read(await here.Send("/you", "Change it", new() { ["current"] = "not this one", ["password"] = Fresh }))).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("That is not your password now",
+            (await Visitor.Read(await here.Send("/you", "Change it",
+                new() { ["current"] = "not this one", ["password"] = Fresh }))).Body!.TextContent, StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.OK, (await elsewhere.Get("/day")).StatusCode);
         var changed = await Visitor.Read(await here.Send("/you", "Change it", new() { ["current"] = Site.Password, ["password"] = Fresh }));
         Assert.Contains("You have a new password", changed.Body!.TextContent, StringComparison.Ordinal);
@@ -188,9 +209,11 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, person.UserName);
         var begun = await Visitor.Read(await teacher.Send("/you", "Begin", new() { ["current"] = Site.Password }));
         var key = begun.QuerySelector("[data-key]")!.TextContent.Replace(" ", "", StringComparison.Ordinal);
-        var fields = begun.Forms.Single(form => form.TextContent.Contains("Turn it on", StringComparison.Ordinal)).QuerySelectorAll("input").ToDictionary(input => input.GetAttribute("name")!, input => input.GetAttribute("value") ?? "");
+        var fields = begun.Forms.Single(form => form.TextContent.Contains("Turn it on", StringComparison.Ordinal)).QuerySelectorAll("input")
+            .ToDictionary(input => input.GetAttribute("name")!, input => input.GetAttribute("value") ?? "");
         fields["code"] = "000000";
-        Assert.Contains("not the code for this key", (await Visitor.Read(await teacher.Post("/you?handler=TurnOn", fields))).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("not the code for this key",
+            (await Visitor.Read(await teacher.Post("/you?handler=TurnOn", fields))).Body!.TextContent, StringComparison.Ordinal);
         // Figures of another script are figures too.
         var first = CodeOf(key);
         fields["code"] = string.Concat(first.Select(figure => (char)('٠' + (figure - '0'))));
@@ -198,14 +221,18 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var paper = on.QuerySelectorAll(".paper-codes code").Select(code => code.TextContent).ToList();
         Assert.Equal(10, paper.Count);
         // What stands in the database makes no codes.
-        Assert.DoesNotContain(key, (await site.App.InSchool(site.A, connection => People.Find(connection, person.Id)))!.AuthenticatorKey!, StringComparison.Ordinal);
+        Assert.DoesNotContain(key, (await site.App.InSchool(site.A, connection => People.Find(connection, person.Id)))!.AuthenticatorKey!,
+            StringComparison.Ordinal);
 
         // A code by time opens once, also the one that turned it on; those of two half minutes away open nothing.
         var next = CodeOf(key, 1);
-        foreach (var (code, opens) in new[] { ("123456", false), (first, false), (CodeOf(key, -3), false), (CodeOf(key, 4), false), (next, true), (next, false), (paper[0], true), (paper[0], false), (paper[1].ToLowerInvariant().Replace("-", " ", StringComparison.Ordinal), true) })
+        foreach (var (code, opens) in new[] { ("123456", false), (first, false), (CodeOf(key, -3), false), (CodeOf(key, 4), false),
+            (next, true), (next, false), (paper[0], true), (paper[0], false),
+            (paper[1].ToLowerInvariant().Replace("-", " ", StringComparison.Ordinal), true) })
         {
             using var again = new Visitor(site);
-            await Visitor.AssertSentTo("/second-step", await again.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+            await Visitor.AssertSentTo("/second-step",
+                await again.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
             Assert.Equal(HttpStatusCode.Redirect, (await again.Get("/day")).StatusCode);
             var answer = await again.Send("/second-step", "Go on", new() { ["code"] = code });
             Assert.Equal(opens ? HttpStatusCode.Redirect : HttpStatusCode.OK, answer.StatusCode);
@@ -224,11 +251,14 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         var child = await site.Child(site.A);
         for (var time = 0; time < 3; time++) await teacher.Page($"/children/{child.Id}");
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains("Knot", (await charge.Page("/who-did-what?what=wrong-password")).QuerySelector("[data-entry]")!.TextContent, StringComparison.Ordinal);
-        var own = (await charge.Page($"/who-did-what?person={person.Id}")).QuerySelectorAll("[data-entry]").Select(row => row.GetAttribute("data-entry"));
+        Assert.Contains("Knot", (await charge.Page("/who-did-what?what=wrong-password")).QuerySelector("[data-entry]")!.TextContent,
+            StringComparison.Ordinal);
+        var own = (await charge.Page($"/who-did-what?person={person.Id}")).QuerySelectorAll("[data-entry]")
+            .Select(row => row.GetAttribute("data-entry"));
         // Opened three times within the hour, it is told once.
         Assert.Equal(["opened-record", "settings-changed", "signed-in"], own);
-        Assert.Contains(child.Alias, (await charge.Page($"/who-did-what?child={child.Id}")).QuerySelector("h1")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(child.Alias, (await charge.Page($"/who-did-what?child={child.Id}")).QuerySelector("h1")!.TextContent,
+            StringComparison.Ordinal);
         Assert.Empty((await charge.Page("/who-did-what?what=erased&until=2020-01-01")).QuerySelectorAll("[data-entry]"));
     }
 
@@ -255,5 +285,6 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>The six figures that a device shows for a key (RFC 6238), so many half minutes from now.</summary>
-    private static string CodeOf(string key, int steps = 0) => new OtpNet.Totp(OtpNet.Base32Encoding.ToBytes(key)).ComputeTotp(DateTime.UtcNow.AddSeconds(30 * steps));
+    private static string CodeOf(string key, int steps = 0) =>
+        new OtpNet.Totp(OtpNet.Base32Encoding.ToBytes(key)).ComputeTotp(DateTime.UtcNow.AddSeconds(30 * steps));
 }

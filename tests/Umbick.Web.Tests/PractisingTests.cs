@@ -41,7 +41,8 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         page = await tablet.Page("/turn");
         Assert.Equal("told", Feedback(page));
         Assert.NotEmpty(page.QuerySelectorAll("[data-explained]"));
-        Assert.Equal([1, 2], (await site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))).LatestAnswers.Where(answer => answer.Place == asked.Place).Select(answer => answer.Try));
+        Assert.Equal([1, 2], (await site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))).LatestAnswers.Where(
+            answer => answer.Place == asked.Place).Select(answer => answer.Try));
     }
 
     private static string? Feedback(IHtmlDocument page) => page.QuerySelector("[data-feedback]")?.GetAttribute("data-feedback");
@@ -49,7 +50,13 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     private static Dictionary<string, string> Fields(Answer answer) => answer switch
     {
         PlacedAnswer placed => new() { ["hourHand"] = Number(placed.Hour), ["minuteHand"] = Number(placed.Minute) },
-        WordsAnswer { Time: { Amount: { } amount, Hour: { } hour } time } => new() { ["amount"] = amount is 15 ? "quarter" : amount is 30 ? "half" : $"{amount}", ["way"] = time.Form == SpokenForm.Past ? "past" : "to", ["hour"] = $"{hour}" },
+        WordsAnswer { Time: { Amount: { } amount, Hour: { } hour } time } =>
+            new()
+            {
+                ["amount"] = amount is 15 ? "quarter" : amount is 30 ? "half" : $"{amount}",
+                ["way"] = time.Form == SpokenForm.Past ? "past" : "to",
+                ["hour"] = $"{hour}"
+            },
         _ => new() { ["raw"] = answer.Short(Wording.Usual) },
     };
 
@@ -59,7 +66,8 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     public async Task With_full_help_one_is_done_beside_the_item_and_on_a_bare_one_none()
     {
         var child = await site.Child(site.A);
-        await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["support"] = "full" }));
+        await site.App.InSchool(site.A,
+            connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["support"] = "full" }));
         var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
@@ -74,9 +82,12 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     public async Task What_is_put_together_is_seen_before_it_is_sent_and_the_hands_are_checked_after_it()
     {
         var child = await site.Child(site.A);
-        await site.App.InSchool(site.A, connection => Children.Teach(connection, child.Id, child.Stage, null, new Dictionary<string, string> { ["hands-agree"] = "asked" }));
+        await site.App.InSchool(site.A,
+            connection => Children.Teach(connection, child.Id, child.Stage, null,
+                new Dictionary<string, string> { ["hands-agree"] = "asked" }));
         var (_, sitting) = await site.Set(site.A, child.Id, "to-as-past");
-        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting].Single(each => each.Place == 3);
+        var asked = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
+            .Single(each => each.Place == 3);
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, 3));
         using var browser = new Browser(site.Address);
         browser.Open("/go");
@@ -120,7 +131,8 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         var given = await site.App.InSchool(site.A, connection => Sets.OfChild(connection, child.Id));
         Assert.Equal(Support.Some, Assert.Single(given).Support);
         var items = await site.App.InSchool(site.A, connection => Sets.Items(connection, given[0].Id));
-        Assert.Equal(Enumerable.Range(0, 10).Select(i => Item(after, i)), items.Select(item => $"{Wording.Usual.Digital(item.Item.Time)} {item.Why}"));
+        Assert.Equal(Enumerable.Range(0, 10).Select(i => Item(after, i)),
+            items.Select(item => $"{Wording.Usual.Digital(item.Item.Time)} {item.Why}"));
     }
 
     [Fact]
@@ -129,8 +141,11 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         var child = await site.Child(site.A);
         var (waits, _) = await site.Set(site.A, child.Id, "next-hour");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains($"/practise/{waits}", (await teacher.Page($"/practise/new/{child.Id}?pattern=hands-swapped")).QuerySelector("[data-waits]")!.InnerHtml, StringComparison.Ordinal);
-        await Visitor.AssertSentTo($"/practise/{waits}?waited=true", await teacher.Send($"/practise/new/{child.Id}?pattern=hands-swapped", "Give"));
+        Assert.Contains($"/practise/{waits}",
+            (await teacher.Page($"/practise/new/{child.Id}?pattern=hands-swapped")).QuerySelector("[data-waits]")!.InnerHtml,
+            StringComparison.Ordinal);
+        await Visitor.AssertSentTo($"/practise/{waits}?waited=true",
+            await teacher.Send($"/practise/new/{child.Id}?pattern=hands-swapped", "Give"));
         Assert.NotNull((await teacher.Page($"/practise/{waits}?waited=true")).QuerySelector("[data-waited]"));
         Assert.Single(await site.App.InSchool(site.A, connection => Sets.OfChild(connection, child.Id)));
     }
@@ -153,7 +168,8 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     {
         var child = await site.Child(site.A);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Equal(System.Net.HttpStatusCode.BadRequest, (await teacher.Get($"/practise/new/{child.Id}?pattern=next-hour&{asked}")).StatusCode);
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest,
+            (await teacher.Get($"/practise/new/{child.Id}?pattern=next-hour&{asked}")).StatusCode);
     }
 
     [Fact]
@@ -192,9 +208,11 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
         {
             var answer = place < 2 ? held.AnswerTo(known.Item) : known.Item.Right;
             await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System)
-                .Answer(connection, sitting, new Submission(Guid.NewGuid(), known.Place, answer.Short(Wording.Usual), known.Item.Task.Aloud, null), null));
+                .Answer(connection, sitting,
+                new Submission(Guid.NewGuid(), known.Place, answer.Short(Wording.Usual), known.Item.Task.Aloud, null), null));
         }
-        Assert.Equal([(2, 4)], (await site.Record(site.A, child.Id)).Work.CourseOf(held.Pattern).Colds.Select(cold => (cold.Right, cold.Telling.Count)));
+        Assert.Equal([(2, 4)], (await site.Record(site.A, child.Id)).Work.CourseOf(held.Pattern).Colds.Select(cold =>
+            (cold.Right, cold.Telling.Count)));
         Assert.Matches("2 of 4 right", (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-cold-starts]")!.TextContent);
     }
 

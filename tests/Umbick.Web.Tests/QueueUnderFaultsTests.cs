@@ -43,7 +43,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         await AssertNothingLost(told);
         Assert.Empty(told.Refused!);
         // Child and teacher see the same, whichever process they ask.
-        var (here, there) = (await Visitor.TeacherOf(site.Address, site.TeacherOfA), await Visitor.TeacherOf(second.Address, site.TeacherOfA));
+        var (here, there) = (await Visitor.TeacherOf(site.Address, site.TeacherOfA),
+            await Visitor.TeacherOf(second.Address, site.TeacherOfA));
         foreach (var path in new[] { "/children", "/practise" }.Concat(clients.Select(client => $"/ask/{client.Sitting}")))
             Assert.Equal(await Shown(here, path), await Shown(there, path));
 
@@ -74,7 +75,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
     {
         var random = new Random(seed);
         // Connections of this site alone are cut, so that other tests keep theirs.
-        var settings = new NpgsqlConnectionStringBuilder(Site.Setting("UMBICK_APP")) { ApplicationName = $"umbick faults {Guid.NewGuid():N}" };
+        var settings = new NpgsqlConnectionStringBuilder(Site.Setting("UMBICK_APP"))
+        { ApplicationName = $"umbick faults {Guid.NewGuid():N}" };
         var address = RunningSite.FreeAddress();
         var server = await SiteProcess.Start(address, settings.ConnectionString);
         await using var proxy = await FaultProxy.Start([address], random);
@@ -97,7 +99,9 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
                 proxy.Share = 0;
             });
             await AssertNothingLost(told);
-            output.WriteLine($"Seed {seed}: {told.Typed!.Count} answers typed, {proxy.Writes} sendings, {string.Join(", ", proxy.Counted.Select(fault => $"{fault.Value} {fault.Key}"))}; {told.Acknowledged!.Count} acknowledged, {told.Refused!.Count} refused, {told.Waiting!.Count} waiting.");
+            output.WriteLine($"Seed {seed}: {told.Typed!.Count} answers typed, {proxy.Writes} sendings, "
+                + $"{string.Join(", ", proxy.Counted.Select(fault => $"{fault.Value} {fault.Key}"))}; {told.Acknowledged!.Count} "
+                + $"acknowledged, {told.Refused!.Count} refused, {told.Waiting!.Count} waiting.");
         }
         finally
         {
@@ -105,7 +109,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         }
     }
 
-    private static Task Later(Task over, double seconds) => Task.WhenAny(over, Task.Delay(TimeSpan.FromSeconds(seconds), TestContext.Current.CancellationToken));
+    private static Task Later(Task over, double seconds) =>
+        Task.WhenAny(over, Task.Delay(TimeSpan.FromSeconds(seconds), TestContext.Current.CancellationToken));
 
     /// <summary>Takes the database away: whole where the launcher can, else by cutting the site's connections.</summary>
     private async Task Cut(string name)
@@ -118,7 +123,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
             return;
         }
         await using var connection = new NpgsqlConnection(Site.Setting("UMBICK_APP"));
-        await connection.ExecuteAsync("select pg_terminate_backend(pid) from pg_stat_activity where application_name = @name", new { name });
+        await connection.ExecuteAsync("select pg_terminate_backend(pid) from pg_stat_activity where application_name = @name",
+            new { name });
     }
 
     private async Task<List<Client>> Clients(int lists, int listLength, int sheets, int conversation)
@@ -126,14 +132,21 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
         List<Client> clients = [];
         for (var i = 0; i < lists; i++)
         {
-            var sitting = await site.OnScreen(site.A, (await site.Child(site.A)).Id, [.. Enumerable.Repeat(ClockTasks.ReadDigital.Id, listLength)]);
+            var sitting = await site.OnScreen(site.A, (await site.Child(site.A)).Id,
+                [.. Enumerable.Repeat(ClockTasks.ReadDigital.Id, listLength)]);
             clients.Add(new Client("list", $"{sitting}", listLength) { Code = true, Sitting = sitting.Value });
         }
         for (var i = 0; i < 2; i++)
         {
-            var screening = await site.Class(site.A, Stage.FiveMinutesTo, [.. Enumerable.Range(0, sheets).Select(_ => $"Pupil {Guid.NewGuid():N}")]);
+            var screening = await site.Class(site.A, Stage.FiveMinutesTo,
+                [.. Enumerable.Range(0, sheets).Select(_ => $"Pupil {Guid.NewGuid():N}")]);
             var found = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, screening)))!;
-            clients.Add(new Client("grid", "teacher", ClassScreening.Length) { Screening = screening, Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id.Value)], User = site.TeacherOfA });
+            clients.Add(new Client("grid", "teacher", ClassScreening.Length)
+            {
+                Screening = screening,
+                Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id.Value)],
+                User = site.TeacherOfA
+            });
         }
         for (var i = 0; i < 2; i++)
         {
@@ -146,7 +159,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
     private async Task<Told> Run(Uri address, int seed, List<Client> clients, Func<Task, Task> meanwhile)
     {
         var root = Site.Setting("UMBICK_ROOT");
-        var start = new ProcessStartInfo("node", [$"{root}/bench/answers/queue-clients.mjs", $"{root}/src/Umbick.Web/wwwroot/js/answer-queue.js", address.ToString(), $"{seed}"])
+        var start = new ProcessStartInfo("node",
+            [$"{root}/bench/answers/queue-clients.mjs", $"{root}/src/Umbick.Web/wwwroot/js/answer-queue.js", address.ToString(), $"{seed}"])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
@@ -190,7 +204,8 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
     private async Task AssertNothingLost(Told told)
     {
         var ids = told.Typed!.Select(typed => typed.Id).ToArray();
-        var kept = (await Patiently(() => site.App.InSchool(site.A, connection => connection.QueryAsync<(Guid Id, string Raw, Guid Sitting, int Place)>(
+        var kept = (await Patiently(() =>
+            site.App.InSchool(site.A, connection => connection.QueryAsync<(Guid Id, string Raw, Guid Sitting, int Place)>(
             "select id, raw, sitting, place::int from answer where id = any(@ids)", new { ids })))).ToList();
         Assert.Equal(ids.Length, ids.Distinct().Count());
         // Every acknowledged answer is there, once, as it was typed, under its own question.

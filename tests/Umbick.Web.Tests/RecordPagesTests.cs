@@ -17,7 +17,8 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}/record");
         Assert.Equal(["4:12", "8:40"], page.QuerySelectorAll("[data-sitting] td .childs").Select(raw => raw.TextContent));
-        var file = await (await teacher.Get($"/children/{child.Id}/record?handler=file")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var file = await (await teacher.Get($"/children/{child.Id}/record?handler=file")).Content.ReadAsStringAsync(
+            TestContext.Current.CancellationToken);
         Assert.Contains($"\"alias\": \"{child.Alias}\"", file, StringComparison.Ordinal);
 
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
@@ -26,7 +27,8 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/children/{child.Id}")).StatusCode);
         var again = await Sent(other, "Record", "record.json", file, new() { ["alias"] = "Another one" });
         Assert.Equal(HttpStatusCode.BadRequest, again.StatusCode);
-        Assert.Contains("This record is here already. Nothing was taken in.", (await Visitor.Read(again)).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("This record is here already. Nothing was taken in.", (await Visitor.Read(again)).Body!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -44,7 +46,8 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var refused = await charge.Send($"/children/{child.Id}/record", "Erase the record", new() { ["alias"] = "Somebody else" });
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
         Assert.Contains("Nothing was erased", (await Visitor.Read(refused)).Body!.TextContent, StringComparison.Ordinal);
-        await Visitor.AssertSentTo("/files?erased=true", await charge.Send($"/children/{child.Id}/record", "Erase the record", new() { ["alias"] = $" {child.Alias} " }));
+        await Visitor.AssertSentTo("/files?erased=true",
+            await charge.Send($"/children/{child.Id}/record", "Erase the record", new() { ["alias"] = $" {child.Alias} " }));
         Assert.Equal(HttpStatusCode.NotFound, (await charge.Get($"/children/{child.Id}")).StatusCode);
         // That one was erased is told; whose it was is told nowhere.
         var told = (await charge.Page("/who-did-what?what=erased")).Body!.TextContent;
@@ -60,7 +63,8 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var page = await charge.Page($"/children/{child.Id}/erase?unreadable=true");
         Assert.Contains("cannot be shown", page.Body!.TextContent, StringComparison.Ordinal);
         Assert.DoesNotContain("4:12", page.Body.TextContent, StringComparison.Ordinal);
-        await Visitor.AssertSentTo("/files?erased=true", await charge.Send($"/children/{child.Id}/erase", "Erase the record", new() { ["alias"] = child.Alias }));
+        await Visitor.AssertSentTo("/files?erased=true",
+            await charge.Send($"/children/{child.Id}/erase", "Erase the record", new() { ["alias"] = child.Alias }));
         Assert.Null(await site.App.InSchool(site.A, connection => Children.AliasOf(connection, child.Id)));
         Assert.Equal(HttpStatusCode.NotFound, (await charge.Get($"/children/{child.Id}/erase")).StatusCode);
     }
@@ -70,7 +74,8 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
     {
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfB);
         Assert.DoesNotContain("a prize", (await charge.Page("/years-end?done=a+prize")).Body!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("Done: 2 children moved on, 0 set aside.", (await charge.Page("/years-end?moved=2&aside=0")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Done: 2 children moved on, 0 set aside.", (await charge.Page("/years-end?moved=2&aside=0")).Body!.TextContent,
+            StringComparison.Ordinal);
         var answer = await charge.Send("/settings", "Keep these", new() { ["zone"] = "Europe/Atlantis" });
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.Contains("There is no time zone of that name", (await Visitor.Read(answer)).Body!.TextContent, StringComparison.Ordinal);
@@ -82,8 +87,10 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
     {
         var child = await Asked();
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        await Visitor.AssertSentTo($"/children/{child.Id}/record", await teacher.Send($"/children/{child.Id}/record", "Keep", new() { ["until"] = "2001-07-31" }));
-        Assert.Contains("past the day", (await teacher.Page("/day")).QuerySelector("[data-matter=keeping]")!.TextContent, StringComparison.Ordinal);
+        await Visitor.AssertSentTo($"/children/{child.Id}/record",
+            await teacher.Send($"/children/{child.Id}/record", "Keep", new() { ["until"] = "2001-07-31" }));
+        Assert.Contains("past the day", (await teacher.Page("/day")).QuerySelector("[data-matter=keeping]")!.TextContent,
+            StringComparison.Ordinal);
         Assert.NotNull((await teacher.Page("/files")).QuerySelector($"[data-kept-until='{child.Alias}']"));
         var refused = await teacher.Send($"/children/{child.Id}/record", "Keep", new() { ["until"] = "teatime" });
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
@@ -126,11 +133,15 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
     {
         var child = await Asked();
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Contains($"{child.Alias},", await (await teacher.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.Contains($"{child.Alias},",
+            await (await teacher.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
         var sent = await Sent(teacher, "", "children.csv", "child\nSomebody new\n");
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get(sent.Headers.Location!.OriginalString)).StatusCode);
-        Assert.DoesNotContain(child.Alias, await (await other.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.DoesNotContain(child.Alias,
+            await (await other.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -144,11 +155,20 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var token = page.QuerySelector("form [name=__RequestVerificationToken]")!.GetAttribute("value")!;
         var seen = page.QuerySelector($"[data-class='{name}'] [name=seen]")!.GetAttribute("value")!;
         // The name stays, so that only what was shown tells that it is done. Pressed twice, it is done once.
-        var form = new Dictionary<string, string> { ["__RequestVerificationToken"] = token, ["from"] = name, ["seen"] = seen, ["to"] = name, ["stages"] = "2" };
-        Assert.StartsWith("/years-end?moved=", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString, StringComparison.Ordinal);
+        var form = new Dictionary<string, string>
+        {
+            ["__RequestVerificationToken"] = token,
+            ["from"] = name,
+            ["seen"] = seen,
+            ["to"] = name,
+            ["stages"] = "2"
+        };
+        Assert.StartsWith("/years-end?moved=", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString,
+            StringComparison.Ordinal);
         Assert.Equal("/years-end", (await charge.Post("/years-end", form)).Headers.Location!.OriginalString);
         seen = (await charge.Page("/years-end")).QuerySelector($"[data-class='{name}'] [name=seen]")!.GetAttribute("value")!;
-        await charge.Post("/years-end", new(form) { ["seen"] = seen, ["to"] = $"{name} 5", ["stages"] = "0", ["aside"] = done.Id.ToString()! });
+        await charge.Post("/years-end",
+            new(form) { ["seen"] = seen, ["to"] = $"{name} 5", ["stages"] = "0", ["aside"] = done.Id.ToString()! });
         var listed = (await site.App.InSchool(site.B, Children.Aliases)).ToDictionary(each => each.Id);
         // From half past two stages on.
         Assert.Equal(($"{name} 5", Stage.QuarterTo), (listed[child.Id].ClassName, listed[child.Id].Stage));
@@ -171,10 +191,13 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var child = await Asked();
         var sitting = (await site.Record(site.A, child.Id)).Sittings[0];
         var (answer, by) = (sitting.Answered.First().Given!, (await site.App.InSchool(site.A, People.All))[0].Id);
-        await site.App.InSchool(site.A, connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id, new Submission(Guid.NewGuid(), 1, "4:10", AnswerMode.Said, null) { Corrects = answer.Id }, by));
+        await site.App.InSchool(site.A,
+            connection => new Asking(site.Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id,
+                new Submission(Guid.NewGuid(), 1, "4:10", AnswerMode.Said, null) { Corrects = answer.Id }, by));
         using var charge = await Visitor.TeacherOf(site, site.TeacherOfA);
         await charge.Send($"/children/{child.Id}/teaching", "Keep these", new() { ["stage"] = "FiveMinutesTo" });
-        var told = (await charge.Page($"/who-did-what?child={child.Id}")).QuerySelectorAll("[data-entry]").Select(row => row.GetAttribute("data-entry")).ToList();
+        var told = (await charge.Page($"/who-did-what?child={child.Id}")).QuerySelectorAll("[data-entry]")
+            .Select(row => row.GetAttribute("data-entry")).ToList();
         Assert.Contains("corrected", told);
         Assert.Contains("settings-changed", told);
     }
@@ -207,13 +230,19 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         browser.Click("Read it");
     }
 
-    private static async Task<HttpResponseMessage> Sent(Visitor visitor, string handler, string name, string text, Dictionary<string, string>? more = null)
+    private static async Task<HttpResponseMessage> Sent(
+        Visitor visitor, string handler, string name, string text, Dictionary<string, string>? more = null)
     {
         var page = await visitor.Page("/files");
-        var token = page.Forms.OfType<IHtmlFormElement>().Select(form => form.QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value")).First(value => value is not null)!;
-        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(Encoding.UTF8.GetBytes(text)), "file", name } };
+        var token = page.Forms.OfType<IHtmlFormElement>()
+            .Select(form => form.QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value"))
+            .First(value => value is not null)!;
+        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" },
+            { new ByteArrayContent(Encoding.UTF8.GetBytes(text)), "file", name } };
         foreach (var (field, value) in more ?? []) content.Add(new StringContent(value), field);
-        using var request = new HttpRequestMessage(HttpMethod.Post, new Uri(handler.Length == 0 ? "/files" : $"/files?handler={handler}", UriKind.Relative)) { Content = content };
+        using var request = new HttpRequestMessage(HttpMethod.Post,
+            new Uri(handler.Length == 0 ? "/files" : $"/files?handler={handler}", UriKind.Relative))
+        { Content = content };
         return await visitor.Send(request);
     }
 
@@ -225,7 +254,8 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         var asking = new Asking(site.Model, TimeProvider.System);
         await site.App.InSchool(site.A, async connection =>
         {
-            foreach (var (raw, place) in new[] { ("4:12", 1), ("8:40", 2) }) await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Guid.NewGuid());
+            foreach (var (raw, place) in new[] { ("4:12", 1), ("8:40", 2) })
+                await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Guid.NewGuid());
         });
         return child;
     }

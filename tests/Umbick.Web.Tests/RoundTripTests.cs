@@ -8,7 +8,8 @@ using Umbick.Store;
 namespace Umbick.Web.Tests;
 
 /// <summary>
-/// How many round trips to the database an answer and a page take, with the person's session and everything: the site tells it. A child who is asked has sittings
+/// How many round trips to the database an answer and a page take, with the person's session and everything: the site tells it. A child who
+/// is asked has sittings
 /// behind them, so that nothing is cheap for want of a history.
 /// </summary>
 public sealed class RoundTripTests(Site site) : IClassFixture<Site>
@@ -49,7 +50,8 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
         var (visit, children) = await site.Visit(site.A, 4);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var taken = new List<int>();
-        // The room's clock, and two faces asked cold of each: with the last answer to a face the next one comes, and how all of them read is looked at.
+        // The room's clock, and two faces asked cold of each: with the last answer to a face the next one comes, and how all of them read
+        // is looked at.
         for (var face = 0; face < 3; face++)
         {
             var page = await teacher.Page($"/visits/{visit}");
@@ -81,7 +83,8 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
         AssertTakes(10, [Taken(await teacher.Get("/day"))]);
     }
 
-    private static void AssertTakes(int most, IReadOnlyList<int> taken) => Assert.True(taken.Max() <= most, $"{string.Join(", ", taken)}: more than {most}");
+    private static void AssertTakes(int most, IReadOnlyList<int> taken) =>
+        Assert.True(taken.Max() <= most, $"{string.Join(", ", taken)}: more than {most}");
 
     /// <summary>What each of three answers took, the first of which may find nothing remembered.</summary>
     private static async Task<IReadOnlyList<int>> Answers(Func<Task<HttpResponseMessage>> answer)
@@ -98,7 +101,8 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
     }
 
     private static Dictionary<string, string> Fields(IHtmlDocument page, string selector) =>
-        Visitor.FieldsOf((IHtmlFormElement)page.QuerySelector(selector)!).GroupBy(field => field.Key).ToDictionary(field => field.Key, field => field.First().Value);
+        Visitor.FieldsOf((IHtmlFormElement)page.QuerySelector(selector)!).GroupBy(field => field.Key).ToDictionary(field => field.Key,
+            field => field.First().Value);
 
     private static string Right(Item item) => item.Right.Short(Wording.Usual);
 
@@ -115,7 +119,8 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
                 while (await Sittings.Find(connection, id) is { EndedAt: null } sitting)
                 {
                     var item = (await Sittings.AskedIn(connection, [id]))[id].Single(asked => asked.Place == sitting.CurrentPlace).Item;
-                    await asking.Answer(connection, id, new Submission(Guid.NewGuid(), sitting.CurrentPlace, Right(item), item.Task.Aloud, null), Guid.NewGuid());
+                    await asking.Answer(connection, id,
+                        new Submission(Guid.NewGuid(), sitting.CurrentPlace, Right(item), item.Task.Aloud, null), Guid.NewGuid());
                 }
             });
         }

@@ -33,7 +33,8 @@ public sealed class SessionTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task Whoever_is_removed_or_has_a_new_password_is_shut_out_at_once()
     {
-        foreach (var change in new[] { "update account set security_stamp = 'another' where id = @Id", "update person set left_at = now() where id = @Id" })
+        foreach (var change in new[] { "update account set security_stamp = 'another' where id = @Id",
+            "update person set left_at = now() where id = @Id" })
         {
             var name = $"other@{Guid.NewGuid():N}.example";
             var person = await site.Owner.InSchool(site.A, connection => People.Add(connection, name, "Other", Site.PasswordHash));
@@ -49,7 +50,8 @@ public sealed class SessionTests(Site site) : IClassFixture<Site>
     {
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfB);
         Assert.Equal(HttpStatusCode.OK, (await teacher.Get("/day")).StatusCode);
-        await site.Owner.InSchool(site.B, connection => connection.ExecuteAsync("update session set ends_at = now() - interval '1 second'"));
+        await site.Owner.InSchool(site.B,
+            connection => connection.ExecuteAsync("update session set ends_at = now() - interval '1 second'"));
         await AssertShut(teacher);
     }
 
@@ -60,7 +62,8 @@ public sealed class SessionTests(Site site) : IClassFixture<Site>
         using var device = new Visitor(site);
         await device.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
         Assert.Equal(HttpStatusCode.OK, (await device.Get("/turn")).StatusCode);
-        await site.App.InSchool(site.A, connection => new Casework.Asking(site.Model, TimeProvider.System).Deliver(connection, sitting, DeliveryMode.Conversation));
+        await site.App.InSchool(site.A,
+            connection => new Casework.Asking(site.Model, TimeProvider.System).Deliver(connection, sitting, DeliveryMode.Conversation));
         Assert.Equal(HttpStatusCode.Redirect, (await device.Get("/turn")).StatusCode);
     }
 

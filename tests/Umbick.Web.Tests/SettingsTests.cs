@@ -52,7 +52,8 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
     [InlineData("to", "till", " till ", " to ")]
     public async Task Words(string setting, string choice, string seen, string gone)
     {
-        var (teacher, tablet) = await With(setting, choice, ClockTasks.WordsToDigital, words => words.Contains(seen, StringComparison.Ordinal));
+        var (teacher, tablet) =
+            await With(setting, choice, ClockTasks.WordsToDigital, words => words.Contains(seen, StringComparison.Ordinal));
         foreach (var page in new[] { teacher, tablet })
         {
             var words = page.QuerySelector(".in-words")!.TextContent;
@@ -98,7 +99,8 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
         await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = choice }));
         var child = await site.Child(site.A);
         var (_, sitting) = await site.Set(site.A, child.Id, "next-hour");
-        var asked = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.First(question => question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
+        var asked = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions.First(question =>
+            question.Asked.Item.Task == ClockTasks.SetFromDigital).Asked;
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, asked.Place));
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
@@ -130,9 +132,11 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
 
         var page = await teacher.Page($"/children/{child.Id}/teaching");
         Assert.Equal("", Selected(page, "set-numerals"));
-        await teacher.Send($"/children/{child.Id}/teaching", "Keep these", new() { ["set-numerals"] = "none", ["stage"] = "4", ["met"] = "read-digital" });
+        await teacher.Send($"/children/{child.Id}/teaching", "Keep these",
+            new() { ["set-numerals"] = "none", ["stage"] = "4", ["met"] = "read-digital" });
         var row = (await site.App.InSchool(site.A, connection => Children.Find(connection, child.Id)))!;
-        Assert.Equal((Core.Teaching.Numerals.None, "after", Stage.HalfPast), (row.Preferences.Dial.Numerals, row.Preferences.Wording.Past, row.Stage));
+        Assert.Equal((Core.Teaching.Numerals.None, "after", Stage.HalfPast),
+            (row.Preferences.Dial.Numerals, row.Preferences.Wording.Past, row.Stage));
         Assert.Equal(["read-digital"], row.TasksMet!);
     }
 
@@ -147,9 +151,11 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
     }
 
     /// <summary>The school's choices are shared by the tests: each leaves them as it found them.</summary>
-    public async ValueTask DisposeAsync() => await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string>()));
+    public async ValueTask DisposeAsync() =>
+        await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string>()));
 
-    private static string Selected(IHtmlDocument page, string name) => ((IHtmlSelectElement)page.QuerySelector($"[name={name}]")!).Value ?? "";
+    private static string Selected(IHtmlDocument page, string name) => ((IHtmlSelectElement)page.QuerySelector($"[name={name}]")!).Value
+        ?? "";
 
     private async Task<(ChildId Child, SittingId Sitting)> Sitting(string setting, string choice, ClockTask task)
     {
@@ -159,7 +165,8 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
     }
 
     /// <summary>The teacher's page and the child's of a sitting with one task, where a school has chosen this.</summary>
-    private async Task<(IHtmlDocument Teacher, IHtmlDocument Tablet)> With(string setting, string choice, ClockTask task, Func<string, bool>? fits = null)
+    private async Task<(IHtmlDocument Teacher, IHtmlDocument Tablet)> With(
+        string setting, string choice, ClockTask task, Func<string, bool>? fits = null)
     {
         for (var i = 0; ; i++)
         {

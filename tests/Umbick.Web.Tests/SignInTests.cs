@@ -3,7 +3,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Wrong passwords: each is counted before it is heard, and they shut out neither the others at an address nor whoever is at the school.</summary>
+/// <summary>
+/// Wrong passwords: each is counted before it is heard, and they shut out neither the others at an address nor whoever is at the school.
+/// </summary>
 public sealed class SignInTests(Site site) : IClassFixture<Site>
 {
     [Fact]
@@ -14,7 +16,8 @@ public sealed class SignInTests(Site site) : IClassFixture<Site>
         var (action, fields) = await stranger.Form("/", "Sign in");
         (fields["userName"], fields["password"]) = (name, "wrong");
         var answers = await Task.WhenAll(Enumerable.Range(0, 30).Select(_ => stranger.Post(action, fields)));
-        var told = await Task.WhenAll(answers.Select(async answer => (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent));
+        var told = await Task.WhenAll(
+            answers.Select(async answer => (await Visitor.Read(answer)).QuerySelector("[role=alert]")!.TextContent));
         // Few are hashed at once: of those that are heard, some may be asked to come again, and they count for nothing.
         Assert.InRange(told.Count(text => text.Contains("do not go together", StringComparison.Ordinal)), 1, SignInDoor.AtOnce);
         while (!(await MessageTo(stranger, name, "wrong")).Contains("Too many tries", StringComparison.Ordinal))
@@ -23,12 +26,14 @@ public sealed class SignInTests(Site site) : IClassFixture<Site>
         fields["password"] = Site.Password;
         Assert.Equal(HttpStatusCode.TooManyRequests, (await stranger.Post(action, fields)).StatusCode);
         // Upper case and spaces make no other name of it.
-        Assert.Contains("Too many tries", await MessageTo(stranger, $" {name.ToUpperInvariant()}", Site.Password), StringComparison.Ordinal);
+        Assert.Contains("Too many tries", await MessageTo(stranger, $" {name.ToUpperInvariant()}", Site.Password),
+            StringComparison.Ordinal);
         // Others at the same address get in, and they themselves from another.
         foreach (var (from, other) in new[] { ("127.0.0.7", await Somebody()), ("127.0.0.8", name) })
         {
             using var visitor = new Visitor(site.Address, from);
-            await Visitor.AssertSentTo("/day", await visitor.Send("/", "Sign in", new() { ["userName"] = other, ["password"] = Site.Password }));
+            await Visitor.AssertSentTo("/day",
+                await visitor.Send("/", "Sign in", new() { ["userName"] = other, ["password"] = Site.Password }));
         }
     }
 
@@ -37,9 +42,12 @@ public sealed class SignInTests(Site site) : IClassFixture<Site>
     {
         var name = await Somebody();
         using (var home = new Visitor(site.Address, from: "127.0.1.1"))
-            await Visitor.AssertSentTo("/day", await home.Send("/", "Sign in", new() { ["userName"] = name, ["password"] = Site.Password }));
+            await Visitor.AssertSentTo("/day",
+                await home.Send("/", "Sign in", new() { ["userName"] = name, ["password"] = Site.Password }));
         // What fifty strangers tried, as the site counts it.
-        foreach (var number in Enumerable.Range(0, 60)) await site.App.BeforeSchool(connection => DoorTries.Count(connection, false, name, [.. BitConverter.GetBytes(number), .. new byte[28]]));
+        foreach (var number in Enumerable.Range(0, 60))
+            await site.App.BeforeSchool(connection =>
+                DoorTries.Count(connection, false, name, [.. BitConverter.GetBytes(number), .. new byte[28]]));
         using var stranger = new Visitor(site.Address, from: "127.0.1.2");
         Assert.Contains("Too many tries", await MessageTo(stranger, name, Site.Password), StringComparison.Ordinal);
         using var again = new Visitor(site.Address, from: "127.0.1.1");
@@ -50,7 +58,8 @@ public sealed class SignInTests(Site site) : IClassFixture<Site>
     public async Task A_name_that_nobody_has_is_answered_like_one_that_somebody_has()
     {
         using var visitor = new Visitor(site);
-        Assert.Equal(await MessageTo(visitor, await Somebody(), "wrong"), await MessageTo(visitor, $"nobody@{Guid.NewGuid():N}.example", "wrong"));
+        Assert.Equal(await MessageTo(visitor, await Somebody(), "wrong"),
+            await MessageTo(visitor, $"nobody@{Guid.NewGuid():N}.example", "wrong"));
         // A name that is longer than any is refused without being looked for.
         Assert.Contains("do not go together", await MessageTo(visitor, new string('n', 5_000), "wrong"), StringComparison.Ordinal);
     }
@@ -63,5 +72,6 @@ public sealed class SignInTests(Site site) : IClassFixture<Site>
     }
 
     private static async Task<string> MessageTo(Visitor visitor, string name, string password) =>
-        (await Visitor.Read(await visitor.Send("/", "Sign in", new() { ["userName"] = name, ["password"] = password }))).QuerySelector("[role=alert]")!.TextContent;
+        (await Visitor.Read(await visitor.Send("/", "Sign in", new() { ["userName"] = name, ["password"] = password })))
+            .QuerySelector("[role=alert]")!.TextContent;
 }

@@ -2,7 +2,9 @@ using System.Text.RegularExpressions;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Styles go one way: a class says how a thing looks, a utility on the page only places it, and tokens are the only colours and sizes.</summary>
+/// <summary>
+/// Styles go one way: a class says how a thing looks, a utility on the page only places it, and tokens are the only colours and sizes.
+/// </summary>
 public sealed partial class StylesTests
 {
     private static readonly string Web = Path.Combine(Site.Setting("UMBICK_ROOT"), "src", "Umbick.Web");
@@ -11,12 +13,14 @@ public sealed partial class StylesTests
 
     /// <summary>The pages, the scripts, and what draws faces: whatever may name a class.</summary>
     private static readonly string Naming = string.Join('\n', Directory.EnumerateFiles(Web, "*", SearchOption.AllDirectories)
-        .Where(file => Path.GetExtension(file) is ".cshtml" or ".cs" or ".js" && !file.Contains("built", StringComparison.Ordinal)).Select(File.ReadAllText));
+        .Where(file => Path.GetExtension(file) is ".cshtml" or ".cs" or ".js" && !file.Contains("built", StringComparison.Ordinal))
+        .Select(File.ReadAllText));
 
     [Fact]
     public void Every_class_of_a_sheet_is_on_some_page()
     {
-        var classes = Sheets.SelectMany(sheet => Class().Matches(Strings().Replace(File.ReadAllText(sheet), "")).Select(match => match.Groups[1].Value)).Distinct().ToList();
+        var classes = Sheets.SelectMany(sheet =>
+            Class().Matches(Strings().Replace(File.ReadAllText(sheet), "")).Select(match => match.Groups[1].Value)).Distinct().ToList();
         Assert.True(classes.Count > 150);
         Assert.DoesNotContain(classes, name => !IsNamed(name));
     }
@@ -24,7 +28,8 @@ public sealed partial class StylesTests
     [Fact]
     public void Only_the_tokens_name_a_colour()
     {
-        var named = Sheets.Where(sheet => Path.GetFileName(sheet) != "tokens.css").SelectMany(sheet => Colour().Matches(File.ReadAllText(sheet)).Select(match => $"{Path.GetFileName(sheet)}: {match.Value}"));
+        var named = Sheets.Where(sheet => Path.GetFileName(sheet) != "tokens.css")
+            .SelectMany(sheet => Colour().Matches(File.ReadAllText(sheet)).Select(match => $"{Path.GetFileName(sheet)}: {match.Value}"));
         Assert.Empty(named);
     }
 
@@ -39,7 +44,8 @@ public sealed partial class StylesTests
     /// <summary>Whether something names a class: whole, or by its beginning with the rest filled in.</summary>
     private static bool IsNamed(string name) =>
         Regex.IsMatch(Naming, @"(?<![\w-])" + Regex.Escape(name) + @"(?![\w-])")
-        || Enumerable.Range(1, name.Length - 1).Any(end => name[end - 1] == '-' && Regex.IsMatch(Naming, @"(?<![\w-])" + Regex.Escape(name[..end]) + "[@{]"));
+        || Enumerable.Range(1, name.Length - 1)
+        .Any(end => name[end - 1] == '-' && Regex.IsMatch(Naming, @"(?<![\w-])" + Regex.Escape(name[..end]) + "[@{]"));
 
     [GeneratedRegex(@"\.([a-z][a-z0-9-]*)")]
     private static partial Regex Class();

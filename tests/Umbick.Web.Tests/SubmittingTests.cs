@@ -5,7 +5,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>What a page may take for an acknowledgement, and what becomes of an answer that arrives late, twice, damaged, or as a trick.</summary>
+/// <summary>
+/// What a page may take for an acknowledgement, and what becomes of an answer that arrives late, twice, damaged, or as a trick.
+/// </summary>
 public sealed class SubmittingTests(Site site) : IClassFixture<Site>
 {
     [Fact]
@@ -29,7 +31,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
             var stranger = Guid.NewGuid().ToString();
             var second = await tablet.Swap(action, new(fields) { ["answer"] = stranger });
             Assert.Equal((HttpStatusCode.Conflict, $"refused {stranger}"), (second.StatusCode, Header(second)));
-            Assert.Contains("answered already", (await Visitor.Read(second)).QuerySelector("[data-told]")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains("answered already", (await Visitor.Read(second)).QuerySelector("[data-told]")!.TextContent,
+                StringComparison.Ordinal);
             Assert.Equal(["20 past 6"], await Raws(child));
             Assert.Equal(2, (await site.Now(site.A, sitting)).CurrentPlace);
         }
@@ -42,8 +45,19 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         using (tablet)
         {
             var (action, words) = await tablet.Form("/turn", "Done");
-            var hands = new Dictionary<string, string>(words) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = "2", ["hourHand"] = "7.5", ["minuteHand"] = "30" };
-            var figures = new Dictionary<string, string>(words) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = "3", ["raw"] = "4:00" };
+            var hands = new Dictionary<string, string>(words)
+            {
+                ["answer"] = Guid.NewGuid().ToString(),
+                ["place"] = "2",
+                ["hourHand"] = "7.5",
+                ["minuteHand"] = "30"
+            };
+            var figures = new Dictionary<string, string>(words)
+            {
+                ["answer"] = Guid.NewGuid().ToString(),
+                ["place"] = "3",
+                ["raw"] = "4:00"
+            };
             foreach (var sent in new[] { hands, figures, new(words) { ["amount"] = "20", ["way"] = "past", ["hour"] = "6" } })
                 Assert.StartsWith("kept ", Header(await tablet.Swap(action, sent)), StringComparison.Ordinal);
             Assert.Equal(["20 past 6", "7.5|30", "4:00"], await Raws(child));
@@ -162,7 +176,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         if (read is null) Assert.IsType<Unread>(answer);
         else Assert.Equal(read, answer.Short(Wording.Usual));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        foreach (var path in new[] { $"/children/{sitting.Child}", $"/classes/{screening}", $"/classes/{screening}/grid", $"/classes/{screening}/sheet", $"/ask/{sitting.Id}", $"/sheets/{sitting.Id}", "/children" })
+        foreach (var path in new[] { $"/children/{sitting.Child}", $"/classes/{screening}", $"/classes/{screening}/grid",
+            $"/classes/{screening}/sheet", $"/ask/{sitting.Id}", $"/sheets/{sitting.Id}", "/children" })
             await teacher.Page(path);
         await tablet.Page("/turn");
     }
@@ -188,7 +203,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
     public async Task A_sign_that_no_database_holds_is_no_fault_on_any_form(string path, string press, string field)
     {
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        var answer = path.StartsWith("/explain", StringComparison.Ordinal) ? await teacher.Get($"{path}&{field}=%00") : path == "/" ? await new Visitor(site).Send(path, press, new() { [field] = "a\0b", ["password"] = "\0" })
+        var answer = path.StartsWith("/explain", StringComparison.Ordinal) ? await teacher.Get($"{path}&{field}=%00")
+            : path == "/" ? await new Visitor(site).Send(path, press, new() { [field] = "a\0b", ["password"] = "\0" })
             : await teacher.Send(path, press, new() { [field] = "a\0b", ["aliases"] = "Kelp", ["stage"] = "9" });
         Assert.True((int)answer.StatusCode < 500, $"{path}: {answer.StatusCode}");
     }
@@ -206,7 +222,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         using (tablet)
         {
             var page = await tablet.Page("/turn");
-            Assert.All(page.QuerySelectorAll("[data-hand-value]"), field => Assert.True(field.HasAttribute("disabled"), "an untouched hand is not sent"));
+            Assert.All(page.QuerySelectorAll("[data-hand-value]"),
+                field => Assert.True(field.HasAttribute("disabled"), "an untouched hand is not sent"));
             var (action, fields) = await tablet.Form("/turn", "Done");
             var sent = fields.Where(field => field.Key is not ("hourHand" or "minuteHand")).ToDictionary();
             if (hour.Length > 0) sent["hourHand"] = hour;
@@ -230,7 +247,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         Assert.Contains("cannot be read", page.QuerySelector("[data-told]")!.TextContent, StringComparison.Ordinal);
         Assert.Equal("xyzzy", page.QuerySelector("#raw")!.GetAttribute("value"));
         Assert.Empty(await Raws(child.Id));
-        var form = page.QuerySelectorAll("[data-answer-form] input").Where(input => input.GetAttribute("name") is not null).GroupBy(input => input.GetAttribute("name")!).ToDictionary(same => same.Key, same => same.First().GetAttribute("value") ?? "");
+        var form = page.QuerySelectorAll("[data-answer-form] input").Where(input => input.GetAttribute("name") is not null)
+            .GroupBy(input => input.GetAttribute("name")!).ToDictionary(same => same.Key, same => same.First().GetAttribute("value") ?? "");
         Assert.Equal($"kept {form["answer"]}", Header(await teacher.Swap($"/ask/{sitting}?handler=answer", form)));
         Assert.Equal(["xyzzy"], await Raws(child.Id));
     }
@@ -242,15 +260,16 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         var sitting = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!.Children[0].Sitting.Sitting;
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var (_, fields) = await teacher.Form($"/classes/{id}/grid", "Keep all");
-        async Task<HttpResponseMessage> Cell(int place, string raw, string? corrects = null) => await teacher.Swap($"/classes/{id}/grid?handler=cell", new()
-        {
-            ["__RequestVerificationToken"] = fields["__RequestVerificationToken"],
-            ["sitting"] = sitting.Id.ToString(),
-            ["place"] = $"{place}",
-            ["answer"] = Guid.NewGuid().ToString(),
-            ["raw"] = raw,
-            ["corrects"] = corrects ?? "",
-        });
+        async Task<HttpResponseMessage> Cell(int place, string raw, string? corrects = null) =>
+            await teacher.Swap($"/classes/{id}/grid?handler=cell", new()
+            {
+                ["__RequestVerificationToken"] = fields["__RequestVerificationToken"],
+                ["sitting"] = sitting.Id.ToString(),
+                ["place"] = $"{place}",
+                ["answer"] = Guid.NewGuid().ToString(),
+                ["raw"] = raw,
+                ["corrects"] = corrects ?? "",
+            });
         var half = await Cell(1, "half 8");
         var note = (await Visitor.Read(half)).QuerySelector("[data-note=half]")!;
         Assert.Equal(["7:30", "8:30"], note.QuerySelectorAll("[data-means]").Select(press => press.GetAttribute("data-means")));
@@ -265,10 +284,12 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task Until_the_day_of_the_sheets_is_told_no_box_is_open()
     {
-        var id = await site.App.InSchool(site.A, connection => site.Screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
+        var id = await site.App.InSchool(site.A,
+            connection => site.Screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}"]));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.NotNull((await teacher.Page($"/classes/{id}/grid")).QuerySelector("[data-grid] fieldset[disabled]"));
-        Assert.Equal(HttpStatusCode.BadRequest, (await teacher.Send($"/classes/{id}/grid", "Keep this day", new() { ["other"] = "2199-01-01" })).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest,
+            (await teacher.Send($"/classes/{id}/grid", "Keep this day", new() { ["other"] = "2199-01-01" })).StatusCode);
         await teacher.Send($"/classes/{id}/grid", "Keep this day", new() { ["other"] = "2026-01-05" });
         var page = await teacher.Page($"/classes/{id}/grid");
         Assert.Null(page.QuerySelector("[data-grid] fieldset[disabled]"));
@@ -301,7 +322,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var answer = await teacher.Send($"/ask/begin/{child.Id}", "Begin", new() { ["plan"] = $"{Plan.Chosen}", ["task"] = "" });
         await Visitor.AssertSentTo($"/ask/begin/{child.Id}?none=true", answer);
-        Assert.Contains("No task is ticked", (await teacher.Page($"/ask/begin/{child.Id}?none=true")).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("No task is ticked",
+            (await teacher.Page($"/ask/begin/{child.Id}?none=true")).QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
         Assert.Null((await site.Record(site.A, child.Id)).Child.OpenAsking);
 
         var sitting = await site.Sitting(site.A, child.Id);
@@ -330,19 +352,31 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         await site.App.InSchool(site.B, connection => Schools.Choose(connection, new Dictionary<string, string> { ["hands"] = "geared" }));
         var child = await site.Child(site.B);
         var (_, sitting) = await site.Set(site.B, child.Id, "next-hour");
-        var hands = (await site.Record(site.B, child.Id)).SittingsAsked[0].Questions.First(question => AnswerBoxes.CanGear(question.Asked.Item)).Asked;
+        var hands = (await site.Record(site.B, child.Id)).SittingsAsked[0].Questions.First(question =>
+            AnswerBoxes.CanGear(question.Asked.Item)).Asked;
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.B, sitting) });
-        var ahead = (await tablet.Page("/turn?handler=ahead")).QuerySelectorAll("[data-ahead]").Single(part => part.QuerySelector("[name=place]")?.GetAttribute("value") == $"{hands.Place}");
-        Assert.Equal(("geared", "yes"), (ahead.QuerySelector("[name=hands]")!.GetAttribute("value"), ahead.QuerySelector("[data-hands]")!.GetAttribute("data-geared")));
+        var ahead = (await tablet.Page("/turn?handler=ahead")).QuerySelectorAll("[data-ahead]")
+            .Single(part => part.QuerySelector("[name=place]")?.GetAttribute("value") == $"{hands.Place}");
+        Assert.Equal(("geared", "yes"),
+            (ahead.QuerySelector("[name=hands]")!.GetAttribute("value"), ahead.QuerySelector("[data-hands]")!.GetAttribute("data-geared")));
         var (action, fields) = await tablet.Form("/turn", "Done");
         // A page that had them loose, from before the school chose: they are kept as loose.
-        var sent = new Dictionary<string, string>(fields) { ["answer"] = Guid.NewGuid().ToString(), ["place"] = $"{hands.Place}", ["hands"] = "loose", ["hourHand"] = "7.5", ["minuteHand"] = "30" };
+        var sent = new Dictionary<string, string>(fields)
+        {
+            ["answer"] = Guid.NewGuid().ToString(),
+            ["place"] = $"{hands.Place}",
+            ["hands"] = "loose",
+            ["hourHand"] = "7.5",
+            ["minuteHand"] = "30"
+        };
         Assert.StartsWith("kept ", Header(await tablet.Swap(action, sent)), StringComparison.Ordinal);
         Assert.Equal(AnswerMode.Placed, (await site.Record(site.B, child.Id)).Sittings[0].Answered.Single().Given!.AnswerMode);
     }
 
-    /// <summary>Fields as they may wait in a browser's storage since before an upgrade. A row here is never changed; one may be added.</summary>
+    /// <summary>
+    /// Fields as they may wait in a browser's storage since before an upgrade. A row here is never changed; one may be added.
+    /// </summary>
     [Theory]
     [InlineData("read-digital", "raw=8:35", "8:35")]
     [InlineData("read-digital", "instead=?", "?")]
@@ -361,7 +395,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         {
             var (action, page) = await tablet.Form("/turn", "Done");
             var old = new[] { "answer", "place", "__RequestVerificationToken" }.Select(name => KeyValuePair.Create(name, page[name]))
-                .Concat($"try=1&seconds=4.2&begun=2.1&waited=90000&later=true&{sent}".Split('&').Select(field => field.Split('=', 2)).Select(field => KeyValuePair.Create(field[0], field[1])));
+                .Concat($"try=1&seconds=4.2&begun=2.1&waited=90000&later=true&{sent}".Split('&').Select(field => field.Split('=', 2))
+                .Select(field => KeyValuePair.Create(field[0], field[1])));
             Assert.Equal($"kept {page["answer"]}", Header(await tablet.Swap("/turn?handler=answer", old)));
             Assert.Equal("/turn?handler=answer", action);
             Assert.Equal([kept], await Raws(child));
@@ -377,7 +412,8 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         return (tablet, child.Id, sitting);
     }
 
-    private static string? Header(HttpResponseMessage answer) => answer.Headers.TryGetValues("Umbick-Answer", out var values) ? values.Single() : null;
+    private static string? Header(HttpResponseMessage answer) => answer.Headers.TryGetValues("Umbick-Answer", out var values)
+        ? values.Single() : null;
 
     private async Task<List<string>> Raws(ChildId child) =>
         [.. (await site.Record(site.A, child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];

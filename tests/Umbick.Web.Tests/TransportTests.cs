@@ -29,13 +29,16 @@ public sealed class TransportTests(Site site) : IClassFixture<Site>
     [InlineData("http://127.0.0.1:5180", "10.0.0.2", null, "UMBICK_HOSTS")]
     [InlineData("http://127.0.0.1:5180", "the proxy", "clocks.example", "It has to be the proxy's address")]
     public void It_refuses_to_start_and_says_how_it_could(string urls, string? proxy, string? hosts, string how) =>
-        Assert.Contains(how, Assert.Throws<InvalidOperationException>(() => Transport.From(Configuration(urls, proxy, hosts))).Message, StringComparison.Ordinal);
+        Assert.Contains(how, Assert.Throws<InvalidOperationException>(() => Transport.From(Configuration(urls, proxy, hosts))).Message,
+            StringComparison.Ordinal);
 
     [Fact]
     public async Task Behind_a_named_proxy_cookies_need_TLS_and_nobody_looks_round()
     {
-        using var process = await SiteProcess.Start(RunningSite.FreeAddress(), settings: new() { ["UMBICK_PROXY"] = "127.0.0.1", ["UMBICK_HOSTS"] = "clocks.example" });
-        using var client = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false, UseCookies = false }) { BaseAddress = process.Address };
+        using var process = await SiteProcess.Start(RunningSite.FreeAddress(),
+            settings: new() { ["UMBICK_PROXY"] = "127.0.0.1", ["UMBICK_HOSTS"] = "clocks.example" });
+        using var client = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false, UseCookies = false })
+        { BaseAddress = process.Address };
         using var request = new HttpRequestMessage(HttpMethod.Get, "/");
         request.Headers.Host = "clocks.example";
         request.Headers.Add("X-Forwarded-For", "203.0.113.9");
@@ -56,7 +59,8 @@ public sealed class TransportTests(Site site) : IClassFixture<Site>
     [InlineData("127.0.0.1", "it has to send X-Forwarded-Proto")]
     public async Task A_proxy_that_is_not_the_one_that_was_named_is_told_what_is_wrong(string proxy, string told)
     {
-        using var process = await SiteProcess.Start(RunningSite.FreeAddress(), settings: new() { ["UMBICK_PROXY"] = proxy, ["UMBICK_HOSTS"] = "clocks.example" });
+        using var process = await SiteProcess.Start(RunningSite.FreeAddress(),
+            settings: new() { ["UMBICK_PROXY"] = proxy, ["UMBICK_HOSTS"] = "clocks.example" });
         using var client = new HttpClient { BaseAddress = process.Address };
         using var answer = await client.GetAsync("/");
         Assert.Equal(HttpStatusCode.MisdirectedRequest, answer.StatusCode);
@@ -73,5 +77,6 @@ public sealed class TransportTests(Site site) : IClassFixture<Site>
     }
 
     private static IConfiguration Configuration(string urls, string? proxy, string? hosts) =>
-        new ConfigurationBuilder().AddInMemoryCollection(new Dictionary<string, string?> { ["urls"] = urls, ["UMBICK_PROXY"] = proxy, ["UMBICK_HOSTS"] = hosts }).Build();
+        new ConfigurationBuilder().AddInMemoryCollection(
+            new Dictionary<string, string?> { ["urls"] = urls, ["UMBICK_PROXY"] = proxy, ["UMBICK_HOSTS"] = hosts }).Build();
 }

@@ -18,7 +18,9 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         browser.Focus("#time");
         browser.TypeBlind("6:40" + Keys.Tab + "7:20" + Keys.Enter, pace);
         browser.Await("#explained[data-for='6:40 7:20'] [data-explanation]");
-        Assert.Equal(("6:40", "7:20"), (browser.Script<string>("return document.getElementById('time').value"), browser.Script<string>("return document.getElementById('answer').value")));
+        Assert.Equal(("6:40", "7:20"),
+            (browser.Script<string>("return document.getElementById('time').value"),
+                browser.Script<string>("return document.getElementById('answer').value")));
     }
 
     [Theory]
@@ -102,9 +104,12 @@ public sealed class TypingTests(Site site) : IClassFixture<Site>
         browser.Type("4:1");
         using var tablet = new Visitor(site);
         await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
-        await tablet.Send("/turn", "Done", new() { ["raw"] = "9:09", ["amount"] = "20", ["way"] = "past", ["hour"] = "9", ["hourHand"] = "1", ["minuteHand"] = "2" });
-        var asked = browser.Script<long>("return performance.getEntriesByType('resource').filter(entry => entry.name.includes('handler=state')).length");
-        browser.AwaitScript($"return performance.getEntriesByType('resource').filter(entry => entry.name.includes('handler=state')).length > {asked} + 2");
+        await tablet.Send("/turn", "Done",
+            new() { ["raw"] = "9:09", ["amount"] = "20", ["way"] = "past", ["hour"] = "9", ["hourHand"] = "1", ["minuteHand"] = "2" });
+        var asked = browser.Script<long>(
+            "return performance.getEntriesByType('resource').filter(entry => entry.name.includes('handler=state')).length");
+        browser.AwaitScript($"return performance.getEntriesByType('resource').filter(entry => "
+            + $"entry.name.includes('handler=state')).length > {asked} + 2");
         Assert.Equal("4:1", browser.Find("#raw").GetAttribute("value"));
         browser.Type("2" + Keys.Enter);
         // That question has the child's answer by now: the teacher is told, with what was typed.

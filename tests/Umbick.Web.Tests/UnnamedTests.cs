@@ -6,7 +6,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>What stands out and is no listed pattern: said kindly, with what to do, the same on the child's page and on the caseload.</summary>
+/// <summary>
+/// What stands out and is no listed pattern: said kindly, with what to do, the same on the child's page and on the caseload.
+/// </summary>
 public sealed class UnnamedTests(Site site) : IClassFixture<Site>
 {
     private static readonly string[] Anything = ["2:45", "11:10", "5:05", "1:30", "8:00", "4:20", "9:55", "12:35", "6:15", "3:50"];
@@ -28,12 +30,15 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task Much_that_is_wrong_without_a_pattern_is_never_nothing()
     {
-        var child = await Answered(ClockTasks.ReadDigital, (time, place) => place % 3 == 0 ? $"{time.Hour}:{time.Minute:00}" : Slipped(time, place));
+        var child = await Answered(ClockTasks.ReadDigital,
+            (time, place) => place % 3 == 0 ? $"{time.Hour}:{time.Minute:00}" : Slipped(time, place));
         await AssertTold(child, "More comes out wrong than right, and in no one way.", "Go back to what is sure");
     }
 
     /// <summary>A slip of another kind each time, so that no way of reading lies in them.</summary>
-    private static string Slipped(ClockTime time, int place) => time.Plus(place switch { 1 => 5, 2 => -65, 4 => 130, 5 => -10, 7 => 25, 8 => -185, _ => 95 }) is var slip ? $"{slip.Hour}:{slip.Minute:00}" : "";
+    private static string Slipped(ClockTime time, int place) =>
+        time.Plus(place switch { 1 => 5, 2 => -65, 4 => 130, 5 => -10, 7 => 25, 8 => -185, _ => 95 }) is var slip
+            ? $"{slip.Hour}:{slip.Minute:00}" : "";
 
     [Fact]
     public async Task A_way_that_nobody_has_listed_is_shown_with_its_answers_and_the_teacher_names_it()
@@ -45,10 +50,13 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
         var shown = page.QuerySelector("[data-other-way='other-minutes']")!;
         Assert.Matches("No pattern in the list gives these [3-8] answers; [0-9] of [0-9]+ came right\\.", shown.TextContent);
         Assert.DoesNotContain("No pattern explains", page.Body!.TextContent, StringComparison.Ordinal);
-        await Visitor.AssertSentTo($"/children/{child.Id}", await teacher.Send($"/children/{child.Id}", "Keep the name", new() { ["name"] = "counts in threes" }));
-        Assert.Equal("The minutes: counts in threes.", (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-other-way] h3")!.TextContent);
+        await Visitor.AssertSentTo($"/children/{child.Id}",
+            await teacher.Send($"/children/{child.Id}", "Keep the name", new() { ["name"] = "counts in threes" }));
+        Assert.Equal("The minutes: counts in threes.",
+            (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-other-way] h3")!.TextContent);
         await teacher.Send($"/children/{child.Id}", "Keep the name", new() { ["name"] = " " });
-        Assert.Equal("The minutes are taken some other way.", (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-other-way] h3")!.TextContent);
+        Assert.Equal("The minutes are taken some other way.",
+            (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-other-way] h3")!.TextContent);
     }
 
     [Theory]
@@ -59,7 +67,8 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
     {
         var child = await Answered(ClockTasks.ReadDigital, (time, _) => $"{time.Hour}:{time.Minute / 5 * 3:00}");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        Assert.Equal(HttpStatusCode.BadRequest, (await teacher.Send($"/children/{child.Id}", "Keep the name", new() { ["step"] = step, ["name"] = name })).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest,
+            (await teacher.Send($"/children/{child.Id}", "Keep the name", new() { ["step"] = step, ["name"] = name })).StatusCode);
         Assert.Empty(await site.App.InSchool(site.A, connection => NamedWays.Load(connection, child.Id)));
     }
 
@@ -70,7 +79,8 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
         var own = await site.Child(site.B);
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
         var (_, fields) = await other.Form($"/children/{own.Id}/teaching", "Change the alias");
-        Assert.Equal(HttpStatusCode.NotFound, (await other.Post($"/children/{child.Id}?handler=Name", new(fields) { ["step"] = "minutes", ["name"] = "theirs" })).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound,
+            (await other.Post($"/children/{child.Id}?handler=Name", new(fields) { ["step"] = "minutes", ["name"] = "theirs" })).StatusCode);
         Assert.Empty(await site.App.InSchool(site.A, connection => NamedWays.Load(connection, child.Id)));
     }
 
@@ -96,7 +106,8 @@ public sealed class UnnamedTests(Site site) : IClassFixture<Site>
             for (var place = 1; place <= 10; place++)
             {
                 var asked = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(each => each.Place == place);
-                await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, answer(asked.Item.Time, place), AnswerMode.Said, null), null);
+                await asking.Answer(connection, sitting,
+                    new Submission(Guid.NewGuid(), place, answer(asked.Item.Time, place), AnswerMode.Said, null), null);
             }
             await asking.Stop(connection, sitting);
         });

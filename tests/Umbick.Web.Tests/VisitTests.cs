@@ -5,7 +5,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>A visit in a real browser: by script with three children, typed without looking, with the connection gone, and without scripts.</summary>
+/// <summary>
+/// A visit in a real browser: by script with three children, typed without looking, with the connection gone, and without scripts.
+/// </summary>
 public sealed class VisitTests(Site site) : IClassFixture<Site>
 {
     private const int ColdItems = 5;
@@ -33,7 +35,8 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         {
             await Answer("practise", place);
             browser.Await("[data-came]");
-            foreach (var wrong in browser.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('[data-came][data-right=no]')].map(one => one.dataset.came)").Cast<string>())
+            foreach (var wrong in browser.Script<IReadOnlyCollection<object>>(
+                "return [...document.querySelectorAll('[data-came][data-right=no]')].map(one => one.dataset.came)").Cast<string>())
             {
                 Press($"[data-came='{wrong}'] [data-rung=hand-named]");
                 browser.Await($"[data-came='{wrong}'] [data-rung=hand-named][aria-pressed=true]");
@@ -48,8 +51,10 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         browser.Await("[data-note=went-well][aria-pressed=true]");
         TestContext.Current.SendDiagnosticMessage($"{presses} presses, {positions} positions");
         Assert.True(presses <= MostPresses, $"{presses} presses");
-        Assert.Contains("Next time begin with “look again”.", browser.Find($"[data-over-of='{children[0].Alias}'] [data-next-rung]").Text, StringComparison.Ordinal);
-        Assert.Contains("No help is needed", browser.Find($"[data-over-of='{children[1].Alias}'] [data-next-rung]").Text, StringComparison.Ordinal);
+        Assert.Contains("Next time begin with “look again”.", browser.Find($"[data-over-of='{children[0].Alias}'] [data-next-rung]").Text,
+            StringComparison.Ordinal);
+        Assert.Contains("No help is needed", browser.Find($"[data-over-of='{children[1].Alias}'] [data-next-rung]").Text,
+            StringComparison.Ordinal);
 
         browser.Open($"/children/{children[0].Id}");
         Assert.Contains("name the hand", browser.Find("[data-help-taken]").Text, StringComparison.Ordinal);
@@ -68,7 +73,8 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         {
             browser.Await($"[data-part={part}][data-place='{place}'] [data-box]:focus");
             var item = (await At(browser)).Asked!.Item;
-            foreach (var alias in browser.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('[data-box-of]')].map(one => one.dataset.boxOf)").Cast<string>().ToList())
+            foreach (var alias in browser.Script<IReadOnlyCollection<object>>(
+                "return [...document.querySelectorAll('[data-box-of]')].map(one => one.dataset.boxOf)").Cast<string>().ToList())
                 browser.Type(read[children.FindIndex(child => child.Alias == alias)].Answer(item, item.Task.Aloud) + Keys.Enter);
         }
     }
@@ -130,7 +136,9 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         }
     }
 
-    /// <summary>Answers are lost, arrive twice, meet a session that is over or a fault, and their replies are lost after the commit.</summary>
+    /// <summary>
+    /// Answers are lost, arrive twice, meet a session that is over or a fault, and their replies are lost after the commit.
+    /// </summary>
     [Theory]
     [InlineData(3)]
     [InlineData(4)]
@@ -151,8 +159,12 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         Assert.True(proxy.Counted.Values.Sum() > 2, "nothing went wrong");
         var at = await Load(visit);
         foreach (var (child, turn) in at.Children.Select((child, turn) => (child, turn + 1)))
-            Assert.Equal(Enumerable.Range(1, ColdItems).Select(place => $"{place}:{turn}0"), child.Cold!.Answered.Select(question => question.Given!.Raw));
-        Assert.Equal(2 * ColdItems, (await site.App.InSchool(site.A, connection => Sittings.AnswersIn(connection, at.Children.Select(child => child.Cold!.Sitting.Id)))).Sum(answers => answers.Count()));
+            Assert.Equal(Enumerable.Range(1, ColdItems).Select(place => $"{place}:{turn}0"),
+                child.Cold!.Answered.Select(question => question.Given!.Raw));
+        Assert.Equal(2 * ColdItems,
+            (await site.App.InSchool(site.A,
+                connection => Sittings.AnswersIn(connection, at.Children.Select(child => child.Cold!.Sitting.Id))))
+                    .Sum(answers => answers.Count()));
     }
 
     [Fact]
@@ -179,7 +191,8 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         browser.Dispose();
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         await teacher.Send($"/visits/{visit}", "No clock here");
-        await teacher.Send($"/visits/{visit}", "Keep them all", new() { [$"raw-{children[0]}"] = "4:00", [$"raw-{children[1]}"] = "half past 4" });
+        await teacher.Send($"/visits/{visit}", "Keep them all",
+            new() { [$"raw-{children[0]}"] = "4:00", [$"raw-{children[1]}"] = "half past 4" });
         var at = await Load(visit);
         Assert.Equal((VisitPart.Cold, 2), (at.Visit.Part, at.Visit.Place));
         Assert.Equal(["4:00", "half past 4"], at.Children.Select(child => child.At(VisitPart.Cold, 1)!.Given!.Raw));
@@ -187,7 +200,8 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         await teacher.Send($"/visits/{visit}", "One back");
         await teacher.Send($"/visits/{visit}", "Keep them all", new() { [$"raw-{children[1]}"] = "4:30" });
         var sittings = (await Load(visit)).Children.Select(child => child.Cold!.Sitting.Id).ToList();
-        var rows = await Task.WhenAll(sittings.Select(sitting => site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))));
+        var rows = await Task.WhenAll(
+            sittings.Select(sitting => site.App.InSchool(site.A, connection => Sittings.Rows(connection, sitting))));
         Assert.Equal([1, 2], rows.Select(row => row.Answers.Count));
         await teacher.Send($"/visits/{visit}", "Stop here");
         Assert.NotNull((await Load(visit)).Visit.EndedAt);
@@ -210,12 +224,13 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             });
             browser.Open($"/visits/{visit}");
             browser.AwaitText("Seen before");
-            Assert.Equal(Core.Teaching.Demonstration.Find("has-it-arrived")!.Positions.Count(position => position.IsContrast), browser.Count("[data-position]"));
+            Assert.Equal(Core.Teaching.Demonstration.Find("has-it-arrived")!.Positions.Count(position => position.IsContrast),
+                browser.Count("[data-position]"));
         }
     }
 
     [Fact]
-    public async Task After_three_cold_starts_without_success_since_practice_began_another_demonstration_is_offered_and_a_showing_can_be_taken_back()
+    public async Task Three_cold_starts_without_success_offer_another_demonstration_and_a_showing_can_be_taken_back()
     {
         var child = (await site.Child(site.A)).Id;
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
@@ -244,13 +259,16 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             await site.Visiting.Begin(connection, visit, Catalogue.Find("next-hour")!, [child], "has-it-arrived", Guid.NewGuid());
             await site.Visiting.GoOn(connection, visit, VisitPart.Room, 1, null, Guid.NewGuid());
             for (var place = 1; place <= ColdItems; place++)
-                await site.Visiting.Answer(connection, visit, child, VisitPart.Cold, new Submission(Guid.NewGuid(), place, raw, Core.Items.AnswerMode.Said, null), Guid.NewGuid());
-            await site.Visiting.GoOn(connection, visit, VisitPart.Show, 1, Core.Teaching.Demonstration.Find("has-it-arrived"), Guid.NewGuid());
+                await site.Visiting.Answer(connection, visit, child, VisitPart.Cold,
+                    new Submission(Guid.NewGuid(), place, raw, Core.Items.AnswerMode.Said, null), Guid.NewGuid());
+            await site.Visiting.GoOn(connection, visit, VisitPart.Show, 1, Core.Teaching.Demonstration.Find("has-it-arrived"),
+                Guid.NewGuid());
             await site.Visiting.Stop(connection, visit);
         });
     }
 
-    private async Task<(Browser Browser, ChildId Child, Guid Visit)> Begun() => await BegunTogether(1) is var (browser, visit, children) ? (browser, children[0], visit) : default;
+    private async Task<(Browser Browser, ChildId Child, Guid Visit)> Begun() => await BegunTogether(1) is var (browser, visit, children)
+        ? (browser, children[0], visit) : default;
 
     private async Task<(Browser Browser, Guid Visit, IReadOnlyList<ChildId> Children)> BegunTogether(int count)
     {

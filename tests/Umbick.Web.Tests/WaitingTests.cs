@@ -99,7 +99,9 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         tablet.Await("[data-hand=minute]");
         tablet.Click("Done");
         tablet.AwaitText("Move both hands first");
-        tablet.Turn("[data-hands]", double.Parse(tablet.Find("[data-hand=hour]").GetAttribute("aria-valuenow")!, System.Globalization.CultureInfo.InvariantCulture) * 30, 200, 0.45);
+        tablet.Turn("[data-hands]",
+            double.Parse(tablet.Find("[data-hand=hour]").GetAttribute("aria-valuenow")!,
+                System.Globalization.CultureInfo.InvariantCulture) * 30, 200, 0.45);
         tablet.AwaitScript("return !document.querySelector('[data-hand-value=hour]').disabled");
         tablet.Click("Done");
         tablet.AwaitText("Move both hands first");

@@ -3,7 +3,9 @@ namespace Umbick.Web.Tests;
 /// <summary>What a first visit costs a school with a slow network: bytes, requests, and what moves while it comes.</summary>
 public sealed class WeightTests(Site site) : IClassFixture<Site>
 {
-    private const string Bytes = "return performance.getEntriesByType('navigation').concat(performance.getEntriesByType('resource')).reduce((sum, part) => sum + part.transferSize, 0)";
+    private const string Bytes =
+        "return performance.getEntriesByType('navigation').concat(performance.getEntriesByType('resource')).reduce((sum, part) => sum + "
+            + "part.transferSize, 0)";
 
     /// <summary>A tenth of what browsers' makers call good: less than a line of text by its own height.</summary>
     private const double MostMoved = 0.01;
@@ -30,7 +32,8 @@ public sealed class WeightTests(Site site) : IClassFixture<Site>
     public async Task A_child_s_first_page_is_light_comes_once_and_nothing_in_it_moves()
     {
         var child = await site.Child(site.A);
-        var code = await site.Code(site.A, await site.OnScreen(site.A, child.Id, "read-digital", "read-words", "set-from-digital", "judge"));
+        var code = await site.Code(site.A,
+            await site.OnScreen(site.A, child.Id, "read-digital", "read-words", "set-from-digital", "judge"));
         using var tablet = new Browser(site.Address);
         tablet.ForgetFiles();
         tablet.Open("/go");
@@ -42,7 +45,8 @@ public sealed class WeightTests(Site site) : IClassFixture<Site>
         TestContext.Current.TestOutputHelper?.WriteLine($"/go and /turn: {bytes / 1000} kB");
         Assert.InRange(bytes, 20_000, 150_000);
         Assert.InRange(tablet.Shifted(), 0, MostMoved);
-        Assert.Equal(1, tablet.Script<long>("return performance.getEntriesByType('resource').filter(part => part.name.endsWith('handler=ahead')).length"));
+        Assert.Equal(1, tablet.Script<long>(
+            "return performance.getEntriesByType('resource').filter(part => part.name.endsWith('handler=ahead')).length"));
     }
 
     [Fact]
@@ -50,7 +54,8 @@ public sealed class WeightTests(Site site) : IClassFixture<Site>
     {
         using var anybody = new Visitor(site);
         var page = await anybody.Page("/");
-        var files = page.QuerySelectorAll("link[rel=stylesheet], script[src]").Select(part => part.GetAttribute("href") ?? part.GetAttribute("src")!).ToList();
+        var files = page.QuerySelectorAll("link[rel=stylesheet], script[src]")
+            .Select(part => part.GetAttribute("href") ?? part.GetAttribute("src")!).ToList();
         Assert.True(files.Count > 3);
         foreach (var file in files)
         {

@@ -12,8 +12,10 @@ public sealed partial class WordsTests
     public void Nobody_is_she_or_he()
     {
         var root = Site.Setting("UMBICK_ROOT");
-        var texts = Folders.SelectMany(folder => Directory.EnumerateFiles(Path.Combine(root, folder), "*", SearchOption.AllDirectories)).Concat(Directory.EnumerateFiles(root, "*.md"))
-            .Where(file => Kinds.Contains(Path.GetExtension(file)) && !file.Split(Path.DirectorySeparatorChar).Any(part => part is "obj" or "bin" or "built")).ToList();
+        var texts = Folders.SelectMany(folder => Directory.EnumerateFiles(Path.Combine(root, folder), "*", SearchOption.AllDirectories))
+            .Concat(Directory.EnumerateFiles(root, "*.md"))
+            .Where(file => Kinds.Contains(Path.GetExtension(file))
+            && !file.Split(Path.DirectorySeparatorChar).Any(part => part is "obj" or "bin" or "built")).ToList();
         Assert.True(texts.Count > 300, $"{texts.Count} files were read");
         Assert.Empty(from file in texts
                      from line in File.ReadLines(file).Index()

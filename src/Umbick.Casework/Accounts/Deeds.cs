@@ -15,5 +15,6 @@ public static class Deeds
     }
 
     /// <summary>Keeps that somebody opened a child's record, once an hour however often they turn to it.</summary>
-    public static Task NoteOpened(SchoolConnection connection, Guid person, ChildId child, DateTime now) => Audit.NoteOpened(connection, person, child, now);
+    public static Task NoteOpened(SchoolConnection connection, Guid person, ChildId child, DateTime now) =>
+        Audit.NoteOpened(connection, person, child, now);
 }

@@ -15,7 +15,8 @@ public static class PasswordRule
     {
         < Shortest => $"A password has {Shortest} characters or more. A few words that you can remember will do.",
         > Longest => $"A password has {Longest} characters at most.",
-        _ when Common.Value.Contains(password.Normalize().ToLowerInvariant()) => "This password is one of those that are tried first. Choose another.",
+        _ when Common.Value.Contains(password.Normalize().ToLowerInvariant()) =>
+            "This password is one of those that are tried first. Choose another.",
         _ => null,
     };
 

@@ -15,9 +15,11 @@ public static class SchoolSettings
     /// <param name="by">Whoever chose.</param>
     /// <param name="now">When.</param>
     /// <returns>Whether it was kept: not where there is no such zone.</returns>
-    public static async Task<bool> Choose(SchoolConnection connection, IReadOnlyDictionary<string, string> settings, string? zone, Guid by, DateTime now)
+    public static async Task<bool> Choose(
+        SchoolConnection connection, IReadOnlyDictionary<string, string> settings, string? zone, Guid by, DateTime now)
     {
-        if (!string.IsNullOrEmpty(zone) && (!(await Schools.TimeZones(connection)).Contains(zone) || await Schools.MoveTo(connection, zone) == 0)) return false;
+        if (!string.IsNullOrEmpty(zone)
+            && (!(await Schools.TimeZones(connection)).Contains(zone) || await Schools.MoveTo(connection, zone) == 0)) return false;
         await Schools.Choose(connection, settings);
         await Audit.Note(connection, by, AuditKinds.SettingsChanged, now);
         return true;

@@ -8,7 +8,8 @@ namespace Umbick.Casework.Accounts;
 /// <param name="Waiting">Invitations that nobody has used yet, the latest first.</param>
 /// <param name="StoppedUntil">Until when somebody's second step is closed, after too many wrong codes.</param>
 public sealed record Staff(
-    IReadOnlyList<Person> People, IReadOnlyDictionary<Guid, DateTime> LastSeen, IReadOnlyList<Invitation> Waiting, IReadOnlyDictionary<Guid, DateTime> StoppedUntil)
+    IReadOnlyList<Person> People, IReadOnlyDictionary<Guid, DateTime> LastSeen, IReadOnlyList<Invitation> Waiting,
+    IReadOnlyDictionary<Guid, DateTime> StoppedUntil)
 {
     /// <summary>Everybody at the school.</summary>
     public static async Task<Staff> Load(SchoolConnection connection, DateTime now) => new(
@@ -24,14 +25,17 @@ public sealed record Staff(
     public static Task<IReadOnlyDictionary<Guid, string>> Names(SchoolConnection connection) => Store.People.Names(connection);
 
     /// <summary>What somebody is, in words.</summary>
-    public static string InWords(PersonRole role, bool inCharge) => role == PersonRole.Assistant ? "assistant" : inCharge ? "teacher, in charge" : "teacher";
+    public static string InWords(PersonRole role, bool inCharge) => role == PersonRole.Assistant ? "assistant"
+        : inCharge ? "teacher, in charge" : "teacher";
 
     /// <summary>Makes a link by which somebody new comes in.</summary>
     /// <returns>The secret part of the link; or why there is none, in a sentence.</returns>
-    public static async Task<(string? Secret, string? Why)> Invite(SchoolConnection connection, string? name, PersonRole role, bool inCharge, Guid by, DateTime now)
+    public static async Task<(string? Secret, string? Why)> Invite(
+        SchoolConnection connection, string? name, PersonRole role, bool inCharge, Guid by, DateTime now)
     {
         var given = (name ?? "").Trim();
-        if (given.Length is 0 or > Person.LongestName || given.Any(char.IsControl) || !Enum.IsDefined(role)) return (null, "Give a name of 1 to 80 letters: the one that colleagues use.");
+        if (given.Length is 0 or > Person.LongestName || given.Any(char.IsControl) || !Enum.IsDefined(role))
+            return (null, "Give a name of 1 to 80 letters: the one that colleagues use.");
         var right = inCharge && role == PersonRole.Teacher;
         var secret = await Invitations.Make(connection, null, given, role, right, by, now);
         await Audit.Note(connection, by, AuditKinds.Invited, now, detail: $"{given}, {InWords(role, right)}");
@@ -45,17 +49,21 @@ public sealed record Staff(
     /// <param name="by">Whoever makes it.</param>
     /// <param name="now">When.</param>
     /// <returns>The secret part of the link; or why there is none, in a sentence.</returns>
-    public static async Task<(string? Secret, string? Why)> LinkToGetIn(SchoolConnection connection, Person known, int schools, Guid by, DateTime now)
+    public static async Task<(string? Secret, string? Why)> LinkToGetIn(
+        SchoolConnection connection, Person known, int schools, Guid by, DateTime now)
     {
         // Whoever could let in somebody who works elsewhere too could go in there as them.
-        if (schools > 1) return (null, $"{known.DisplayName} works at another school too, so this school alone cannot let them in. Whoever runs the server can: ./umbick let-in NAME.");
+        if (schools > 1) return (null,
+            $"{known.DisplayName} works at another school too, so this school alone cannot let them in. Whoever runs the server can: "
+                + $"./umbick let-in NAME.");
         var secret = await Invitations.Make(connection, known.Id, known.DisplayName, known.Role, known.InCharge, by, now);
         await Audit.Note(connection, by, AuditKinds.ResetLink, now, whom: known.Id);
         return (secret, null);
     }
 
     /// <summary>Takes an invitation back: its link opens nothing any more.</summary>
-    public static Task TakeBack(SchoolConnection connection, Guid invitation, DateTime now) => Invitations.TakeBack(connection, invitation, now);
+    public static Task TakeBack(SchoolConnection connection, Guid invitation, DateTime now) =>
+        Invitations.TakeBack(connection, invitation, now);
 
     /// <summary>Turns off the second step of somebody who has lost the device. They are told when they next come in.</summary>
     /// <returns>Why it stays on, in a sentence; null where it is off.</returns>
@@ -63,7 +71,8 @@ public sealed record Staff(
     {
         if (!known.TwoFactor) return null;
         if (!await Store.People.TurnSecondStepOff(connection, known.Id, byName, now))
-            return $"{known.DisplayName} works at another school too, so this school alone cannot turn it off. Whoever runs the server can: ./umbick let-in NAME --second-step.";
+            return $"{known.DisplayName} works at another school too, so this school alone cannot turn it off. Whoever runs the server "
+                + $"can: ./umbick let-in NAME --second-step.";
         await DoorTries.ForgetAll(connection, known.UserName);
         await Sessions.EndOf(connection, known.Id, now);
         await Audit.Note(connection, by, AuditKinds.SecondFactorOff, now, whom: known.Id);
@@ -72,7 +81,8 @@ public sealed record Staff(
 
     /// <summary>Gives somebody another role.</summary>
     /// <returns>Why they keep theirs, in a sentence; null where it is done.</returns>
-    public static async Task<string?> Change(SchoolConnection connection, Person known, PersonRole role, bool inCharge, Guid by, DateTime now)
+    public static async Task<string?> Change(
+        SchoolConnection connection, Person known, PersonRole role, bool inCharge, Guid by, DateTime now)
     {
         var right = inCharge && role == PersonRole.Teacher;
         if ((role, right) == (known.Role, known.InCharge)) return null;

@@ -6,7 +6,10 @@ namespace Umbick.Casework;
 /// <summary>Keeps an answer: one way for asking, practising and a class's sheets.</summary>
 internal static class AnswerKeeping
 {
-    /// <summary>Takes an answer in: keeps it under the sitting's lock, and then goes on, or, where the sitting is over, renews what is believed since.</summary>
+    /// <summary>
+    /// Takes an answer in: keeps it under the sitting's lock, and then goes on, or, where the sitting is over, renews what is believed
+    /// since.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="model">The model.</param>
     /// <param name="sittingId">The sitting.</param>
@@ -14,22 +17,27 @@ internal static class AnswerKeeping
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
     /// <param name="now">When it arrived.</param>
-    /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was lost.</param>
+    /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was
+    /// lost.</param>
     /// <returns>What became of it, and where the sitting stands then, where nothing has to be loaded for that.</returns>
     public static async Task<AnswerTaken> Keep(
-        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by, DateTime now, Func<SittingState, Task<SittingState?>> goOn)
+        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by,
+        DateTime now, Func<SittingState, Task<SittingState?>> goOn)
     {
-        if (await SittingState.Lock(connection, sittingId) is not { } locked || !fits(locked.Sitting)) return new(AnswerOutcome.NotFound, null);
+        if (await SittingState.Lock(connection, sittingId) is not { } locked || !fits(locked.Sitting))
+            return new(AnswerOutcome.NotFound, null);
         return await Keep(connection, model, locked, submission, by, now, goOn);
     }
 
     /// <summary>The same for a sitting that is locked already.</summary>
     public static async Task<AnswerTaken> Keep(
-        SchoolConnection connection, ReadingModel model, SittingState locked, Submission submission, Guid? by, DateTime now, Func<SittingState, Task<SittingState?>> goOn)
+        SchoolConnection connection, ReadingModel model, SittingState locked, Submission submission, Guid? by, DateTime now,
+        Func<SittingState, Task<SittingState?>> goOn)
     {
         var (sitting, rows, sittingId) = (locked.Sitting, locked.Rows, locked.Sitting.Id);
         var outcome = OutcomeOf(sitting, rows, submission, by);
-        if (outcome is not (AnswerOutcome.Kept or AnswerOutcome.KeptBefore)) return new(outcome, locked with { Sitting = sitting, Rows = rows });
+        if (outcome is not (AnswerOutcome.Kept or AnswerOutcome.KeptBefore))
+            return new(outcome, locked with { Sitting = sitting, Rows = rows });
         if (outcome == AnswerOutcome.Kept)
         {
             var answer = submission.RowIn(sittingId, by);
@@ -57,6 +65,7 @@ internal static class AnswerKeeping
         // Only the answer that stands is put right: by a teacher, or by a child whose teacher has gone back to it.
         var stands = standing.Find(answer => answer.Try == submission.Try)?.Id;
         var askedAgain = !sitting.IsPractice && sitting.CurrentPlace == submission.Place;
-        return stands != submission.Corrects || (stands is not null && by is null && !askedAgain) ? AnswerOutcome.AnsweredBefore : AnswerOutcome.Kept;
+        return stands != submission.Corrects || (stands is not null && by is null && !askedAgain) ? AnswerOutcome.AnsweredBefore
+            : AnswerOutcome.Kept;
     }
 }

@@ -25,7 +25,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
         if (row.OpenAsking is { } open) return open;
         // What the teacher's own clock carries is asked once: it is the school's choice from then on.
-        if (beginning is { Delivery: DeliveryMode.OwnClock, ClockCarries: { } carries }) await Schools.Choose(connection, SettingList.OwnClock.Id, carries);
+        if (beginning is { Delivery: DeliveryMode.OwnClock, ClockCarries: { } carries })
+            await Schools.Choose(connection, SettingList.OwnClock.Id, carries);
         var items = ListedItems.For(model, beginning, row, Seed(id));
         var sitting = new Sitting
         {
@@ -39,12 +40,14 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             Form = beginning.Plan == Plan.Form ? beginning.Form : null,
             ColdFor = beginning.Plan == Plan.ColdStart ? beginning.ColdFor!.Pattern.Id : null,
             Delivery = beginning.Delivery,
-            ClockCarries = beginning.Delivery == DeliveryMode.OwnClock ? beginning.ClockCarries ?? row.Preferences[SettingList.OwnClock] : null,
+            ClockCarries = beginning.Delivery == DeliveryMode.OwnClock ? beginning.ClockCarries ?? row.Preferences[SettingList.OwnClock]
+                : null,
             Visit = beginning.Visit,
             TurnInVisit = beginning.TurnInVisit,
         };
         if (!await Sittings.Start(connection, sitting)) return (await Children.Find(connection, child))!.OpenAsking;
-        if (items.Count > 0) await Sittings.Ask(connection, id, items.Select((item, i) => new AskedItem(i + 1, item, HelpFor(sitting, item), ListedItems.Why(beginning))), Now);
+        if (items.Count > 0) await Sittings.Ask(connection, id,
+            items.Select((item, i) => new AskedItem(i + 1, item, HelpFor(sitting, item), ListedItems.Why(beginning))), Now);
         else await AskNext(connection, new SittingState(sitting, row.Preferences, new SittingRows([], [], [])));
         return id;
     }
@@ -71,7 +74,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     /// <summary>The visit in which a sitting is held, where both go on; null where not.</summary>
     public static async Task<Guid?> VisitUnderWay(SchoolConnection connection, SittingId id) =>
-        await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null } && await Visits.Find(connection, visit) is { EndedAt: null } ? visit : null;
+        await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null }
+            && await Visits.Find(connection, visit) is { EndedAt: null } ? visit : null;
 
     /// <summary>The items of a list that was made before which come after the one that is asked.</summary>
     public static async Task<IReadOnlyList<AskedItem>> Ahead(SchoolConnection connection, Sitting sitting) =>
@@ -86,37 +90,54 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     private async Task<AskingOptions> WithPattern(SchoolConnection connection, ChildId child, AskingOptions beginning)
     {
         if (beginning.Plan != Plan.ColdStart || beginning.ColdFor is not null) return beginning;
-        return (await ChildRecord.Load(connection, model, child))! is var record && (beginning.ColdPattern ?? record.WorkedOn) is { } pattern
+        return (await ChildRecord.Load(connection, model, child))! is var record
+            && (beginning.ColdPattern ?? record.WorkedOn) is { } pattern
             ? beginning with { ColdFor = HeldPattern.From(model, pattern, record.Replay.Belief) }
             : beginning with { Plan = Plan.Adaptive };
     }
 
-    /// <summary>Keeps an answer; where it was to the item that is being asked, asks the next, or ends the sitting when its length is reached.</summary>
+    /// <summary>
+    /// Keeps an answer; where it was to the item that is being asked, asks the next, or ends the sitting when its length is reached.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) => (await Keep(connection, sittingId, submission, by)).Outcome;
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
+        (await Keep(connection, sittingId, submission, by)).Outcome;
 
     /// <summary>The same, with where the sitting stands then.</summary>
     public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
-        AnswerKeeping.Keep(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission, by));
+        AnswerKeeping.Keep(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now,
+            GoOnFrom(connection, submission, by));
 
-    /// <summary>Reads what an adult typed as a child's answer, and keeps it where it can be kept. The answer is to the item at its place, whatever is asked by now.</summary>
+    /// <summary>
+    /// Reads what an adult typed as a child's answer, and keeps it where it can be kept. The answer is to the item at its place, whatever
+    /// is asked by now.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer as it was typed.</param>
     /// <param name="mode">How it was given, where that was said; else as is usual for the item.</param>
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<TypedAnswerTaken> KeepTyped(SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, Guid by)
+    public async Task<TypedAnswerTaken> KeepTyped(
+        SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, Guid by)
     {
-        if (await SittingState.Lock(connection, sittingId) is not { Sitting.IsPractice: false } locked) return new(AnswerOutcome.NotFound, null, null);
-        if (locked.ItemAt(submission.Place) is not { } item) return new(AnswerOutcome.NotAsked, AnswerOutcome.NotAsked.WhyNot(submission.Raw), locked);
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting.IsPractice: false } locked)
+            return new(AnswerOutcome.NotFound, null, null);
+        if (locked.ItemAt(submission.Place) is not { } item)
+            return new(AnswerOutcome.NotAsked, AnswerOutcome.NotAsked.WhyNot(submission.Raw), locked);
         var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences.Wording, confirmed, submission.First ?? "");
         if (typed.Message is not null) return new(null, typed.Message, locked) { CanBeConfirmed = typed.CanBeConfirmed };
         var timed = locked.Preferences.Timed;
-        var kept = submission with { Raw = typed.Text, Mode = mode ?? typed.Mode, Seconds = timed ? submission.Seconds : null, BegunSeconds = timed ? submission.BegunSeconds : null };
+        var kept = submission with
+        {
+            Raw = typed.Text,
+            Mode = mode ?? typed.Mode,
+            Seconds = timed ? submission.Seconds : null,
+            BegunSeconds = timed ? submission.BegunSeconds : null
+        };
         var taken = await AnswerKeeping.Keep(connection, model, locked, kept, by, Now, GoOnFrom(connection, kept, by));
         return new(taken.Outcome, taken.Outcome.IsKept() ? null : taken.Outcome.WhyNot(submission.Raw), taken.State);
     }
@@ -135,7 +156,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <returns>Whether it was left out; null where the school has no such sitting.</returns>
     public async Task<bool?> Skip(SchoolConnection connection, SittingId sittingId, int place)
     {
-        if (await SittingState.Lock(connection, sittingId) is not { Sitting: { IsPractice: false } sitting, Rows: var rows } locked) return null;
+        if (await SittingState.Lock(connection, sittingId) is not { Sitting: { IsPractice: false } sitting, Rows: var rows } locked)
+            return null;
         if (sitting.EndedAt is not null || sitting.CurrentPlace != place) return false;
         if (!rows.IsAnswered(place))
         {
@@ -150,7 +172,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <returns>Whether the sitting goes on; else it is over, or there is none.</returns>
     public async Task<bool> Deliver(SchoolConnection connection, SittingId sittingId, DeliveryMode mode)
     {
-        if (await SittingState.Lock(connection, sittingId) is not { Sitting: { IsPractice: false, EndedAt: null } sitting, Rows: var rows } locked) return false;
+        if (await SittingState.Lock(connection, sittingId) is not
+            {
+                Sitting: { IsPractice: false, EndedAt: null } sitting,
+                Rows: var rows
+            } locked) return false;
         if (sitting.Delivery == mode) return true;
         var carries = mode == DeliveryMode.OwnClock ? sitting.ClockCarries ?? locked.Preferences[SettingList.OwnClock] : null;
         var held = sitting with { Delivery = mode, ClockCarries = carries };
@@ -160,16 +186,25 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             await Sessions.EndAt(connection, sittingId, Now);
             await Codes.Close(connection, sittingId, Now);
         }
-        await Sittings.Deliver(connection, sittingId, mode, carries, rows.Asked.Where(asked => HelpFor(held, asked.Item) != Support.Bare).Select(asked => asked.Place), TeachingPreferences.HelpOn(carries));
+        await Sittings.Deliver(connection, sittingId, mode, carries,
+            rows.Asked.Where(asked => HelpFor(held, asked.Item) != Support.Bare).Select(asked => asked.Place),
+            TeachingPreferences.HelpOn(carries));
         if (mode != DeliveryMode.OnChildsScreen) return true;
-        var aloud = rows.Asked.Where(asked => asked.Item.IsOnlyAloud && !rows.IsAnswered(asked.Place)).Select(asked => asked.Place).ToArray();
+        var aloud = rows.Asked.Where(asked => asked.Item.IsOnlyAloud && !rows.IsAnswered(asked.Place)).Select(asked => asked.Place)
+            .ToArray();
         await Sittings.Withdraw(connection, sittingId, aloud);
         if (!aloud.Contains(sitting.CurrentPlace)) return true;
-        await GoOn(connection, locked with { Sitting = sitting with { Delivery = mode }, Rows = aloud.Aggregate(rows, (left, place) => left.Without(place)) });
+        await GoOn(connection, locked with
+        {
+            Sitting = sitting with { Delivery = mode },
+            Rows = aloud.Aggregate(rows, (left, place) => left.Without(place))
+        });
         return (await Sittings.Find(connection, sittingId))!.EndedAt is null;
     }
 
-    /// <summary>Whose turn is next where several share a clock: that of the next in the row whose sitting goes on; a child alone goes on.</summary>
+    /// <summary>
+    /// Whose turn is next where several share a clock: that of the next in the row whose sitting goes on; a child alone goes on.
+    /// </summary>
     public static async Task<SittingId> NextTurn(SchoolConnection connection, Sitting sitting)
     {
         if (sitting.Visit is not { } visit) return sitting.Id;
@@ -177,14 +212,17 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return (open.FirstOrDefault(turn => turn.TurnInVisit > sitting.TurnInVisit) ?? open.FirstOrDefault())?.Id ?? sitting.Id;
     }
 
-    /// <summary>Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.</summary>
+    /// <summary>
+    /// Goes one back: the item before is asked once more, and one that was chosen by the answers and still waits is taken back.
+    /// </summary>
     public static async Task<bool> Back(SchoolConnection connection, SittingId sittingId)
     {
         if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null } sitting) return false;
         var rows = await Sittings.Rows(connection, sittingId);
         var before = rows.Asked.LastOrDefault(item => item.Place < sitting.CurrentPlace);
         if (before is null) return false;
-        if (sitting.Plan == Plan.Adaptive && !rows.IsAnswered(sitting.CurrentPlace)) await Sittings.Withdraw(connection, sittingId, sitting.CurrentPlace);
+        if (sitting.Plan == Plan.Adaptive && !rows.IsAnswered(sitting.CurrentPlace))
+            await Sittings.Withdraw(connection, sittingId, sitting.CurrentPlace);
         await Sittings.MoveTo(connection, sittingId, before.Place);
         return true;
     }
@@ -200,7 +238,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     private async Task<bool> AskLast(SchoolConnection connection, Sitting sitting, SittingRows rows)
     {
         var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
-        var easy = ChooserOf(sitting, child).Close(replay.Belief, ItemsInUse.Bank(sitting, child), [.. answered.Select(question => question.Asked.Item)]);
+        var easy = ChooserOf(sitting, child).Close(replay.Belief, ItemsInUse.Bank(sitting, child),
+            [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
         await Sittings.WithdrawUnanswered(connection, sitting.Id);
         await Sittings.Lengthen(connection, sitting.Id, answered.Count + 1);
@@ -241,7 +280,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var (sitting, rows) = (state.Sitting, state.Rows);
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
         var answers = rows.LatestAnswers.ToDictionary(answer => answer.Place);
-        var givenUp = alone && StopRules.HasGivenUp(rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
+        var givenUp = alone && StopRules.HasGivenUp(
+            rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
         if (sitting.Plan != Plan.Adaptive)
         {
             var next = rows.Asked.FirstOrDefault(item => item.Place > sitting.CurrentPlace && !rows.IsAnswered(item.Place));
@@ -254,7 +294,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             return state.MovedTo(next.Place);
         }
         if (rows.Asked.Count < sitting.Length && !givenUp) return await AskNext(connection, state);
-        if (rows.Asked.Count >= sitting.Length || !await AskLast(connection, sitting, rows)) await SittingEnding.End(connection, model, sitting, Now);
+        if (rows.Asked.Count >= sitting.Length || !await AskLast(connection, sitting, rows))
+            await SittingEnding.End(connection, model, sitting, Now);
         return null;
     }
 
@@ -265,7 +306,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         var (child, answered, replay) = underWay;
         // What was left out is not asked again in the same sitting.
         var leftOut = rows.Withdrawn.Select(asked => asked.Item).ToHashSet();
-        var bank = leftOut.Count == 0 ? ItemsInUse.Bank(sitting, child) : [.. ItemsInUse.Bank(sitting, child).Where(item => !leftOut.Contains(item))];
+        var bank = leftOut.Count == 0 ? ItemsInUse.Bank(sitting, child)
+            : [.. ItemsInUse.Bank(sitting, child).Where(item => !leftOut.Contains(item))];
         var next = ChooserOf(sitting, child).Next(
             replay.Belief,
             replay.Observed,
@@ -289,7 +331,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         sitting.Delivery == DeliveryMode.OwnClock && item.Task.ShowsClock ? TeachingPreferences.HelpOn(sitting.ClockCarries) : Support.Bare;
 
     private ItemChooser ChooserOf(Sitting sitting, CaseloadRow child) =>
-        new(model, Seed(sitting.Id), sitting.Delivery == DeliveryMode.OnChildsScreen ? task => task.OnScreen : task => task.Aloud, child.Preferences.Wording);
+        new(model, Seed(sitting.Id), sitting.Delivery == DeliveryMode.OnChildsScreen ? task => task.OnScreen : task => task.Aloud,
+            child.Preferences.Wording);
 
     private static int Seed(SittingId sitting) => BitConverter.ToInt32(sitting.Value.ToByteArray(), 12);
 }

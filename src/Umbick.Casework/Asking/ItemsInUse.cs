@@ -14,7 +14,8 @@ public static class ItemsInUse
     public static IReadOnlyList<Item> Bank(Sitting sitting, CaseloadRow child)
     {
         var tasks = From(TasksOf(sitting.Delivery), child, sitting.Stage);
-        return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}", _ => ItemBank.ForSitting(sitting.Stage, tasks));
+        return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}",
+            _ => ItemBank.ForSitting(sitting.Stage, tasks));
     }
 
     /// <summary>The tasks of some that a child has met and their stage uses; reading in figures where that leaves none.</summary>

@@ -14,7 +14,12 @@ internal static class ListedItems
     public static AskingOptions Fitting(AskingOptions beginning, Stage stage) =>
         stage >= Stage.OClock || beginning.Plan is Plan.Prerequisites or Plan.Chosen or Plan.ColdStart
             ? beginning
-            : beginning with { Plan = Plan.Chosen, Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage).SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))] };
+            : beginning with
+            {
+                Plan = Plan.Chosen,
+                Tasks = [.. ClockTasks.BeforeTimes.Where(task => task.From <= stage)
+                .SelectMany(task => Enumerable.Repeat(task.Id, PartsEach))]
+            };
 
     /// <summary>The items of a list; none where each item is chosen by the answers before it.</summary>
     /// <param name="model">The model.</param>
@@ -25,9 +30,11 @@ internal static class ListedItems
     {
         _ when beginning.Items.Count > 0 => beginning.Items,
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
-        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FormSeed(child.Stage), ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FormSeed(child.Stage),
+            ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
         Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
-        Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed, beginning.Delivery == DeliveryMode.OnChildsScreen),
+        Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed,
+            beginning.Delivery == DeliveryMode.OnChildsScreen),
         _ => [],
     };
 

@@ -15,7 +15,9 @@ internal static class SittingEnding
         await Renew(connection, model, sitting);
     }
 
-    /// <summary>Keeps anew what was believed after a sitting and after each later one: an answer that came late or was put right changes them all.</summary>
+    /// <summary>
+    /// Keeps anew what was believed after a sitting and after each later one: an answer that came late or was put right changes them all.
+    /// </summary>
     public static async Task Renew(SchoolConnection connection, ReadingModel model, Sitting sitting)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
@@ -29,14 +31,18 @@ internal static class SittingEnding
         if (record.Sittings.Count > 0) await Keep(connection, model, record, from: 0);
     }
 
-    /// <summary>Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.</summary>
+    /// <summary>
+    /// Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.
+    /// </summary>
     public static async Task KeepLatest(SchoolConnection connection, ReadingModel model, ChildRecord record)
     {
-        if (record.Sittings.Count > 0 && record.SittingsAsked.All(sitting => CanBeKept(sitting.Sitting))) await Keep(connection, model, record, record.Sittings.Count - 1);
+        if (record.Sittings.Count > 0 && record.SittingsAsked.All(sitting => CanBeKept(sitting.Sitting)))
+            await Keep(connection, model, record, record.Sittings.Count - 1);
     }
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
-    public static string SourceOf(CaseloadRow child) => $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.TeacherWords == 0 ? "" : $" {child.TeacherWords}")}";
+    public static string SourceOf(CaseloadRow child) =>
+        $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.TeacherWords == 0 ? "" : $" {child.TeacherWords}")}";
 
     /// <summary>A class's sheet stands open until its class is done; what it says by now is kept until the next answer.</summary>
     private static bool CanBeKept(Sitting sitting) => sitting.EndedAt is not null || sitting.Screening is not null;
@@ -49,7 +55,8 @@ internal static class SittingEnding
             if (!CanBeKept(record.Sittings[place].Sitting)) continue;
             var order = record.FirstAfter(place).ToList();
             var marginals = record.After(place).Findings
-                .Select(finding => new Marginal(finding.Pattern, finding.Belief, finding.Label, order.IndexOf(finding.Pattern) is >= 0 and var first ? first : null));
+                .Select(finding => new Marginal(finding.Pattern, finding.Belief, finding.Label,
+                order.IndexOf(finding.Pattern) is >= 0 and var first ? first : null));
             await Marginals.Keep(connection, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
             await KeepExpected(connection, model, record, place);
         }
@@ -60,8 +67,11 @@ internal static class SittingEnding
     private static async Task KeepExpected(SchoolConnection connection, ReadingModel model, ChildRecord record, int place)
     {
         var sitting = record.Sittings[place];
-        if (sitting.Sitting.Form is null || record.Work.Cycles.LastOrDefault(cycle => cycle.BeganOn <= sitting.Day) is not { } cycle) return;
-        if (record.Sittings.FirstOrDefault(each => each.Sitting.Form == CheckCycle.Forms[0] && each.Day >= cycle.BeganOn) is not { } first) return;
-        await Sittings.KeepExpected(connection, sitting.Sitting.Id, ExpectedRight.For(model, record.BeliefAfter(place), first.Questions.Select(question => question.Asked.Item)));
+        if (sitting.Sitting.Form is null || record.Work.Cycles.LastOrDefault(cycle => cycle.BeganOn <= sitting.Day) is not { } cycle)
+            return;
+        if (record.Sittings.FirstOrDefault(each => each.Sitting.Form == CheckCycle.Forms[0] && each.Day >= cycle.BeganOn) is not { } first)
+            return;
+        await Sittings.KeepExpected(connection, sitting.Sitting.Id,
+            ExpectedRight.For(model, record.BeliefAfter(place), first.Questions.Select(question => question.Asked.Item)));
     }
 }

@@ -21,7 +21,9 @@ public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferenc
     public static async Task<SittingState?> Load(SchoolConnection connection, SittingId id) =>
         await Sittings.Whole(connection, id) is { } whole ? From(whole) : null;
 
-    /// <summary>Loads where a sitting stands, kept from other writers until the transaction ends; null where the school has no such sitting.</summary>
+    /// <summary>
+    /// Loads where a sitting stands, kept from other writers until the transaction ends; null where the school has no such sitting.
+    /// </summary>
     public static async Task<SittingState?> Lock(SchoolConnection connection, SittingId id) =>
         await Sittings.LockWhole(connection, id) is { } whole ? From(whole) : null;
 
@@ -36,7 +38,8 @@ public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferenc
     };
 
     /// <summary>The same, moved on to another place.</summary>
-    internal SittingState MovedTo(int place) => this with { Sitting = Sitting with { CurrentPlace = place, Version = Sitting.Version + 1 } };
+    internal SittingState MovedTo(int place) =>
+        this with { Sitting = Sitting with { CurrentPlace = place, Version = Sitting.Version + 1 } };
 }
 
 /// <summary>What became of an answer.</summary>

@@ -3,14 +3,17 @@ using Umbick.Core.Diagnosis;
 
 namespace Umbick.Casework;
 
-/// <summary>A sitting under way: what it takes to choose its next item. A child with years of answers is asked as quickly as a new one.</summary>
+/// <summary>
+/// A sitting under way: what it takes to choose its next item. A child with years of answers is asked as quickly as a new one.
+/// </summary>
 /// <param name="Child">The child.</param>
 /// <param name="Answered">The questions of this sitting that are answered.</param>
 /// <param name="Replay">What all answers say.</param>
 public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemResponse> Answered, Replay Replay)
 {
     /// <summary>Whether it is of just these answers.</summary>
-    internal bool HasTaken(SittingState state) => Answered.Count == state.Rows.LatestAnswers.Count && Answered.Select(question => question.Given!.Id).ToHashSet().SetEquals(state.Rows.LatestAnswers.Select(answer => answer.Id));
+    internal bool HasTaken(SittingState state) => Answered.Count == state.Rows.LatestAnswers.Count
+        && Answered.Select(question => question.Given!.Id).ToHashSet().SetEquals(state.Rows.LatestAnswers.Select(answer => answer.Id));
 
     /// <summary>Loads this sitting alone where what came before it is remembered; else all that is known of the child.</summary>
     /// <param name="connection">The connection.</param>
@@ -18,16 +21,19 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
     /// <param name="sitting">The sitting, locked, with the day that it has by now.</param>
     /// <param name="rows">What was asked in it, and what was answered.</param>
     /// <param name="now">The present: a sitting in which nothing is answered yet would be held today.</param>
-    public static async Task<SittingUnderWay> Load(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateTime now) =>
+    public static async Task<SittingUnderWay> Load(
+        SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateTime now) =>
         await Load(connection, model, sitting, rows, sitting.Day ?? await Schools.Today(connection, now));
 
     /// <summary>The same, where it is known which day it is.</summary>
-    internal static async Task<SittingUnderWay> Load(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateOnly today)
+    internal static async Task<SittingUnderWay> Load(
+        SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateOnly today)
     {
         var child = (await Children.Find(connection, sitting.Child))!;
         var record = ChildRecord.SittingFrom(sitting, rows.Asked, rows.LatestAnswers, child.Preferences);
         var latest = ChildRecord.Replayed(record, sitting.Day ?? today, practised: null, rows.LatestAnswers);
-        return new SittingUnderWay(child, [.. record.Answered], await Alone(connection, model, sitting, latest) ?? await Whole(connection, model, sitting, latest));
+        return new SittingUnderWay(child, [.. record.Answered],
+            await Alone(connection, model, sitting, latest) ?? await Whole(connection, model, sitting, latest));
     }
 
     private static async Task<Replay?> Alone(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)

@@ -27,13 +27,18 @@ public sealed record TypedAnswer(string Text, AnswerMode Mode, string? Message)
         TypedAnswer Because(string message) => new(typed, mode, message);
         if (typed.Length == 0) return Because("Type what the child said. For no answer type - and for “don’t know” type ?");
         if (Math.Max(typed.Length, first.Length) is > AnswerParser.LongestAnswer and var length)
-            return Because($"That is {length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most. It was not taken, and everything before it is kept.");
+            return Because($"That is {length:N0} characters; an answer has {AnswerParser.LongestAnswer} at most. It was not taken, and "
+                + $"everything before it is kept.");
         var spelled = item is null ? typed : ClockLetters.Spelled(item, typed);
         var read = item is null ? AnswerParser.Parse(spelled) : item.Read(spelled);
         return read switch
         {
-            AmbiguousHalf half => Because($"“{typed}” can be {wording.Digital(half.Before)} or {wording.Digital(half.After)}. Ask which is meant, and type that.") with { Read = read },
-            Unread when confirmed != typed => Because($"“{typed}” cannot be read as an answer to this. Put it right, or send it again to keep it just so.") with { Read = read, CanBeConfirmed = true },
+            AmbiguousHalf half => Because(
+                $"“{typed}” can be {wording.Digital(half.Before)} or {wording.Digital(half.After)}. Ask which is meant, and type that.") with
+            { Read = read },
+            Unread when confirmed != typed =>
+                Because($"“{typed}” cannot be read as an answer to this. Put it right, or send it again to keep it just so.") with
+                { Read = read, CanBeConfirmed = true },
             _ => new TypedAnswer(spelled, mode, null) { Read = read },
         };
     }

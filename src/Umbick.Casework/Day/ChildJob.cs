@@ -23,7 +23,8 @@ public sealed record ChildJob(Job Job, WhatNext What)
         if (!state.AskingOpen)
         {
             foreach (var check in summary.Due.Where(check => check.IsDueOn(to)))
-                jobs.Add(new ChildJob(new Job(check.Form is { } form ? $"form {form}" : $"look {check.Pattern!.Id}", id, JobNeed.Due, check.Day, check.Minutes), summary.NextIn(state with { Due = check })));
+                jobs.Add(new ChildJob(new Job(check.Form is { } form ? $"form {form}" : $"look {check.Pattern!.Id}", id, JobNeed.Due,
+                    check.Day, check.Minutes), summary.NextIn(state with { Due = check })));
         }
         var other = summary.NextIn(state with { Due = null });
         if (other is { Step: NextStep.LookInAgain } && (state.Later ?? state.Due) is not null) return jobs;

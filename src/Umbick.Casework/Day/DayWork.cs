@@ -24,12 +24,17 @@ public sealed record DayWork(
     public bool IsSeen(Guid child) => Children.TryGetValue(child, out var known) && known.Child.LastSeen == Today;
 
     /// <summary>
-    /// The slot that is on or comes next: the first that is not over and has somebody who comes and was not seen yet. Null where the day is done.
+    /// The slot that is on or comes next: the first that is not over and has somebody who comes and was not seen yet. Null where the day is
+    /// done.
     /// </summary>
-    public PlannedSlot? Next => Plan.Slots.FirstOrDefault(slot => !slot.Slot.IsOverAt(Now) && slot.Seats.Any(seat => seat.Why is null && !IsSeen(seat.Child)));
+    public PlannedSlot? Next =>
+        Plan.Slots.FirstOrDefault(slot => !slot.Slot.IsOverAt(Now) && slot.Seats.Any(seat => seat.Why is null && !IsSeen(seat.Child)));
 
     /// <summary>What is due today of children who do not come today.</summary>
-    public IReadOnlyList<ChildJob> DueElsewhere => [.. Jobs.Values.Where(job => job.Job.Need == JobNeed.Due && job.Job.Due <= Today && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
+    public IReadOnlyList<ChildJob> DueElsewhere =>
+        [.. Jobs.Values.Where(job =>
+            job.Job.Need == JobNeed.Due && job.Job.Due <= Today
+                && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
 
     /// <summary>Children for whom a decision is to be taken.</summary>
     public IReadOnlyList<CaseloadChild> ToDecide => [.. Children.Values.Where(child => child.SummaryOn(Today).Offers.Count > 0)];
@@ -38,7 +43,8 @@ public sealed record DayWork(
     public IReadOnlyList<CaseloadChild> NotAssessed => [.. Children.Values.Where(child => child.Child.Sittings == 0)];
 
     /// <summary>Those who could be practised with and wait, for others are in active work.</summary>
-    public IReadOnlyList<CaseloadChild> Waiting => [.. Children.Values.Where(child => child.SummaryOn(Today).CouldWork && !Active.Contains(child.Child.Id.Value))];
+    public IReadOnlyList<CaseloadChild> Waiting =>
+        [.. Children.Values.Where(child => child.SummaryOn(Today).CouldWork && !Active.Contains(child.Child.Id.Value))];
 
     /// <summary>Loads the work of a day, as it is at a time where the school is.</summary>
     public static async Task<DayWork> Load(SchoolConnection connection, ReadingModel model, DateOnly today, TimeOnly now)
@@ -54,19 +60,27 @@ public sealed record DayWork(
     {
         var jobs = caseload.ToDictionary(child => child.Child.Id.Value, child => ChildJob.For(child, today, end));
         var known = jobs.Values.SelectMany(each => each).ToDictionary(job => job.Job);
-        var (days, unplaced) = timetable.Fill([.. caseload.Select(child => new Attendee(child.Child.Id.Value, child.Child.ClassName, [.. jobs[child.Child.Id.Value].Select(job => job.Job)]))], today, end, now);
+        var (days, unplaced) = timetable.Fill(
+            [.. caseload.Select(child =>
+                new Attendee(child.Child.Id.Value, child.Child.ClassName, [.. jobs[child.Child.Id.Value].Select(job => job.Job)]))], today,
+                    end, now);
         return new DayWork(
-            today, now, timetable, days, [.. unplaced.Select(job => (known[job.Job], job.Why))], caseload.ToDictionary(child => child.Child.Id.Value), known, InActiveWork(caseload, timetable, today));
+            today, now, timetable, days, [.. unplaced.Select(job => (known[job.Job], job.Why))],
+            caseload.ToDictionary(child => child.Child.Id.Value), known, InActiveWork(caseload, timetable, today));
     }
 
     /// <summary>Who is in active work.</summary>
-    public static async Task<IReadOnlySet<Guid>> InActiveWork(SchoolConnection connection, IEnumerable<CaseloadChild> caseload, DateOnly today) =>
+    public static async Task<IReadOnlySet<Guid>> InActiveWork(
+        SchoolConnection connection, IEnumerable<CaseloadChild> caseload, DateOnly today) =>
         InActiveWork(caseload, await Timetables.Load(connection, today, today), today);
 
     /// <summary>Who is in active work.</summary>
     public static IReadOnlySet<Guid> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)
     {
         var withSlot = timetable.Slots.SelectMany(slot => slot.Children).ToHashSet();
-        return ActiveWork.Choose(caseload.Where(child => child.SummaryOn(today).CouldWork).Select(child => new CouldWork(child.Child.Id.Value, withSlot.Contains(child.Child.Id.Value), child.Child.LastPractised, child.Child.AddedOn)), timetable.Year, today);
+        return ActiveWork.Choose(
+            caseload.Where(child => child.SummaryOn(today).CouldWork)
+                .Select(child => new CouldWork(child.Child.Id.Value, withSlot.Contains(child.Child.Id.Value), child.Child.LastPractised,
+                child.Child.AddedOn)), timetable.Year, today);
     }
 }

@@ -5,7 +5,8 @@ using Umbick.Store;
 namespace Umbick.Casework;
 
 /// <summary>
-/// What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say. What changes it says why not, in a sentence, where it
+/// What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say. What changes it says why not, in a
+/// sentence, where it
 /// cannot be; then nothing is kept.
 /// </summary>
 /// <param name="Slots">The slots of a week.</param>
@@ -33,7 +34,8 @@ public sealed record TermPlan(
             if (await ClassTeachings.Find(connection, name) is { } teaching) teachings.Add(teaching);
         }
         return new TermPlan(
-            slots, await Timetables.Barred(connection), await Timetables.Holidays(connection), [.. await Store.Children.All(connection)], classes, teachings);
+            slots, await Timetables.Barred(connection), await Timetables.Holidays(connection), [.. await Store.Children.All(connection)],
+            classes, teachings);
     }
 
     /// <summary>The alias of a child in a slot.</summary>
@@ -82,14 +84,17 @@ public sealed record TermPlan(
     public static Task RemoveHoliday(SchoolConnection connection, Guid id) => Timetables.RemoveHoliday(connection, id);
 
     /// <summary>Keeps what a class says and works on.</summary>
-    public static async Task<string?> KeepTeaching(SchoolConnection connection, string className, string wording, string topic, RuleOfThumb? rule, DateTime now)
+    public static async Task<string?> KeepTeaching(
+        SchoolConnection connection, string className, string wording, string topic, RuleOfThumb? rule, DateTime now)
     {
         if (className.Length is 0 or > ClassTeaching.LongestName) return "Say which class.";
-        if (wording.Length > ClassTeaching.Longest || topic.Length > ClassTeaching.Longest) return $"At most {ClassTeaching.Longest} signs for each.";
+        if (wording.Length > ClassTeaching.Longest || topic.Length > ClassTeaching.Longest)
+            return $"At most {ClassTeaching.Longest} signs for each.";
         await ClassTeachings.Keep(connection, className, wording, topic, rule?.Id, now);
         return null;
     }
 
     private string? FaultOf(Slot slot) =>
-        slot.Children.Except(Children.Select(known => known.Id.Value)).Any() ? "Choose children of your caseload." : slot.Fault(Slots, NameOf);
+        slot.Children.Except(Children.Select(known => known.Id.Value)).Any() ? "Choose children of your caseload."
+            : slot.Fault(Slots, NameOf);
 }

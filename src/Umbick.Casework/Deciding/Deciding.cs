@@ -6,12 +6,17 @@ using Umbick.Store;
 
 namespace Umbick.Casework;
 
-/// <summary>Taking decisions: what was offered is taken or turned down, a pattern is confirmed or ruled out, a cycle begins and ends. With each is kept what was shown then.</summary>
+/// <summary>
+/// Taking decisions: what was offered is taken or turned down, a pattern is confirmed or ruled out, a cycle begins and ends. With each is
+/// kept what was shown then.
+/// </summary>
 public sealed class Deciding(ReadingModel model, TimeProvider clock)
 {
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>Takes what is offered of a pattern, or turns it down. A stale page cannot decide something that is no longer offered.</summary>
+    /// <summary>
+    /// Takes what is offered of a pattern, or turns it down. A stale page cannot decide something that is no longer offered.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The decision's id, made by the page: sending it twice decides once.</param>
     /// <param name="child">The child.</param>
@@ -20,7 +25,8 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="taken">Whether it is taken.</param>
     /// <param name="by">Who decides.</param>
     /// <returns>Whether it was decided, now or before; null where the school has no such child.</returns>
-    public async Task<bool?> Decide(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, Guid by)
+    public async Task<bool?> Decide(
+        SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, Guid by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
@@ -29,14 +35,17 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
         var shown = new
         {
             offer.IsMastered,
-            grounds = offer.Grounds.Select(cold => new { day = cold.Day, right = cold.Right, its_way = cold.ItsWay, telling = cold.Telling.Count }),
+            grounds = offer.Grounds.Select(cold =>
+                new { day = cold.Day, right = cold.Right, its_way = cold.ItsWay, telling = cold.Telling.Count }),
             sentence = ProgressSentence.From(course).Sentence,
         };
         await Keep(connection, id, child, pattern, kind, taken, "", course.Colds.Count == 0 ? null : course.Colds[^1].Id, shown, by);
         return true;
     }
 
-    /// <summary>Confirms that a child has a pattern, or rules it out. It is evidence from then on, and shown as the teacher's own.</summary>
+    /// <summary>
+    /// Confirms that a child has a pattern, or rules it out. It is evidence from then on, and shown as the teacher's own.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The decision's id, made by the page.</param>
     /// <param name="child">The child.</param>
@@ -51,11 +60,19 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
         if (await ChildRecord.Load(connection, model, child) is not { Sittings.Count: > 0 } record) return null;
         if (record.Work.Decisions.Any(decision => decision.Id == id)) return true;
         // Of one pattern one word stands.
-        foreach (var before in record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut } && decision.Pattern == pattern))
+        foreach (var before in record.Work.Decisions.Where(decision =>
+            decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut } && decision.Pattern == pattern))
             await Decisions.TakeBack(connection, child, before.Id, by, Now);
         var finding = record.Now.Findings.FirstOrDefault(finding => finding.Pattern == pattern);
-        var shown = new { belief = finding?.Belief ?? 0, label = (finding?.Label ?? Label.Unlikely).ToString(), its_way = finding?.Evidence.Count.ItsWay ?? 0, right = finding?.Evidence.Count.Right ?? 0 };
-        await Keep(connection, id, child, pattern, holds ? DecisionKind.Confirm : DecisionKind.RuleOut, taken: true, reason, record.Sittings[^1].Sitting.Id.Value, shown, by);
+        var shown = new
+        {
+            belief = finding?.Belief ?? 0,
+            label = (finding?.Label ?? Label.Unlikely).ToString(),
+            its_way = finding?.Evidence.Count.ItsWay ?? 0,
+            right = finding?.Evidence.Count.Right ?? 0
+        };
+        await Keep(connection, id, child, pattern, holds ? DecisionKind.Confirm : DecisionKind.RuleOut, taken: true, reason,
+            record.Sittings[^1].Sitting.Id.Value, shown, by);
         await SittingEnding.RenewAll(connection, model, child);
         return true;
     }
@@ -76,17 +93,30 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     {
         var today = await Schools.Today(connection, Now);
         var ends = (await Timetables.Year(connection)).WeeksAfter(today, weeks);
-        return await Cycles.Begin(connection, new CycleRow { Id = id, Child = child, BeganOn = today, EndsOn = ends, Goal = goal, EntryReason = reason }, by, Now);
+        return await Cycles.Begin(connection,
+            new CycleRow { Id = id, Child = child, BeganOn = today, EndsOn = ends, Goal = goal, EntryReason = reason }, by, Now);
     }
 
     /// <summary>Ends a child's cycle today.</summary>
     public async Task<bool> EndCycle(SchoolConnection connection, Guid id, ChildId child, string reason, Guid by) =>
         await Cycles.End(connection, child, id, await Schools.Today(connection, Now), reason, by);
 
-    private Task Keep(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, string reason, Guid? after, object shown, Guid by) =>
+    private Task Keep(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, string reason,
+        Guid? after, object shown, Guid by) =>
         Decisions.Keep(
             connection,
-            new DecisionRow { Id = id, Child = child, PatternId = pattern.Id, KindId = kind.Id(), Taken = taken, Reason = reason, AfterSitting = after, Engine = ReadingModel.Version, ShownText = JsonSerializer.Serialize(shown) },
+            new DecisionRow
+            {
+                Id = id,
+                Child = child,
+                PatternId = pattern.Id,
+                KindId = kind.Id(),
+                Taken = taken,
+                Reason = reason,
+                AfterSitting = after,
+                Engine = ReadingModel.Version,
+                ShownText = JsonSerializer.Serialize(shown)
+            },
             by,
             Now);
 }

@@ -8,7 +8,8 @@ using Umbick.Store;
 namespace Umbick.Casework;
 
 /// <summary>
-/// What is charted and decided from: cold starts and check forms. How each answer came out is kept with the sitting, so that a whole caseload is told without
+/// What is charted and decided from: cold starts and check forms. How each answer came out is kept with the sitting, so that a whole
+/// caseload is told without
 /// reading every answer; it is reckoned anew where an answer was put right, or by a new version of the model.
 /// </summary>
 /// <param name="Colds">The cold starts, the earliest first.</param>
@@ -18,17 +19,20 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
     private const string BySetting = " by setting";
 
     /// <summary>The answers of a cold start that tell.</summary>
-    public static IReadOnlyList<ItemResponse> Telling(SittingRecord cold) => [.. cold.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length))];
+    public static IReadOnlyList<ItemResponse> Telling(SittingRecord cold) =>
+        [.. cold.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length))];
 
     /// <summary>The measures among some sittings, the earliest first.</summary>
     public static Measures From(ReadingModel model, IEnumerable<SittingRecord> sittings) =>
-        From(sittings.Where(sitting => sitting.Sitting.EndedAt is not null).Select(sitting => (sitting.Sitting, Outcomes: OutcomesOf(model, sitting))));
+        From(sittings.Where(sitting => sitting.Sitting.EndedAt is not null)
+            .Select(sitting => (sitting.Sitting, Outcomes: OutcomesOf(model, sitting))));
 
     /// <summary>The measures of some children.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="model">The model.</param>
     /// <param name="preferences">How clocks are taught to each child.</param>
-    public static async Task<IReadOnlyDictionary<ChildId, Measures>> Load(SchoolConnection connection, ReadingModel model, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences)
+    public static async Task<IReadOnlyDictionary<ChildId, Measures>> Load(
+        SchoolConnection connection, ReadingModel model, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences)
     {
         var measures = await Sittings.Measures(connection, preferences.Keys);
         var stale = measures.Where(sitting => sitting.OutcomesFrom != SourceOf(sitting, preferences)).ToList();
@@ -42,7 +46,8 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
                 await Sittings.KeepOutcomes(connection, each.Id, anew[each.Id].Select(Written), SourceOf(each, preferences));
             }
         }
-        var byChild = measures.ToLookup(sitting => sitting.Child, sitting => (Sitting: sitting, Outcomes: anew.GetValueOrDefault(sitting.Id) ?? [.. sitting.Outcomes!.Select(Read)]));
+        var byChild = measures.ToLookup(sitting => sitting.Child,
+            sitting => (Sitting: sitting, Outcomes: anew.GetValueOrDefault(sitting.Id) ?? [.. sitting.Outcomes!.Select(Read)]));
         return preferences.Keys.ToDictionary(child => child, child => From(byChild[child]));
     }
 
@@ -59,15 +64,19 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
             [
                 .. from known in held
                    where known.Sitting is { Form: not null, Screening: null }
-                   select new CheckHeld(known.Sitting.Form!, known.Sitting.Day!.Value, known.Outcomes.Count(answer => answer.Outcome == TellingOutcome.Right), known.Outcomes.Count, known.Sitting.ExpectedRight),
+                   select new CheckHeld(known.Sitting.Form!, known.Sitting.Day!.Value,
+                       known.Outcomes.Count(answer => answer.Outcome == TellingOutcome.Right), known.Outcomes.Count,
+                       known.Sitting.ExpectedRight),
             ]);
     }
 
     /// <summary>How the answers of a measure came out: those of a cold start that tell, all of a form; none of any other sitting.</summary>
     private static IReadOnlyList<ColdAnswer> OutcomesOf(ReadingModel model, SittingRecord sitting) => sitting.Sitting switch
     {
-        { Plan: Plan.ColdStart } when Catalogue.Find(sitting.Sitting.ColdFor) is { } pattern => [.. Telling(sitting).Select(question => ColdAnswer.From(model, pattern, ChildRecord.AsGiven(question), question.IsRight))],
-        { Form: not null } => [.. sitting.Answered.Select(question => new ColdAnswer(question.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise))],
+        { Plan: Plan.ColdStart } when Catalogue.Find(sitting.Sitting.ColdFor) is { } pattern =>
+            [.. Telling(sitting).Select(question => ColdAnswer.From(model, pattern, ChildRecord.AsGiven(question), question.IsRight))],
+        { Form: not null } => [.. sitting.Answered.Select(question =>
+            new ColdAnswer(question.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise))],
         _ => [],
     };
 

@@ -6,7 +6,9 @@ using Umbick.Store;
 
 namespace Umbick.Casework;
 
-/// <summary>The work with one child as it is on record: how far each pattern has come, what was decided, and the cycle that goes on.</summary>
+/// <summary>
+/// The work with one child as it is on record: how far each pattern has come, what was decided, and the cycle that goes on.
+/// </summary>
 /// <param name="Year">The school's year.</param>
 /// <param name="Followed">The work on each pattern.</param>
 /// <param name="Given">The sets that the child was given, by pattern.</param>
@@ -14,7 +16,8 @@ namespace Umbick.Casework;
 /// <param name="Cycles">The cycles, the earliest first.</param>
 /// <param name="Checks">The check forms that were held, the earliest first.</param>
 public sealed record PatternWork(
-    SchoolYear Year, PatternCourses Followed, IReadOnlyList<SetsGiven> Given, IReadOnlyList<DecisionRow> Decisions, IReadOnlyList<CycleRow> Cycles, IReadOnlyList<CheckHeld> Checks)
+    SchoolYear Year, PatternCourses Followed, IReadOnlyList<SetsGiven> Given, IReadOnlyList<DecisionRow> Decisions,
+    IReadOnlyList<CycleRow> Cycles, IReadOnlyList<CheckHeld> Checks)
 {
     /// <summary>The work on each pattern, by the pattern that it is told of as.</summary>
     public IReadOnlyDictionary<Pattern, PatternCourse> Courses => Followed.All;
@@ -23,17 +26,23 @@ public sealed record PatternWork(
     public CycleRow? Cycle => Cycles.FirstOrDefault(cycle => cycle.EndedOn is null);
 
     /// <summary>The check form of the cycle that comes next; null where none does.</summary>
-    public DueCheck? FormDue => Cycle is { } cycle && cycle.Cycle.Next(ChecksOf(cycle), Year) is { } form ? new DueCheck(form.Due, null, form.Form) : null;
+    public DueCheck? FormDue => Cycle is { } cycle && cycle.Cycle.Next(ChecksOf(cycle), Year) is { } form
+        ? new DueCheck(form.Due, null, form.Form) : null;
 
     /// <summary>The course that a pattern belongs to.</summary>
     public PatternCourse CourseOf(Pattern pattern) => Followed.CourseOf(pattern);
 
     /// <summary>The check forms that belong to a cycle.</summary>
-    public IReadOnlyList<CheckHeld> ChecksOf(CycleRow cycle) => [.. Checks.Where(check => check.Day >= cycle.BeganOn && (cycle.EndedOn is not { } ended || check.Day <= ended))];
+    public IReadOnlyList<CheckHeld> ChecksOf(CycleRow cycle) =>
+        [.. Checks.Where(check => check.Day >= cycle.BeganOn && (cycle.EndedOn is not { } ended || check.Day <= ended))];
 
-    /// <summary>The decisions on the work on a pattern that stand, in order: also those that were taken while it was told of as a look-alike.</summary>
+    /// <summary>
+    /// The decisions on the work on a pattern that stand, in order: also those that were taken while it was told of as a look-alike.
+    /// </summary>
     public IReadOnlyList<DecisionRow> DecisionsInForce(Pattern pattern) =>
-        [.. Decisions.Where(decision => decision is { TakenBack: false, Kind: not null, Pattern: { } decided } && Followed.ToldAs(decided) == Followed.ToldAs(pattern))];
+        [.. Decisions.Where(decision =>
+            decision is { TakenBack: false, Kind: not null, Pattern: { } decided }
+                && Followed.ToldAs(decided) == Followed.ToldAs(pattern))];
 
     /// <summary>Puts the work with a child together from its rows.</summary>
     /// <param name="rows">The rows.</param>
@@ -46,7 +55,10 @@ public sealed record PatternWork(
         IReadOnlyList<SetsGiven> given = [.. rows.Given[child]];
         var standing = from decision in decisions
                        where decision is { TakenBack: false, Pattern: not null, Kind: not null }
-                       select (decision.Pattern!, new PatternDecision(decision.Kind!.Value, decision.Taken, decision.Day, decision.AfterSitting));
-        return new PatternWork(rows.Year, PatternCourses.Follow(measures.Colds, [.. standing], given, [.. rows.Shown[child]], labels, rows.Year), given, decisions, [.. rows.Cycles[child]], measures.Checks);
+                       select (decision.Pattern!,
+                           new PatternDecision(decision.Kind!.Value, decision.Taken, decision.Day, decision.AfterSitting));
+        return new PatternWork(rows.Year,
+            PatternCourses.Follow(measures.Colds, [.. standing], given, [.. rows.Shown[child]], labels, rows.Year), given, decisions,
+            [.. rows.Cycles[child]], measures.Checks);
     }
 }

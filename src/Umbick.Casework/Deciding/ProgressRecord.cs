@@ -11,7 +11,8 @@ namespace Umbick.Casework;
 public sealed record BeliefOnDay(DateOnly Day, IReadOnlyDictionary<Pattern, double> Beliefs);
 
 /// <summary>
-/// How the work with a child went, over a year at most. It is read from what is kept after each sitting, so that a child with years behind them is told as
+/// How the work with a child went, over a year at most. It is read from what is kept after each sitting, so that a child with years behind
+/// them is told as
 /// quickly as a new one.
 /// </summary>
 /// <param name="Child">The child.</param>
@@ -25,7 +26,8 @@ public sealed record BeliefOnDay(DateOnly Day, IReadOnlyDictionary<Pattern, doub
 /// <param name="Shown">Demonstrations that were shown, the earliest first.</param>
 /// <param name="HasEarlier">Whether there are sittings before the first day that is told.</param>
 public sealed record ProgressRecord(
-    CaseloadRow Child, DateOnly From, DateOnly To, CaseSummary Summary, PatternWork Work, IReadOnlyList<BeliefOnDay> Beliefs, IReadOnlyList<ScoredAnswer> Answers,
+    CaseloadRow Child, DateOnly From, DateOnly To, CaseSummary Summary, PatternWork Work, IReadOnlyList<BeliefOnDay> Beliefs,
+    IReadOnlyList<ScoredAnswer> Answers,
     IReadOnlyList<AssignedSet> Sets, IReadOnlyList<DemonstrationShown> Shown, bool HasEarlier)
 {
     private const int DaysTold = 366;
@@ -34,7 +36,8 @@ public sealed record ProgressRecord(
     public IReadOnlyList<Fluency> Fluency => Core.Progress.Fluency.ByDay(Answers);
 
     /// <summary>Right and wrong by part of the face, before practice began and in the last weeks.</summary>
-    public (DialMap Then, DialMap? Now) Dials => DialMap.ThenAndNow(Answers, Sets.Select(set => set.Day).FirstOrDefault(day => day is not null), To);
+    public (DialMap Then, DialMap? Now) Dials =>
+        DialMap.ThenAndNow(Answers, Sets.Select(set => set.Day).FirstOrDefault(day => day is not null), To);
 
     /// <summary>The stages, secure or not.</summary>
     public IReadOnlyList<StageRecord> Stages => StageRecord.ByStage(Answers);
@@ -56,16 +59,21 @@ public sealed record ProgressRecord(
         var scored = from sitting in told
                      from question in ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Answered
                      let given = ChildRecord.AsGiven(question)
-                     select new ScoredAnswer(sitting.Day!.Value, question.Asked.Item, question.IsRight, given.Helped, question.Given!.Seconds);
+                     select new ScoredAnswer(sitting.Day!.Value, question.Asked.Item, question.IsRight, given.Helped,
+                         question.Given!.Seconds);
         return new ProgressRecord(
             child, told.Count > 0 ? told[0].Day!.Value : to, to, known.SummaryOn(to), known.Work, beliefs, [.. scored],
-            [.. (await Store.Sets.OfChild(connection, id)).Where(set => set.Day is { } day && day >= from && day <= to).OrderBy(set => set.Day)],
+            [.. (await Store.Sets.OfChild(connection, id)).Where(set => set.Day is { } day && day >= from && day <= to)
+                .OrderBy(set => set.Day)],
             [.. (await Demonstrated.To(connection, id)).Where(shown => shown.Day >= from && shown.Day <= to).Reverse()],
             all.Count > told.Count);
     }
 
-    /// <summary>What is kept after each sitting; where that is of another engine, or of answers that were put right since, it is reckoned anew.</summary>
-    private static async Task<IReadOnlyList<BeliefOnDay>> BeliefsAfter(SchoolConnection connection, ReadingModel model, CaseloadRow child, List<Sitting> told)
+    /// <summary>
+    /// What is kept after each sitting; where that is of another engine, or of answers that were put right since, it is reckoned anew.
+    /// </summary>
+    private static async Task<IReadOnlyList<BeliefOnDay>> BeliefsAfter(
+        SchoolConnection connection, ReadingModel model, CaseloadRow child, List<Sitting> told)
     {
         var over = told.FindAll(sitting => sitting.EndedAt is not null);
         var kept = await Marginals.Beliefs(connection, over.Select(sitting => sitting.Id));
@@ -75,6 +83,7 @@ public sealed record ProgressRecord(
             await SittingEnding.RenewAll(connection, model, child.Id);
             kept = await Marginals.Beliefs(connection, over.Select(sitting => sitting.Id));
         }
-        return [.. over.Select(sitting => new BeliefOnDay(sitting.Day!.Value, kept[sitting.Id].ToDictionary(each => each.Pattern, each => each.Belief)))];
+        return [.. over.Select(sitting =>
+            new BeliefOnDay(sitting.Day!.Value, kept[sitting.Id].ToDictionary(each => each.Pattern, each => each.Belief)))];
     }
 }

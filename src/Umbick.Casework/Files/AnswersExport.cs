@@ -9,7 +9,8 @@ namespace Umbick.Casework.Files;
 /// <summary>Writes every answer of a school that stands as CSV, in the form that <see cref="AnswersFile"/> reads.</summary>
 public static class AnswersExport
 {
-    private static readonly string[] Heads = ["child", "date", "task", "given", "answer", "choices", "mode", "seconds", "support", "prompted", "first", "note", "sitting", "kind", "by"];
+    private static readonly string[] Heads = ["child", "date", "task", "given", "answer", "choices", "mode", "seconds", "support",
+        "prompted", "first", "note", "sitting", "kind", "by"];
 
     /// <summary>Writes them.</summary>
     /// <returns>How many there are.</returns>
@@ -29,7 +30,9 @@ public static class AnswersExport
                 var number = numbers[(child.Alias, sitting.Day!.Value)] = numbers.GetValueOrDefault((child.Alias, sitting.Day.Value)) + 1;
                 foreach (var item in asked[sitting.Id])
                 {
-                    if (!item.Item.IsReadable || answers[sitting.Id].FirstOrDefault(each => each.Place == item.Place && each.Try == 1) is not { } answer) continue;
+                    if (!item.Item.IsReadable
+                        || answers[sitting.Id].FirstOrDefault(each => each.Place == item.Place && each.Try == 1) is not { } answer)
+                        continue;
                     foreach (var cell in Cells(child.Alias, sitting, number, item, answer)) csv.WriteField(SpreadsheetText.Write(cell));
                     await csv.NextRecordAsync();
                     count++;
@@ -43,11 +46,14 @@ public static class AnswersExport
     private static string[] Cells(string alias, Sitting sitting, int number, AskedItem asked, AnswerRow answer) =>
     [
         alias,
-        sitting.PaperDay is { } day ? day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) : answer.GivenAt.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
+        sitting.PaperDay is { } day ? day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
+            : answer.GivenAt.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
         asked.Item.Task.Id,
         asked.Item.Move == 0 ? asked.Item.Given : $"{asked.Item.Time} {asked.Item.Move}",
         answer.Raw,
-        string.Join(';', asked.Item.Claim is { } claim ? [claim.Short(Wording.Usual)] : asked.Item.Clocks.Count > 0 ? asked.Item.Clocks.Select(clock => clock.ToString()) : asked.Item.Choices.Select(choice => choice.Short(Wording.Usual))),
+        string.Join(';', asked.Item.Claim is { } claim ? [claim.Short(Wording.Usual)]
+            : asked.Item.Clocks.Count > 0 ? asked.Item.Clocks.Select(clock => clock.ToString())
+            : asked.Item.Choices.Select(choice => choice.Short(Wording.Usual))),
         answer.AnswerMode.ToString().ToLowerInvariant(),
         answer.Seconds is { } seconds ? seconds.ToString("0.#", CultureInfo.InvariantCulture) : "",
         asked.Support.ToString().ToLowerInvariant(),

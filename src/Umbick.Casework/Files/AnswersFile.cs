@@ -56,7 +56,8 @@ public sealed record FileError(int Line, int Column, string What)
 }
 
 /// <summary>
-/// Answers in CSV: <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,sitting][,kind][,by]</c>.
+/// Answers in CSV:
+/// <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,sitting][,kind][,by]</c>.
 /// A file is read whole or not at all; every error is told with its line and column.
 /// </summary>
 public static partial class AnswersFile
@@ -70,13 +71,15 @@ public static partial class AnswersFile
     private const int LongestCell = 1000;
     private const int LongestNote = 40;
     private static readonly string[] Needed = ["child", "date", "task", "given", "answer"];
-    private static readonly string[] Optional = ["choices", "mode", "seconds", "support", "prompted", "first", "note", "sitting", "kind", "by"];
+    private static readonly string[] Optional = ["choices", "mode", "seconds", "support", "prompted", "first", "note", "sitting", "kind",
+        "by"];
 
     /// <summary>Reads a file.</summary>
     /// <returns>The lines, or the errors: where there is one error, there are no lines.</returns>
     public static (IReadOnlyList<AnswerLine> Lines, IReadOnlyList<FileError> Errors) Read(Stream file)
     {
-        using var reader = new StreamReader(file, new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: false);
+        using var reader = new StreamReader(file, new UTF8Encoding(false, throwOnInvalidBytes: true),
+            detectEncodingFromByteOrderMarks: false);
         var errors = new List<FileError>();
         var lines = new List<AnswerLine>();
         try
@@ -93,7 +96,12 @@ public static partial class AnswersFile
     private static void ReadInto(TextReader reader, List<AnswerLine> lines, List<FileError> errors)
     {
         string? stray = null;
-        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture) { HasHeaderRecord = false, IgnoreBlankLines = true, BadDataFound = bad => stray ??= bad.Field };
+        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
+        {
+            HasHeaderRecord = false,
+            IgnoreBlankLines = true,
+            BadDataFound = bad => stray ??= bad.Field
+        };
         using var csv = new CsvParser(reader, configuration);
         Dictionary<string, int>? columns = null;
         while (errors.Count < MostErrors && csv.Read())
@@ -102,7 +110,8 @@ public static partial class AnswersFile
             var line = csv.RawRow - BreaksWithin(csv.RawRecord);
             if (stray is not null)
             {
-                errors.Add(new FileError(line, ColumnOf(stray, csv.RawRecord), "There is a quotation mark where none is allowed. Quote the whole cell and double the marks in it."));
+                errors.Add(new FileError(line, ColumnOf(stray, csv.RawRecord),
+                    "There is a quotation mark where none is allowed. Quote the whole cell and double the marks in it."));
                 stray = null;
                 continue;
             }
@@ -117,11 +126,15 @@ public static partial class AnswersFile
                 errors.Add(new FileError(line, 0, $"A file has {MostLines:N0} answers at most. Send it in parts."));
                 return;
             }
-            if (record.Length > columns.Count) errors.Add(new FileError(line, columns.Count + 1, $"There are {record.Length} cells, but the first line names {columns.Count}."));
-            else if (Array.FindIndex(record, cell => cell.Length > LongestCell) is >= 0 and var at) errors.Add(new FileError(line, at + 1, $"This cell has {record[at].Length:N0} characters; {LongestCell:N0} is the most."));
+            if (record.Length > columns.Count)
+                errors.Add(new FileError(line, columns.Count + 1,
+                    $"There are {record.Length} cells, but the first line names {columns.Count}."));
+            else if (Array.FindIndex(record, cell => cell.Length > LongestCell) is >= 0 and var at)
+                errors.Add(new FileError(line, at + 1, $"This cell has {record[at].Length:N0} characters; {LongestCell:N0} is the most."));
             else if (new Row(record, columns, line, errors).Read() is { } read) lines.Add(read);
         }
-        if (columns is null) errors.Add(new FileError(1, 0, "The file is empty. Its first line names the columns: child,date,task,given,answer."));
+        if (columns is null) errors.Add(
+            new FileError(1, 0, "The file is empty. Its first line names the columns: child,date,task,given,answer."));
     }
 
     /// <summary>Line breaks inside a record, in quoted cells. With an open quotation mark its last break is inside too.</summary>
@@ -131,7 +144,8 @@ public static partial class AnswersFile
         return LineBreaks().Count(open ? raw : raw.TrimEnd('\r', '\n'));
     }
 
-    private static int ColumnOf(string field, string raw) => raw[..Math.Max(0, raw.IndexOf(field, StringComparison.Ordinal))].Count(sign => sign == ',') + 1;
+    private static int ColumnOf(string field, string raw) =>
+        raw[..Math.Max(0, raw.IndexOf(field, StringComparison.Ordinal))].Count(sign => sign == ',') + 1;
 
     [GeneratedRegex(@"\r\n|\n|\r")]
     private static partial Regex LineBreaks();
@@ -142,10 +156,13 @@ public static partial class AnswersFile
         for (var i = 0; i < record.Length; i++)
         {
             var name = record[i].Trim().TrimStart('\uFEFF').ToLowerInvariant();
-            if (!Needed.Contains(name) && !Optional.Contains(name)) errors.Add(new FileError(line, i + 1, $"No column is called “{Cut(name)}”. There are: {string.Join(", ", Needed.Concat(Optional))}."));
+            if (!Needed.Contains(name) && !Optional.Contains(name))
+                errors.Add(new FileError(line, i + 1,
+                    $"No column is called “{Cut(name)}”. There are: {string.Join(", ", Needed.Concat(Optional))}."));
             else if (!columns.TryAdd(name, i)) errors.Add(new FileError(line, i + 1, $"The column “{name}” stands there twice."));
         }
-        foreach (var name in Needed.Where(name => !columns.ContainsKey(name))) errors.Add(new FileError(line, 0, $"The column “{name}” is missing."));
+        foreach (var name in Needed.Where(name => !columns.ContainsKey(name)))
+            errors.Add(new FileError(line, 0, $"The column “{name}” is missing."));
         return errors.Count == 0 ? columns : null;
     }
 
@@ -165,13 +182,20 @@ public static partial class AnswersFile
             if (task is null) Fail("task", $"No task is called “{Cut(Cell("task"))}”.");
             var item = task is null ? null : ItemFor(task, Needed("given"));
             var mode = Mode(task);
-            if (Cell("seconds") is { Length: > 0 } seconds && !(double.TryParse(seconds, NumberStyles.Float, CultureInfo.InvariantCulture, out var time) && time is >= 0 and < 1e6)) Fail("seconds", $"“{Cut(seconds)}” is no number of seconds.");
-            if (Cell("support") is { Length: > 0 } support && support is not ("full" or "most" or "some" or "bare")) Fail("support", $"“{Cut(support)}” is not full, most, some or bare.");
-            if (Cell("prompted") is { Length: > 0 } prompted && prompted is not ("yes" or "no" or "true" or "false" or "1" or "0")) Fail("prompted", $"“{Cut(prompted)}” is neither yes nor no.");
-            if (Cell("by") is { Length: > 0 } by && by is not ("teacher" or "child")) Fail("by", $"“{Cut(by)}” is neither teacher nor child.");
+            if (Cell("seconds") is { Length: > 0 } seconds
+                && !(double.TryParse(seconds, NumberStyles.Float, CultureInfo.InvariantCulture, out var time) && time is >= 0 and < 1e6))
+                Fail("seconds", $"“{Cut(seconds)}” is no number of seconds.");
+            if (Cell("support") is { Length: > 0 } support && support is not ("full" or "most" or "some" or "bare"))
+                Fail("support", $"“{Cut(support)}” is not full, most, some or bare.");
+            if (Cell("prompted") is { Length: > 0 } prompted && prompted is not ("yes" or "no" or "true" or "false" or "1" or "0"))
+                Fail("prompted", $"“{Cut(prompted)}” is neither yes nor no.");
+            if (Cell("by") is { Length: > 0 } by && by is not ("teacher" or "child"))
+                Fail("by", $"“{Cut(by)}” is neither teacher nor child.");
             if (Cell("note").Length > LongestNote) Fail("note", $"A note has {LongestNote} characters at most.");
-            if (Cell("first").Length > AnswerParser.LongestAnswer) Fail("first", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("first").Length}.");
-            if (Cell("answer").Length > AnswerParser.LongestAnswer) Fail("answer", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("answer").Length}.");
+            if (Cell("first").Length > AnswerParser.LongestAnswer)
+                Fail("first", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("first").Length}.");
+            if (Cell("answer").Length > AnswerParser.LongestAnswer)
+                Fail("answer", $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {Cell("answer").Length}.");
             var kind = SittingOfFile.Read(Cell("kind"));
             if (kind is null) Fail("kind", $"“{Cut(Cell("kind"))}” is not asking, cold:PATTERN, practice, form:A (or B, C) or class.");
             if (_failed || item is null || day is null) return null;
@@ -179,7 +203,8 @@ public static partial class AnswersFile
             // Only a teacher's short signs mean that an answer was right; where nothing is said, a teacher typed.
             var typist = Cell("by") == "child" ? Typist.Child : Typist.Teacher;
             var first = Cell("first") is { Length: > 0 } before ? item.Read(before, typist) : null;
-            return new AnswerLine(line, child, day.Value, new ItemAnswer(item, item.Read(Cell("answer"), typist), mode, helped, first), Cell("answer"))
+            return new AnswerLine(line, child, day.Value, new ItemAnswer(item, item.Read(Cell("answer"), typist), mode, helped, first),
+                Cell("answer"))
             {
                 At = Moment(Cell("date")),
                 Seconds = Cell("seconds") is { Length: > 0 } taken ? double.Parse(taken, CultureInfo.InvariantCulture) : null,
@@ -202,16 +227,20 @@ public static partial class AnswersFile
                 return null;
             }
             var parts = given.Split(' ', 2);
-            var turn = task == ClockTasks.FullTurn && parts.Length == 2 && int.TryParse(parts[1].TrimStart('+'), out var move) ? move : task == ClockTasks.FullTurn ? 60 : 0;
+            var turn = task == ClockTasks.FullTurn && parts.Length == 2 && int.TryParse(parts[1].TrimStart('+'), out var move) ? move
+                : task == ClockTasks.FullTurn ? 60 : 0;
             var text = task == ClockTasks.FullTurn ? parts[0] : given;
             if (AnswerParser.Parse(text).Meaning is not { } time)
             {
                 Fail("given", $"No clock can show “{Cut(given)}”. A time is written as 8:35, or in words where the task gives words.");
                 return null;
             }
-            var choices = Cell("choices").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(choice => AnswerParser.Parse(choice)).ToList();
-            if (task == ClockTasks.Judge || task == ClockTasks.RepairClock) return new Item(task, time, choices.Count > 0 ? choices[0] : null);
-            if (task == ClockTasks.Match) return new Item(task, time) { Clocks = [.. choices.Select(choice => choice.Meaning).OfType<ClockTime>()] };
+            var choices = Cell("choices").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(choice => AnswerParser.Parse(choice)).ToList();
+            if (task == ClockTasks.Judge || task == ClockTasks.RepairClock)
+                return new Item(task, time, choices.Count > 0 ? choices[0] : null);
+            if (task == ClockTasks.Match)
+                return new Item(task, time) { Clocks = [.. choices.Select(choice => choice.Meaning).OfType<ClockTime>()] };
             return new Item(task, time) { Choices = choices, Move = turn };
         }
 
@@ -229,13 +258,16 @@ public static partial class AnswersFile
             var day = DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) ? read
                 : Instant(text) is { } instant ? DateOnly.FromDateTime(instant.DateTime) : default(DateOnly?);
             if (day is null) Fail("date", $"“{Cut(text)}” is no date such as 2026-03-02 or 2026-03-02T10:15:00Z.");
-            else if (!SchoolYears.Hold(day.Value) || Moment(text) is { } moment && !SchoolYears.Hold(moment)) Fail("date", $"“{Cut(text)}” is too far away. {SchoolYears.Told}");
+            else if (!SchoolYears.Hold(day.Value) || Moment(text) is { } moment && !SchoolYears.Hold(moment))
+                Fail("date", $"“{Cut(text)}” is too far away. {SchoolYears.Told}");
             else return day;
             return null;
         }
 
         private static DateTimeOffset? Instant(string text) =>
-            text.Length > 10 && text[10] == 'T' && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var instant) ? instant : null;
+            text.Length > 10 && text[10] == 'T'
+                && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var instant) ? instant
+                : null;
 
         private static DateTime? Moment(string text) => Instant(text)?.UtcDateTime;
 

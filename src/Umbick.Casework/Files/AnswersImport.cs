@@ -7,7 +7,8 @@ using Umbick.Store;
 namespace Umbick.Casework.Files;
 
 /// <summary>
-/// Takes the answers of a file into a school: whole or not at all. Lines of one child, day and <c>sitting</c> are one sitting. What is there already, from
+/// Takes the answers of a file into a school: whole or not at all. Lines of one child, day and <c>sitting</c> are one sitting. What is
+/// there already, from
 /// the same file or from asking, is not added again.
 /// </summary>
 public sealed class AnswersImport
@@ -19,12 +20,14 @@ public sealed class AnswersImport
     private readonly Guid? _by;
     private readonly TimeZoneInfo _zone;
 
-    private AnswersImport(SchoolConnection connection, Guid? by, DateTime now, TimeZoneInfo zone) => (_connection, _by, _now, _zone) = (connection, by, now, zone);
+    private AnswersImport(SchoolConnection connection, Guid? by, DateTime now, TimeZoneInfo zone) => (_connection, _by, _now, _zone) =
+        (connection, by, now, zone);
 
     /// <summary>The lines of one sitting, in order.</summary>
     private sealed record Group(ChildId Child, DateOnly Day, SittingId Id, Stage Stage, IReadOnlyList<AnswerLine> Lines)
     {
-        public string Signature => string.Join('\n', Lines.Select(line => SignatureOf(line.Given.Item.Task.Id, line.Given.Item.Time.ToString(), line.Raw)));
+        public string Signature =>
+            string.Join('\n', Lines.Select(line => SignatureOf(line.Given.Item.Task.Id, line.Given.Item.Time.ToString(), line.Raw)));
     }
 
     /// <summary>Takes lines in.</summary>
@@ -36,7 +39,8 @@ public sealed class AnswersImport
     /// <param name="now">The present.</param>
     /// <param name="progress">Told how many lines are done.</param>
     public static async Task<ImportReport> Run(
-        SchoolConnection connection, IReadOnlyList<AnswerLine> lines, Guid? by, bool onCaseload, bool dryRun, DateTime now, IProgress<int>? progress = null)
+        SchoolConnection connection, IReadOnlyList<AnswerLine> lines, Guid? by, bool onCaseload, bool dryRun, DateTime now,
+        IProgress<int>? progress = null)
     {
         var zone = TimeZoneInfo.FindSystemTimeZoneById(await Schools.Zone(connection));
         return await new AnswersImport(connection, by, now, zone).Run(lines, onCaseload, dryRun, progress);
@@ -52,7 +56,10 @@ public sealed class AnswersImport
         foreach (var group in groups)
         {
             if (before.Signatures.Contains((group.Child, group.Day, group.Signature))) continue;
-            if (before.Ids.Contains(group.Id)) errors.Add(new FileError(group.Lines[0].Line, 0, $"{group.Lines[0].Child}’s sitting on {group.Day:yyyy-MM-dd} was read in before, with other answers. To add it as another, give it a number of its own in the column sitting."));
+            if (before.Ids.Contains(group.Id))
+                errors.Add(new FileError(group.Lines[0].Line, 0,
+                    $"{group.Lines[0].Child}’s sitting on {group.Day:yyyy-MM-dd} was read in before, with other answers. To add it as "
+                        + $"another, give it a number of its own in the column sitting."));
             else added.Add(group);
         }
         if (errors.Count > 0) return ImportReport.Refused(errors);
@@ -62,12 +69,14 @@ public sealed class AnswersImport
         await AddChildren(newcomers, children, onCaseload);
         await AddSittings(added);
         await AddAnswers(added, progress);
-        await Audit.Note(_connection, _by, AuditKinds.Imported, _now, detail: string.Create(CultureInfo.InvariantCulture, $"{count} answers"));
+        await Audit.Note(_connection, _by, AuditKinds.Imported, _now,
+            detail: string.Create(CultureInfo.InvariantCulture, $"{count} answers"));
         return report;
     }
 
     /// <summary>The children of the file, and the aliases that are new to the school.</summary>
-    private async Task<(Dictionary<string, (ChildId Id, Stage Stage)> Children, List<string> Newcomers)> Known(IReadOnlyList<AnswerLine> lines)
+    private async Task<(Dictionary<string, (ChildId Id, Stage Stage)> Children, List<string> Newcomers)> Known(
+        IReadOnlyList<AnswerLine> lines)
     {
         var taught = new Dictionary<string, Stage>();
         foreach (var line in lines)
@@ -77,7 +86,8 @@ public sealed class AnswersImport
         }
         var known = await Children.StagesByAlias(_connection, taught.Keys);
         var newcomers = taught.Keys.Where(alias => !known.ContainsKey(alias)).ToList();
-        return (taught.ToDictionary(pair => pair.Key, pair => known.TryGetValue(pair.Key, out var there) ? there : (new ChildId(Guid.CreateVersion7()), pair.Value)), newcomers);
+        return (taught.ToDictionary(pair => pair.Key,
+            pair => known.TryGetValue(pair.Key, out var there) ? there : (new ChildId(Guid.CreateVersion7()), pair.Value)), newcomers);
 
         static Stage Later(Stage each, Stage other) => (Stage)Math.Max((int)each, (int)other);
     }
@@ -87,11 +97,13 @@ public sealed class AnswersImport
         .. from line in lines
            group line by (line.Child, Day: DayOf(line), line.Sitting, line.Kind) into sitting
            let child = children[sitting.Key.Child]
-           select new Group(child.Id, sitting.Key.Day, IdOf(child.Id, sitting.Key.Day, sitting.Key.Sitting, sitting.Key.Kind), child.Stage, [.. sitting]),
+           select new Group(child.Id, sitting.Key.Day, IdOf(child.Id, sitting.Key.Day, sitting.Key.Sitting, sitting.Key.Kind), child.Stage,
+               [.. sitting]),
     ];
 
     /// <summary>The day of a line where the school is.</summary>
-    private DateOnly DayOf(AnswerLine line) => line.At is { } at ? DateOnly.FromDateTime(TimeZoneInfo.ConvertTimeFromUtc(at, _zone)) : line.Day;
+    private DateOnly DayOf(AnswerLine line) => line.At is { } at ? DateOnly.FromDateTime(TimeZoneInfo.ConvertTimeFromUtc(at, _zone))
+        : line.Day;
 
     /// <summary>A sitting of a file has always the same id: read in twice, it is one.</summary>
     private SittingId IdOf(ChildId child, DateOnly day, string sitting, SittingOfFile kind)
@@ -103,19 +115,23 @@ public sealed class AnswersImport
         return new SittingId(new Guid(bytes, bigEndian: true));
     }
 
-    private async Task<(HashSet<SittingId> Ids, HashSet<(ChildId Child, DateOnly Day, string Signature)> Signatures)> Before(IEnumerable<ChildId> children, List<SittingId> ids)
+    private async Task<(HashSet<SittingId> Ids, HashSet<(ChildId Child, DateOnly Day, string Signature)> Signatures)> Before(
+        IEnumerable<ChildId> children, List<SittingId> ids)
     {
         var rows = await Sittings.Answered(_connection, children);
         var signatures = rows.GroupBy(row => (row.Sitting, row.Child, row.Day))
-            .Select(sitting => (sitting.Key.Child, sitting.Key.Day, string.Join('\n', sitting.OrderBy(row => row.Place).Select(row => SignatureOf(row.Task, row.ClockTime, row.Raw)))));
+            .Select(sitting => (sitting.Key.Child, sitting.Key.Day,
+            string.Join('\n', sitting.OrderBy(row => row.Place).Select(row => SignatureOf(row.Task, row.ClockTime, row.Raw)))));
         return ([.. await Sittings.Present(_connection, ids)], [.. signatures]);
     }
 
     private static string SignatureOf(string task, string time, string raw) => $"{task} {time} {raw}";
 
-    private Task AddChildren(List<string> newcomers, Dictionary<string, (ChildId Id, Stage Stage)> children, bool onCaseload) => newcomers.Count == 0
+    private Task AddChildren(List<string> newcomers, Dictionary<string, (ChildId Id, Stage Stage)> children, bool onCaseload) =>
+        newcomers.Count == 0
         ? Task.CompletedTask
-        : Children.AddAll(_connection, [.. newcomers.Select(alias => new Child(children[alias].Id, alias, children[alias].Stage))], _now, onCaseload);
+        : Children.AddAll(_connection, [.. newcomers.Select(alias => new Child(children[alias].Id, alias, children[alias].Stage))], _now,
+        onCaseload);
 
     private async Task AddSittings(List<Group> groups)
     {
@@ -127,9 +143,11 @@ public sealed class AnswersImport
     {
         var (first, kind) = (group.Lines[0], group.Lines[0].Kind);
         return new FiledSitting(
-            group.Id, group.Child, kind.Kind, group.Stage, group.Lines.Count, MomentOf(first, group.Day), MomentOf(group.Lines[^1], group.Day),
+            group.Id, group.Child, kind.Kind, group.Stage, group.Lines.Count, MomentOf(first, group.Day),
+            MomentOf(group.Lines[^1], group.Day),
             // Where the file has moments, the day follows from them.
-            first.At is null ? group.Day : null, kind.Plan, first.ByChild ? DeliveryMode.OnChildsScreen : DeliveryMode.Conversation, kind.ColdFor, kind.Form);
+            first.At is null ? group.Day : null, kind.Plan, first.ByChild ? DeliveryMode.OnChildsScreen : DeliveryMode.Conversation,
+            kind.ColdFor, kind.Form);
     }
 
     private async Task AddAnswers(List<Group> groups, IProgress<int>? progress)

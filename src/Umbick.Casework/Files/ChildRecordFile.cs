@@ -9,7 +9,8 @@ using Umbick.Store;
 namespace Umbick.Casework.Files;
 
 /// <summary>
-/// A child's whole record as a file: JSON, every row as it stands, by the published schema <c>child-record.schema.json</c>. It is what a parent can be given,
+/// A child's whole record as a file: JSON, every row as it stands, by the published schema <c>child-record.schema.json</c>. It is what a
+/// parent can be given,
 /// and what another school takes in.
 /// </summary>
 public static class ChildRecordFile
@@ -23,7 +24,8 @@ public static class ChildRecordFile
     /// <summary>The largest file that is read, in bytes.</summary>
     public const int Largest = 20_000_000;
 
-    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Readable =
+        new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     /// <summary>The most parts a file can have, each value, name and bracket counted: a child of ten years has a third of it.</summary>
     private const int MostParts = 1_000_000;
@@ -57,13 +59,16 @@ public static class ChildRecordFile
         {
             // Counted before anything is kept of it: a small file can hold very many parts.
             if (!HasFewParts(file.Span)) return (null, "", "This file holds more than the record of one child can.");
-            var whole = JsonDocument.Parse(file, new JsonDocumentOptions { MaxDepth = Deepest, AllowDuplicateProperties = false }).RootElement;
+            var whole = JsonDocument.Parse(file,
+                new JsonDocumentOptions { MaxDepth = Deepest, AllowDuplicateProperties = false }).RootElement;
             var (alias, fault) = Look(whole);
             return fault is null ? (whole.GetProperty("record"), alias, null) : (null, "", fault);
         }
         catch (JsonException broken)
         {
-            return (null, "", broken.LineNumber is { } line ? $"This is no JSON that can be read: line {line + 1}, column {broken.BytePositionInLine + 1}." : "This is no JSON that can be read: a name stands in it twice.");
+            return (null, "", broken.LineNumber is { } line
+                ? $"This is no JSON that can be read: line {line + 1}, column {broken.BytePositionInLine + 1}."
+                : "This is no JSON that can be read: a name stands in it twice.");
         }
         catch (InvalidOperationException)
         {
@@ -79,10 +84,12 @@ public static class ChildRecordFile
     /// <param name="by">Who does it.</param>
     /// <param name="now">The present.</param>
     /// <returns>The child, or what is wrong; then nothing was taken.</returns>
-    public static async Task<(ChildId? Child, string? Fault)> Import(SchoolConnection connection, ReadingModel model, JsonElement record, string alias, Guid by, DateTime now)
+    public static async Task<(ChildId? Child, string? Fault)> Import(
+        SchoolConnection connection, ReadingModel model, JsonElement record, string alias, Guid by, DateTime now)
     {
         if (Casework.Alias.Fault(alias) is { } fault) return (null, fault);
-        if ((await Children.ByAlias(connection, [alias])).Count > 0) return (null, $"“{alias}” is the alias of a child here. Give this child another.");
+        if ((await Children.ByAlias(connection, [alias])).Count > 0)
+            return (null, $"“{alias}” is the alias of a child here. Give this child another.");
         await connection.ExecuteAsync("savepoint before_record");
         var (child, wrong) = await RecordIntake.Add(connection, record, alias, now);
         if (child is { } id)
@@ -102,25 +109,34 @@ public static class ChildRecordFile
     private static (string Alias, string? Fault) Look(JsonElement whole)
     {
         if (whole.ValueKind != JsonValueKind.Object || Named(whole, "file") != Kind) return ("", "This is no child’s record from Umbick.");
-        if (!whole.TryGetProperty("form", out var form) || form.ValueKind != JsonValueKind.Number || !form.TryGetInt32(out var number) || number is < 1 or > Form)
+        if (!whole.TryGetProperty("form", out var form) || form.ValueKind != JsonValueKind.Number || !form.TryGetInt32(out var number)
+            || number is < 1 or > Form)
             return ("", "This record was written by a later version of Umbick, and cannot be read by this one.");
-        if (!whole.TryGetProperty("record", out var record) || record.ValueKind != JsonValueKind.Object) return ("", "The record is missing.");
+        if (!whole.TryGetProperty("record", out var record) || record.ValueKind != JsonValueKind.Object)
+            return ("", "The record is missing.");
         foreach (var table in RecordRows.Tables)
         {
-            if (!record.TryGetProperty(table, out var rows) || rows.ValueKind != JsonValueKind.Array) return ("", $"“{table}” is missing, or is no list.");
-            if (rows.EnumerateArray().Any(row => row.ValueKind != JsonValueKind.Object)) return ("", $"“{table}” holds something that is no row.");
+            if (!record.TryGetProperty(table, out var rows) || rows.ValueKind != JsonValueKind.Array)
+                return ("", $"“{table}” is missing, or is no list.");
+            if (rows.EnumerateArray().Any(row => row.ValueKind != JsonValueKind.Object))
+                return ("", $"“{table}” holds something that is no row.");
         }
-        if (record.EnumerateObject().Any(part => !RecordRows.Tables.Contains(part.Name))) return ("", "The record holds something that no record has.");
+        if (record.EnumerateObject().Any(part => !RecordRows.Tables.Contains(part.Name)))
+            return ("", "The record holds something that no record has.");
         if (record.GetProperty("child").GetArrayLength() != 1) return ("", "A record is of one child.");
         var child = record.GetProperty("child")[0];
-        if (Named(child, "alias") is not { } alias || Casework.Alias.Fault(alias) is not null) return ("", "The child’s alias is missing, or is none.");
+        if (Named(child, "alias") is not { } alias || Casework.Alias.Fault(alias) is not null)
+            return ("", "The child’s alias is missing, or is none.");
         if (Named(child, "id") is not { } text || !Guid.TryParse(text, out var id)) return ("", "The child’s id is missing, or is none.");
         foreach (var table in RecordRows.Tables)
         {
             foreach (var row in record.GetProperty(table).EnumerateArray())
             {
-                if (row.TryGetProperty("child", out _) && !(Guid.TryParse(Named(row, "child"), out var whose) && whose == id)) return ("", $"A row of “{table}” belongs to another child.");
-                if (table is "practice_set" or "decision" or "marginal" or "visit" or "demonstration_shown" && Named(row, "pattern") is { } pattern && Catalogue.Find(pattern) is null && !pattern.StartsWith("other-", StringComparison.Ordinal))
+                if (row.TryGetProperty("child", out _) && !(Guid.TryParse(Named(row, "child"), out var whose) && whose == id))
+                    return ("", $"A row of “{table}” belongs to another child.");
+                if (table is "practice_set" or "decision" or "marginal" or "visit" or "demonstration_shown"
+                    && Named(row, "pattern") is { } pattern && Catalogue.Find(pattern) is null
+                    && !pattern.StartsWith("other-", StringComparison.Ordinal))
                     return ("", $"“{table}” names a pattern that Umbick does not know: {(pattern.Length > 40 ? pattern[..40] : pattern)}.");
             }
         }
@@ -139,16 +155,21 @@ public static class ChildRecordFile
     {
         try
         {
-            if (await ChildRecord.Load(connection, model, id) is not { } record || await RecordRows.Load(connection, id) is not { } rows) return false;
+            if (await ChildRecord.Load(connection, model, id) is not { } record || await RecordRows.Load(connection, id) is not { } rows)
+                return false;
             var today = await Schools.Today(connection, DateTime.UtcNow);
             record.EvidenceOf(record.SummaryOn(today));
-            return RecordEvent.From(rows, record.Child.Preferences.Wording) is not null && await ProgressRecord.Load(connection, model, id, today) is not null;
+            return RecordEvent.From(rows, record.Child.Preferences.Wording) is not null
+                && await ProgressRecord.Load(connection, model, id, today) is not null;
         }
-        catch (Exception wrong) when (wrong is FormatException or InvalidOperationException or ArgumentException or KeyNotFoundException or JsonException or IndexOutOfRangeException or OverflowException)
+        catch (Exception wrong)
+            when (wrong is FormatException or InvalidOperationException or ArgumentException or KeyNotFoundException or JsonException
+                or IndexOutOfRangeException or OverflowException)
         {
             return false;
         }
     }
 
-    private static string? Named(JsonElement row, string name) => row.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
+    private static string? Named(JsonElement row, string name) =>
+        row.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
 }

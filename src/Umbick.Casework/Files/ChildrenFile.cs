@@ -27,14 +27,17 @@ public static class ChildrenFile
     {
         var (lines, errors, seen) = (new List<Line>(), new List<FileError>(), new Dictionary<string, int>());
         using var reader = new StreamReader(file, new UTF8Encoding(false, throwOnInvalidBytes: true));
-        using var csv = new CsvParser(reader, new CsvConfiguration(CultureInfo.InvariantCulture) { HasHeaderRecord = false, BadDataFound = null });
+        using var csv = new CsvParser(reader,
+            new CsvConfiguration(CultureInfo.InvariantCulture) { HasHeaderRecord = false, BadDataFound = null });
         try
         {
-            if (!csv.Read()) return ([], [new FileError(1, 0, "The file is empty. Its first line names the columns: child,class,stage,caseload,keep-until.")]);
+            if (!csv.Read()) return ([],
+                [new FileError(1, 0, "The file is empty. Its first line names the columns: child,class,stage,caseload,keep-until.")]);
             var heads = csv.Record!.Select(head => head.Trim().TrimStart('\uFEFF').ToLowerInvariant()).ToList();
             foreach (var (head, i) in heads.Select((head, i) => (head, i)))
             {
-                if (!Heads.Contains(head)) errors.Add(new FileError(1, i + 1, $"No column is called “{head}”. There are: {string.Join(", ", Heads)}."));
+                if (!Heads.Contains(head))
+                    errors.Add(new FileError(1, i + 1, $"No column is called “{head}”. There are: {string.Join(", ", Heads)}."));
                 else if (heads.IndexOf(head) != i) errors.Add(new FileError(1, i + 1, $"The column “{head}” stands there twice."));
             }
             if (!heads.Contains("child")) errors.Add(new FileError(1, 0, "The column “child” is missing."));
@@ -46,7 +49,8 @@ public static class ChildrenFile
                     break;
                 }
                 if (ReadLine(csv.Record!, heads, csv.RawRow, errors) is not { } line) continue;
-                if (seen.TryGetValue(line.Alias, out var before)) errors.Add(new FileError(line.Number, heads.IndexOf("child") + 1, $"“{line.Alias}” stands on line {before} already."));
+                if (seen.TryGetValue(line.Alias, out var before))
+                    errors.Add(new FileError(line.Number, heads.IndexOf("child") + 1, $"“{line.Alias}” stands on line {before} already."));
                 else seen[line.Alias] = line.Number;
                 lines.Add(line);
             }
@@ -67,14 +71,17 @@ public static class ChildrenFile
         if (dryRun) return report;
         foreach (var line in lines)
         {
-            var (id, stage) = known.TryGetValue(line.Alias, out var there) ? there : (new ChildId(Guid.CreateVersion7()), line.Stage ?? Stage.OClock);
-            if (!known.ContainsKey(line.Alias)) await Children.Add(connection, new Child(id, line.Alias, stage), now, line.OnCaseload ?? true);
+            var (id, stage) = known.TryGetValue(line.Alias, out var there) ? there
+                : (new ChildId(Guid.CreateVersion7()), line.Stage ?? Stage.OClock);
+            if (!known.ContainsKey(line.Alias))
+                await Children.Add(connection, new Child(id, line.Alias, stage), now, line.OnCaseload ?? true);
             else if (line.OnCaseload is { } on) await Children.SetOnCaseload(connection, id, on);
             if (line.ClassName is { } name) await Children.SetClass(connection, id, name);
             if (line.Stage is { } taught && taught != stage) await Children.SetStage(connection, id, taught);
             if (line.KeepUntil is { } day) await Children.KeepUntil(connection, id, day);
         }
-        await Audit.Note(connection, by, AuditKinds.Imported, now, detail: string.Create(CultureInfo.InvariantCulture, $"{lines.Count} children"));
+        await Audit.Note(connection, by, AuditKinds.Imported, now,
+            detail: string.Create(CultureInfo.InvariantCulture, $"{lines.Count} children"));
         return report;
     }
 
@@ -87,7 +94,8 @@ public static class ChildrenFile
         var children = await Children.Aliases(connection);
         foreach (var child in children)
         {
-            foreach (var cell in new[] { child.Alias, child.ClassName, ((int)child.Stage).ToString(CultureInfo.InvariantCulture), child.OnCaseload ? "yes" : "no", child.KeepUntil?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "" })
+            foreach (var cell in new[] { child.Alias, child.ClassName, ((int)child.Stage).ToString(CultureInfo.InvariantCulture),
+                child.OnCaseload ? "yes" : "no", child.KeepUntil?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "" })
                 csv.WriteField(SpreadsheetText.Write(cell));
             await csv.NextRecordAsync();
         }
@@ -111,7 +119,8 @@ public static class ChildrenFile
         Stage? stage = null;
         if (Cell("stage") is { Length: > 0 } taught)
         {
-            if (int.TryParse(taught, NumberStyles.None, CultureInfo.InvariantCulture, out var of) && Enum.IsDefined((Stage)of)) stage = (Stage)of;
+            if (int.TryParse(taught, NumberStyles.None, CultureInfo.InvariantCulture, out var of) && Enum.IsDefined((Stage)of))
+                stage = (Stage)of;
             else Fail("stage", $"“{taught}” is no stage: a number from 1 to 12.");
         }
         var caseload = Cell("caseload");
@@ -119,12 +128,16 @@ public static class ChildrenFile
         DateOnly? until = null;
         if (Cell("keep-until") is { Length: > 0 } day)
         {
-            if (DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) && SchoolYears.Hold(date)) until = date;
+            if (DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date)
+                && SchoolYears.Hold(date)) until = date;
             else Fail("keep-until", $"“{day}” is no date such as 2029-07-31. {SchoolYears.Told}");
         }
-        return errors.Count > before ? null : new Line(number, alias, heads.Contains("class") ? className : null, stage, caseload.Length == 0 ? null : caseload == "yes", until);
+        return errors.Count > before ? null
+            : new Line(number, alias, heads.Contains("class") ? className : null, stage, caseload.Length == 0 ? null : caseload == "yes",
+            until);
 
-        string Cell(string head) => heads.IndexOf(head) is >= 0 and var at && at < cells.Length ? SpreadsheetText.Read(cells[at]).Trim() : "";
+        string Cell(string head) => heads.IndexOf(head) is >= 0 and var at && at < cells.Length ? SpreadsheetText.Read(cells[at]).Trim()
+            : "";
         void Fail(string head, string what) => errors.Add(new FileError(number, heads.IndexOf(head) + 1, what));
     }
 }

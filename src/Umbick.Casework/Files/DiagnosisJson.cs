@@ -18,13 +18,15 @@ public static class DiagnosisJson
     };
 
     /// <summary>One pattern of one child.</summary>
-    public sealed record PatternFinding(string Pattern, string Step, double Belief, string Label, string Shows, int Telling, int ItsWay, int Right, IReadOnlyList<string> Alike);
+    public sealed record PatternFinding(string Pattern, string Step, double Belief, string Label, string Shows, int Telling, int ItsWay,
+        int Right, IReadOnlyList<string> Alike);
 
     /// <summary>The answers that show a way that nobody has listed; their places count from 1.</summary>
     public sealed record OtherWayAnswers(string Pattern, IReadOnlyList<int> Answers);
 
     /// <summary>One child.</summary>
-    public sealed record ChildFinding(string Child, int Answers, double Guessing, IReadOnlyList<PatternFinding> Patterns, IReadOnlyList<int> Unexplained, IReadOnlyList<OtherWayAnswers> OtherWays);
+    public sealed record ChildFinding(string Child, int Answers, double Guessing, IReadOnlyList<PatternFinding> Patterns,
+        IReadOnlyList<int> Unexplained, IReadOnlyList<OtherWayAnswers> OtherWays);
 
     /// <summary>A whole file.</summary>
     public sealed record Diagnosis(string Engine, IReadOnlyList<ChildFinding> Children);
@@ -70,7 +72,9 @@ public static class DiagnosisJson
             foreach (var finding in OtherSkillModel.Findings(step, answers, conclusion.Hundreds))
             {
                 if (finding.Pattern is not { } pattern || finding.Belief < ModelParameters.WorthNaming || finding.Telling == 0) continue;
-                yield return new PatternFinding(pattern.Id, step.NameInFiles(), Math.Round(finding.Belief, 3), finding.Label.ToString().ToLowerInvariant(), "both", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay, []);
+                yield return new PatternFinding(pattern.Id, step.NameInFiles(), Math.Round(finding.Belief, 3),
+                    finding.Label.ToString().ToLowerInvariant(), "both", finding.Telling, finding.ItsWay, finding.Telling - finding.ItsWay,
+                    []);
             }
         }
     }

@@ -7,7 +7,8 @@ namespace Umbick.Casework.Files;
 /// <param name="Added">How many lines are new.</param>
 /// <param name="ThereBefore">How many were there before, and stay as they are.</param>
 /// <param name="Errors">What is wrong; where there is one error, nothing is added.</param>
-public sealed record ImportReport(int Lines, int Children, IReadOnlyList<string> NewChildren, int Added, int ThereBefore, IReadOnlyList<FileError> Errors)
+public sealed record ImportReport(
+    int Lines, int Children, IReadOnlyList<string> NewChildren, int Added, int ThereBefore, IReadOnlyList<FileError> Errors)
 {
     /// <summary>A file of which nothing can be taken.</summary>
     public static ImportReport Refused(IReadOnlyList<FileError> errors) => new(0, 0, [], 0, 0, errors);
@@ -18,7 +19,8 @@ public sealed record ImportReport(int Lines, int Children, IReadOnlyList<string>
     public string InWords(string what, bool dryRun)
     {
         var (verb, rest) = dryRun ? ("would be", "Nothing has been added yet.") : ("were", "");
-        var newcomers = NewChildren.Count == 0 ? "" : $" {(NewChildren.Count == 1 ? "One child is" : $"{NewChildren.Count:N0} children are")} new to the school.";
+        var newcomers = NewChildren.Count == 0 ? ""
+            : $" {(NewChildren.Count == 1 ? "One child is" : $"{NewChildren.Count:N0} children are")} new to the school.";
         var before = ThereBefore == 0 ? "" : $" {ThereBefore:N0} {(ThereBefore == 1 ? "was" : "were")} there before.";
         return $"{Added:N0} {what} of {(Children == 1 ? "one child" : $"{Children:N0} children")} {verb} added.{before}{newcomers} {rest}".TrimEnd();
     }

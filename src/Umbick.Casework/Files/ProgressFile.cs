@@ -20,13 +20,22 @@ public static class ProgressFile
     public static IReadOnlyList<ProgressLine> Lines(ProgressRecord record)
     {
         var lines = record.Work.Courses
-            .SelectMany(course => course.Value.Colds.Select(cold => new ProgressLine(cold.Day, "cold", course.Key.Id, Figure(cold.Right), Figure(cold.Telling.Count))))
-            .Concat(record.Work.Checks.Select(check => new ProgressLine(check.Day, "form", check.Form, Figure(check.Right), Figure(check.Asked))))
-            .Concat(record.Sets.Select(set => new ProgressLine(set.Day!.Value, "set", set.PatternId ?? "", set.Support.ToString().ToLowerInvariant())))
+            .SelectMany(course => course.Value.Colds.Select(cold =>
+            new ProgressLine(cold.Day, "cold", course.Key.Id, Figure(cold.Right), Figure(cold.Telling.Count))))
+            .Concat(record.Work.Checks.Select(check =>
+            new ProgressLine(check.Day, "form", check.Form, Figure(check.Right), Figure(check.Asked))))
+            .Concat(record.Sets.Select(set =>
+            new ProgressLine(set.Day!.Value, "set", set.PatternId ?? "", set.Support.ToString().ToLowerInvariant())))
             .Concat(record.Shown.Select(shown => new ProgressLine(shown.Day, "shown", shown.Pattern, shown.Demonstration)))
-            .Concat(record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: not null }).Select(decision => new ProgressLine(decision.Day, "decision", decision.PatternId, DecisionTexts.InWords(decision.Kind!.Value, decision.Taken))))
-            .Concat(record.Beliefs.SelectMany(after => after.Beliefs.OrderByDescending(belief => belief.Value).Select(belief => new ProgressLine(after.Day, "belief", belief.Key.Id, belief.Value.ToString("0.###", CultureInfo.InvariantCulture)))))
-            .Concat(record.Fluency.Select(day => new ProgressLine(day.Day, "seconds", "", day.Seconds.ToString("0.#", CultureInfo.InvariantCulture), Figure(day.Answers))));
+            .Concat(record.Work.Decisions.Where(decision => decision is { TakenBack: false, Kind: not null })
+            .Select(decision => new ProgressLine(decision.Day, "decision", decision.PatternId,
+            DecisionTexts.InWords(decision.Kind!.Value, decision.Taken))))
+            .Concat(record.Beliefs.SelectMany(after =>
+            after.Beliefs.OrderByDescending(belief => belief.Value)
+                .Select(belief => new ProgressLine(after.Day, "belief", belief.Key.Id,
+                belief.Value.ToString("0.###", CultureInfo.InvariantCulture)))))
+            .Concat(record.Fluency.Select(day =>
+            new ProgressLine(day.Day, "seconds", "", day.Seconds.ToString("0.#", CultureInfo.InvariantCulture), Figure(day.Answers))));
         return [.. lines.OrderBy(line => line.Day)];
     }
 
@@ -39,7 +48,8 @@ public static class ProgressFile
         csv.NextRecord();
         foreach (var line in Lines(record))
         {
-            foreach (var cell in new[] { line.Day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), line.What, line.About, line.Value, line.Of }) csv.WriteField(SpreadsheetText.Write(cell));
+            foreach (var cell in new[] { line.Day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), line.What, line.About, line.Value,
+                line.Of }) csv.WriteField(SpreadsheetText.Write(cell));
             csv.NextRecord();
         }
         csv.Flush();

@@ -12,7 +12,9 @@ public sealed record SittingOfFile(SittingKind Kind, Plan Plan, string? ColdFor 
     /// <summary>What is meant where nothing is said.</summary>
     public static SittingOfFile Asking { get; } = new(SittingKind.Asking, Plan.Chosen);
 
-    /// <summary>The kind that a cell says; null where it says none. A cold start without a pattern, and a form without a letter, are askings.</summary>
+    /// <summary>
+    /// The kind that a cell says; null where it says none. A cold start without a pattern, and a form without a letter, are askings.
+    /// </summary>
     public static SittingOfFile? Read(string cell) => cell.Split(':', 2) switch
     {
         [""] or ["asking"] or ["cold"] or ["form"] or ["class"] => Asking,

@@ -12,5 +12,6 @@ public static class SpreadsheetText
     /// <summary>Whether it would be run, or be taken for one that was marked: what begins with an apostrophe of its own keeps it.</summary>
     private static bool NeedsMark(string text) => IsFormula(text.TrimStart('\''));
 
-    private static bool IsFormula(string text) => text.Length > 0 && (text[0] is '=' or '+' or '@' or '\t' or '\r' || (text[0] == '-' && text.Length > 1));
+    private static bool IsFormula(string text) => text.Length > 0
+        && (text[0] is '=' or '+' or '@' or '\t' or '\r' || (text[0] == '-' && text.Length > 1));
 }

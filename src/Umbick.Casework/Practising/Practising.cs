@@ -18,7 +18,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     {
         var child = record.Child;
         if (pattern is null) return new EaseSet(Uses).Make(child.Stage, choices.Seed);
-        var order = new SetRequest(HeldPattern.From(model, pattern, record.Replay.Belief), child.Stage, choices.Start ?? record.NextSupport, choices.Seed)
+        var order = new SetRequest(HeldPattern.From(model, pattern, record.Replay.Belief), child.Stage, choices.Start ?? record.NextSupport,
+            choices.Seed)
         {
             Length = choices.Length,
             CarriedTo = record.PractisedIn(pattern),
@@ -38,15 +39,18 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="by">Who gives it.</param>
     /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
     /// <returns>The set's id and its sitting's.</returns>
-    public async Task<(SetId Set, SittingId Sitting)> Assign(SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, Guid by, SetId? id = null)
+    public async Task<(SetId Set, SittingId Sitting)> Assign(
+        SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, Guid by, SetId? id = null)
     {
-        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency)) : (choices.Start ?? record.NextSupport, default(double?));
+        var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency))
+            : (choices.Start ?? record.NextSupport, default(double?));
         return await Open(connection, record, Make(record, pattern, choices), choices.Seed, start, line, by, id ?? clock.NewId<SetId>());
     }
 
     /// <summary>Keeps a set with what was shown when it was given, and opens its sitting, unless that was done before.</summary>
     internal async Task<(SetId Set, SittingId Sitting)> Open(
-        SchoolConnection connection, ChildRecord record, PracticeSet set, int seed, Support start, double? line, Guid by, SetId setId, Guid? visit = null, int turn = 0)
+        SchoolConnection connection, ChildRecord record, PracticeSet set, int seed, Support start, double? line, Guid by, SetId setId,
+        Guid? visit = null, int turn = 0)
     {
         var sittingId = clock.NewId<SittingId>();
         var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
@@ -55,7 +59,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             belief = Math.Round(finding.Belief, 3),
             label = finding.Label.ToString(),
         }));
-        if (!await Sets.Assign(connection, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now)) return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
+        if (!await Sets.Assign(connection, setId, record.Child.Id, set, seed, start, line, ReadingModel.Version, shown, by, Now))
+            return (setId, (await Sets.Find(connection, setId))!.Sitting!.Value);
         var sitting = new Sitting
         {
             Id = sittingId,
@@ -69,12 +74,14 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
             TurnInVisit = turn,
         };
         await Sittings.Start(connection, sitting);
-        await Sittings.Ask(connection, sittingId, set.Items.Select((item, i) => new AskedItem(i + 1, item.Item, item.Support, item.Why)), Now);
+        await Sittings.Ask(connection, sittingId, set.Items.Select((item, i) => new AskedItem(i + 1, item.Item, item.Support, item.Why)),
+            Now);
         return (setId, sittingId);
     }
 
     /// <summary>
-    /// Gives a child a set, and others one for the same pattern, with other times. A set that still waits is the one: pressing twice must not make two.
+    /// Gives a child a set, and others one for the same pattern, with other times. A set that still waits is the one: pressing twice must
+    /// not make two.
     /// </summary>
     /// <param name="connection">The school.</param>
     /// <param name="child">The child.</param>
@@ -94,16 +101,19 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var taken = items.Select(item => item.Item.Time).ToHashSet();
         foreach (var (other, place) in others.Where(other => other != child).Distinct().Select((other, place) => (other, place)))
         {
-            if (await Give(connection, other, pattern, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken }, by, null) is var (_, theirs))
+            if (await Give(connection, other, pattern, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken },
+                by, null) is var (_, theirs))
                 taken.UnionWith(theirs.Select(item => item.Item.Time));
         }
         return await Sets.Find(connection, own);
     }
 
-    private async Task<(SetId Set, IReadOnlyList<SetItem> Items)?> Give(SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, Guid by, SetId? id)
+    private async Task<(SetId Set, IReadOnlyList<SetItem> Items)?> Give(
+        SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, Guid by, SetId? id)
     {
         if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
-        var set = record.Child.OpenSet ?? (await Assign(connection, record, pattern, choices, by, id is { } made && made != default ? made : null)).Set;
+        var set = record.Child.OpenSet
+            ?? (await Assign(connection, record, pattern, choices, by, id is { } made && made != default ? made : null)).Set;
         return (set, await Sets.Items(connection, set));
     }
 
@@ -116,11 +126,13 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) => (await Keep(connection, sittingId, submission, by)).Outcome;
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
+        (await Keep(connection, sittingId, submission, by)).Outcome;
 
     /// <summary>The same, with where the set stands then.</summary>
     public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
-        AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now, GoOnFrom(connection, submission));
+        AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now,
+            GoOnFrom(connection, submission));
 
     /// <summary>The same for a set whose sitting is locked already.</summary>
     public Task<AnswerTaken> Keep(SchoolConnection connection, SittingState locked, Submission submission) =>
@@ -157,17 +169,20 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     {
         var (sitting, preferences, rows) = (state.Sitting, state.Preferences, state.Rows);
         var set = (await Sets.Find(connection, sitting.PracticeSet!.Value))!;
-        if (sitting.EndedAt is not null) return new SetPlace(sitting, preferences, null, null, null, false, false, rows.Asked.Count, rows.Asked.Count) { Set = set };
+        if (sitting.EndedAt is not null)
+            return new SetPlace(sitting, preferences, null, null, null, false, false, rows.Asked.Count, rows.Asked.Count) { Set = set };
         var item = rows.Asked.Single(asked => asked.Place == sitting.CurrentPlace);
         var answers = rows.LatestAnswers.Where(answer => answer.Place == item.Place).ToList();
         var (first, second) = (answers.Find(answer => answer.Try == 1), answers.Find(answer => answer.Try == 2));
-        return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1, rows.Asked.Count)
+        return new SetPlace(sitting, preferences, item, first, second, IsRight(first), IsRight(second), sitting.CurrentPlace - 1,
+            rows.Asked.Count)
         {
             Set = set,
             Example = WorkedExample.For(item.Item, item.Support, sitting.Stage, [.. rows.Asked.Select(asked => asked.Item.Time)]),
         };
 
         bool IsRight(AnswerRow? given) =>
-            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage, preferences.Nearness);
+            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage,
+                preferences.Nearness);
     }
 }

@@ -13,7 +13,8 @@ namespace Umbick.Casework;
 /// <param name="SecondRight">Whether the second is right.</param>
 /// <param name="Done">How many items are done.</param>
 /// <param name="Total">How many items there are.</param>
-public sealed record SetPlace(Sitting Sitting, TeachingPreferences Preferences, AskedItem? Asked, AnswerRow? First, AnswerRow? Second, bool FirstRight, bool SecondRight, int Done, int Total)
+public sealed record SetPlace(Sitting Sitting, TeachingPreferences Preferences, AskedItem? Asked, AnswerRow? First, AnswerRow? Second,
+    bool FirstRight, bool SecondRight, int Done, int Total)
 {
     /// <summary>The set that is practised.</summary>
     public required AssignedSet Set { get; init; }

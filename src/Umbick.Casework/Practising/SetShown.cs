@@ -13,7 +13,9 @@ namespace Umbick.Casework;
 /// <param name="Answered">The questions that were answered; none before it is begun.</param>
 public sealed record SetShown(AssignedSet Set, CaseloadRow Child, IReadOnlyList<SetItem> Items, IReadOnlyList<ItemResponse> Answered)
 {
-    /// <summary>How quickly right answers came in a set for reading at ease; null where they were not timed, or it mends a pattern.</summary>
+    /// <summary>
+    /// How quickly right answers came in a set for reading at ease; null where they were not timed, or it mends a pattern.
+    /// </summary>
     public Fluency? Seconds { get; private init; }
 
     /// <summary>The same on the day before that had any.</summary>

@@ -36,6 +36,7 @@ public sealed record SetsGivenOut(
                orderby need.Count() descending, need.Key.Step
                select (need.Key, (IReadOnlyList<CaseloadRow>)[.. need]),
         ];
-        return new SetsGivenOut([.. waiting], [.. done], visits, wanted) { Wordings = caseload.ToDictionary(child => child.Child.Id, child => child.Child.Preferences.Wording) };
+        return new SetsGivenOut([.. waiting], [.. done], visits, wanted)
+        { Wordings = caseload.ToDictionary(child => child.Child.Id, child => child.Child.Preferences.Wording) };
     }
 }

@@ -22,11 +22,14 @@ public static class Alias
             _ when signs.Any(IsBreak) => "An alias stands on one line.",
             _ when signs.TrueForAll(GivenText.IsInvisible) => "This alias would be invisible. Give one with letters.",
             // Two aliases that look the same would be two children.
-            _ when signs.Any(sign => GivenText.IsInvisible(sign) && sign.Value != ' ') => "There is an invisible character in this alias. Type it again without it.",
-            _ when signs.Contains(Rune.ReplacementChar) => "There is a character in this alias that cannot be stored. Type it again without it.",
+            _ when signs.Any(sign => GivenText.IsInvisible(sign) && sign.Value != ' ') =>
+                "There is an invisible character in this alias. Type it again without it.",
+            _ when signs.Contains(Rune.ReplacementChar) =>
+                "There is a character in this alias that cannot be stored. Type it again without it.",
             _ => null,
         };
     }
 
-    private static bool IsBreak(Rune sign) => Rune.GetUnicodeCategory(sign) is UnicodeCategory.Control or UnicodeCategory.LineSeparator or UnicodeCategory.ParagraphSeparator;
+    private static bool IsBreak(Rune sign) =>
+        Rune.GetUnicodeCategory(sign) is UnicodeCategory.Control or UnicodeCategory.LineSeparator or UnicodeCategory.ParagraphSeparator;
 }

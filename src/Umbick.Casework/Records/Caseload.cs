@@ -10,10 +10,12 @@ namespace Umbick.Casework;
 /// <param name="Labels">Patterns with their labels: first what should be practised first, then the firmest belief.</param>
 /// <param name="Beside">What stands out beside the patterns.</param>
 /// <param name="Work">How far the work on each pattern has come.</param>
-public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, BesidePatterns Beside, PatternWork Work)
+public sealed record CaseloadChild(
+    CaseloadRow Child, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, BesidePatterns Beside, PatternWork Work)
 {
     /// <summary>What is known of the child on a day, and what follows from it.</summary>
-    public CaseSummary SummaryOn(DateOnly today) => _summary is { } known && known.Today == today ? known : _summary = new(Child.FactsWith(Labels, Beside, Work), today);
+    public CaseSummary SummaryOn(DateOnly today) => _summary is { } known && known.Today == today ? known
+        : _summary = new(Child.FactsWith(Labels, Beside, Work), today);
 
     /// <summary>Whether the child can be given a set: not while one waits.</summary>
     public bool CanHaveSet => Child.OpenSet is null;
@@ -25,14 +27,19 @@ public sealed record CaseloadChild(CaseloadRow Child, IReadOnlyList<(Pattern Pat
     private CaseSummary? _summary;
 }
 
-/// <summary>Everybody on the caseload. The belief kept after a sitting is used if nothing has come since; otherwise it is worked out again, and kept unless a sitting is open.</summary>
+/// <summary>
+/// Everybody on the caseload. The belief kept after a sitting is used if nothing has come since; otherwise it is worked out again, and kept
+/// unless a sitting is open.
+/// </summary>
 public static class Caseload
 {
     /// <summary>Loads the caseload, by alias.</summary>
-    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model) => await Load(connection, model, [.. await Children.All(connection)]);
+    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model) =>
+        await Load(connection, model, [.. await Children.All(connection)]);
 
     /// <summary>Loads some children, in their order.</summary>
-    public static async Task<IReadOnlyList<CaseloadChild>> Load(SchoolConnection connection, ReadingModel model, IReadOnlyList<CaseloadRow> children)
+    public static async Task<IReadOnlyList<CaseloadChild>> Load(
+        SchoolConnection connection, ReadingModel model, IReadOnlyList<CaseloadRow> children)
     {
         var kept = await Marginals.After(connection, children.Select(child => child.LastSitting).OfType<SittingId>());
         var measures = await Measures.Load(connection, model, children.ToDictionary(child => child.Id, child => child.Preferences));
@@ -49,13 +56,15 @@ public static class Caseload
             }
             var record = (await ChildRecord.Load(connection, model, child.Id))!;
             await SittingEnding.KeepLatest(connection, model, record);
-            caseload.Add(new CaseloadChild(child, record.Labels, record.Now.Beside, PatternWork.Build(rows, child.Id, measures[child.Id], record.Labels)));
+            caseload.Add(new CaseloadChild(child, record.Labels, record.Now.Beside,
+                PatternWork.Build(rows, child.Id, measures[child.Id], record.Labels)));
         }
         return caseload;
     }
 
     /// <summary>What a summary of a child's case is made of.</summary>
-    internal static CaseFacts FactsWith(this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, BesidePatterns unnamed, PatternWork work) =>
+    internal static CaseFacts FactsWith(
+        this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, BesidePatterns unnamed, PatternWork work) =>
         new(child.Alias, child.Preferences.Wording, child.Stage, child.Sittings, labels, unnamed, work.Followed, work.Given, work.FormDue)
         {
             AskingOpen = child.OpenAsking is not null,

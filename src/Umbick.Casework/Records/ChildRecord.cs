@@ -29,7 +29,8 @@ public sealed class ChildRecord
 
     private readonly Lazy<PatternWork> _work;
 
-    private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets, Replay replay, WorkRows rows)
+    private ChildRecord(ReadingModel model, CaseloadRow child, IReadOnlyList<SittingRecord> sittings, IReadOnlyList<AssignedSet> sets,
+        Replay replay, WorkRows rows)
     {
         _model = model;
         (Child, Sittings, Sets, Replay) = (child, sittings, sets, replay);
@@ -67,7 +68,9 @@ public sealed class ChildRecord
 
     /// <summary>Patterns with their labels: first what should be practised first, then the firmest belief.</summary>
     internal static IReadOnlyList<(Pattern Pattern, Label Label)> LabelsOf(IReadOnlyList<PracticeWorth> first, Conclusion conclusion) =>
-        [.. first.Select(impact => impact.Finding).Concat(conclusion.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible))).Select(finding => (finding.Pattern, finding.Label))];
+        [.. first.Select(impact => impact.Finding)
+            .Concat(conclusion.Findings.Where(finding => finding.Label is not (Label.Likely or Label.Possible)))
+            .Select(finding => (finding.Pattern, finding.Label))];
 
     /// <summary>What is known of the child on a day, and what follows from it.</summary>
     public CaseSummary SummaryOn(DateOnly today) => new(Child.FactsWith(Labels, Now.Beside, Work), today);
@@ -83,7 +86,8 @@ public sealed class ChildRecord
 
     /// <summary>What was believed after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
-    public Belief BeliefAfter(int sitting) => sitting == Sittings.Count - 1 ? Replay.Belief : Replay.Run(_model, [.. Replayable.Take(sitting + 1)]).Belief;
+    public Belief BeliefAfter(int sitting) => sitting == Sittings.Count - 1 ? Replay.Belief
+        : Replay.Run(_model, [.. Replayable.Take(sitting + 1)]).Belief;
 
     /// <summary>What was concluded after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
@@ -91,7 +95,8 @@ public sealed class ChildRecord
 
     /// <summary>The patterns that were to be practised after a sitting, the first at the front.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
-    public IReadOnlyList<Pattern> FirstAfter(int sitting) => [.. WhichFirst.Order(_model, After(sitting), Child.Stage).Select(impact => impact.Finding.Pattern)];
+    public IReadOnlyList<Pattern> FirstAfter(int sitting) =>
+        [.. WhichFirst.Order(_model, After(sitting), Child.Stage).Select(impact => impact.Finding.Pattern)];
 
     /// <summary>The pattern that is worked on; null where there is none.</summary>
     public Pattern? WorkedOn => SummaryOn(default).WorkedOn;
@@ -105,13 +110,16 @@ public sealed class ChildRecord
     /// <summary>The question at a place, from 0, among all that were answered.</summary>
     public ItemResponse QuestionAt(int index) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
 
-    /// <summary>The help that the next set starts with: what is chosen for them, else from how the telling items of the last one went.</summary>
+    /// <summary>
+    /// The help that the next set starts with: what is chosen for them, else from how the telling items of the last one went.
+    /// </summary>
     public Support NextSupport
     {
         get
         {
             if (Child.Preferences.Support is { } chosen) return chosen;
-            var questions = Sittings.LastOrDefault(sitting => sitting.Sitting.Id == LastDone?.Sitting)?.Answered.Where(question => TellingPlaces.Contains(question.Asked.Place)).ToList();
+            var questions = Sittings.LastOrDefault(sitting =>
+                sitting.Sitting.Id == LastDone?.Sitting)?.Answered.Where(question => TellingPlaces.Contains(question.Asked.Place)).ToList();
             return questions is not { Count: > 0 }
                 ? Support.Most
                 : Fading.Next(LastDone!.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
@@ -123,13 +131,15 @@ public sealed class ChildRecord
 
     private AssignedSet? LastDone => LastDoneOf(Sets);
 
-    private static AssignedSet? LastDoneOf(IReadOnlyList<AssignedSet> sets) => sets.FirstOrDefault(set => set.DoneAt is not null && !set.IsAtEase);
+    private static AssignedSet? LastDoneOf(IReadOnlyList<AssignedSet> sets) =>
+        sets.FirstOrDefault(set => set.DoneAt is not null && !set.IsAtEase);
 
     /// <summary>The tasks that have been asked in sets for a pattern.</summary>
     public IReadOnlyCollection<ClockTask> PractisedIn(Pattern pattern)
     {
         var sets = Sets.Where(set => set.Pattern == pattern).Select(set => set.Sitting).ToHashSet();
-        return SittingsAsked.Where(sitting => sets.Contains(sitting.Sitting.Id)).SelectMany(sitting => sitting.Answered).Select(question => question.Asked.Item.Task).ToHashSet();
+        return SittingsAsked.Where(sitting => sets.Contains(sitting.Sitting.Id)).SelectMany(sitting => sitting.Answered)
+            .Select(question => question.Asked.Item.Task).ToHashSet();
     }
 
     /// <summary>How quickly right answers without help came, day by day.</summary>
@@ -153,16 +163,25 @@ public sealed class ChildRecord
         // The first answer of a sitting may come between the two queries: without its day it counts the next time.
         var records = begun.FindAll(record => record.Sitting.Day is not null && record.Answered.Any());
         var work = await WorkRows.Load(connection, [id]);
-        var words = work.Decisions[id].Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null }).ToLookup(decision => decision.AfterSitting!.Value);
+        var words = work.Decisions[id]
+            .Where(decision => decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut, AfterSitting: not null })
+            .ToLookup(decision => decision.AfterSitting!.Value);
         var replayable = records
-            .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern, answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
+            .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern,
+            answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
             .ToList();
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
-        return new ChildRecord(model, child, records, sets, Replay.Run(model, replayable), work) { Replayable = replayable, SittingsAsked = begun, TellingPlaces = telling };
+        return new ChildRecord(model, child, records, sets, Replay.Run(model, replayable), work)
+        {
+            Replayable = replayable,
+            SittingsAsked = begun,
+            TellingPlaces = telling
+        };
     }
 
     /// <summary>A sitting put together from its rows.</summary>
-    internal static SittingRecord SittingFrom(Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences preferences) =>
+    internal static SittingRecord SittingFrom(
+        Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences preferences) =>
         new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, preferences.Nearness))]);
 
     private static ItemResponse QuestionOf(AskedItem asked, Sitting sitting, IEnumerable<AnswerRow> answers, Nearness nearness)
@@ -179,26 +198,33 @@ public sealed class ChildRecord
     /// <param name="practised">The pattern that it practised.</param>
     /// <param name="answers">All its answers that stand.</param>
     /// <param name="words">What the teacher said of patterns after it.</param>
-    internal static SittingAnswers Replayed(SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers, IReadOnlyList<DecisionRow>? words = null) =>
+    internal static SittingAnswers Replayed(
+        SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers, IReadOnlyList<DecisionRow>? words = null) =>
         new(day, [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
         {
-            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max(), words is { Count: > 0 } ? string.Join(',', words.Select(word => word.Id)) : null),
-            Words = [.. (words ?? []).Where(word => word.Pattern is not null).Select(word => new TeacherWord(word.Pattern!, word.Kind == DecisionKind.Confirm, word.Reason))],
+            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max(),
+                words is { Count: > 0 } ? string.Join(',', words.Select(word => word.Id)) : null),
+            Words = [.. (words ?? []).Where(word => word.Pattern is not null)
+                .Select(word => new TeacherWord(word.Pattern!, word.Kind == DecisionKind.Confirm, word.Reason))],
         };
 
     /// <summary>
-    /// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What the teacher said after it belongs to it.
+    /// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What the teacher
+    /// said after it belongs to it.
     /// </summary>
     internal static string KnownBy(SittingKnownBy sitting) => KnownBy(sitting.Sitting, sitting.LatestAnswer, sitting.Words);
 
     /// <inheritdoc cref="KnownBy(SittingKnownBy)"/>
-    internal static string KnownBy(SittingId sitting, long latestAnswer, string? words) => $"{sitting.Value:N}:{latestAnswer}{(words is null ? "" : $":{words}")}";
+    internal static string KnownBy(SittingId sitting, long latestAnswer, string? words) =>
+        $"{sitting.Value:N}:{latestAnswer}{(words is null ? "" : $":{words}")}";
 
     /// <summary>An answered question as the model takes it.</summary>
     public static ItemAnswer AsGiven(ItemResponse question)
     {
         var (item, given) = (question.Asked.Item, question.Given!);
         var first = given.FirstFor(item);
-        return new ItemAnswer(item, question.Answer!, given.AnswerMode, Helped: given.Prompted || given.How == HowDone.Copied.Id || question.Asked.Support != Support.Bare, first) { Scored = question.IsRight };
+        return new ItemAnswer(item, question.Answer!, given.AnswerMode,
+            Helped: given.Prompted || given.How == HowDone.Copied.Id || question.Asked.Support != Support.Bare, first)
+        { Scored = question.IsRight };
     }
 }

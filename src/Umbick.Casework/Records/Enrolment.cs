@@ -13,12 +13,14 @@ public static class Enrolment
     public static Task<CaseloadRow?> Find(SchoolConnection connection, ChildId id) => Children.Find(connection, id);
 
     /// <summary>A child with the names of the classes that children come from; null of a child where there is no such child.</summary>
-    public static async Task<(CaseloadRow? Child, IReadOnlyList<string> Classes)> FindWithClasses(SchoolConnection connection, ChildId id) =>
+    public static async Task<(CaseloadRow? Child, IReadOnlyList<string> Classes)> FindWithClasses(
+        SchoolConnection connection, ChildId id) =>
         (await Children.Find(connection, id), await ClassTeachings.Names(connection));
 
     /// <summary>Puts a child on the caseload, unless one with this alias is there.</summary>
     /// <returns>The id of the child with this alias, and whether it was there before.</returns>
-    public static Task<(ChildId Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now) => Children.Join(connection, child, now);
+    public static Task<(ChildId Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now) =>
+        Children.Join(connection, child, now);
 
     /// <summary>Gives a child another alias.</summary>
     /// <returns>Whether it was done: not where another child has it.</returns>
@@ -26,7 +28,8 @@ public static class Enrolment
 
     /// <summary>Takes a child onto the caseload, or off it. Their answers stay.</summary>
     /// <returns>Whether there is such a child.</returns>
-    public static async Task<bool> SetOnCaseload(SchoolConnection connection, ChildId id, bool onCaseload) => await Children.SetOnCaseload(connection, id, onCaseload) > 0;
+    public static async Task<bool> SetOnCaseload(SchoolConnection connection, ChildId id, bool onCaseload) =>
+        await Children.SetOnCaseload(connection, id, onCaseload) > 0;
 
     /// <summary>Keeps how far a child has been taught, and what is settled for this child alone.</summary>
     /// <param name="connection">The school.</param>
@@ -39,7 +42,8 @@ public static class Enrolment
     /// <param name="now">When.</param>
     /// <returns>Whether there is such a child.</returns>
     public static async Task<bool> Teach(
-        SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string> tasksMet, string? className, IReadOnlyDictionary<string, string> settings, Guid by, DateTime now)
+        SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string> tasksMet, string? className,
+        IReadOnlyDictionary<string, string> settings, Guid by, DateTime now)
     {
         var known = ClockTasks.Plain.Select(task => task.Id).Intersect(tasksMet).ToList();
         var all = known.Count == 0 || known.Count == ClockTasks.Plain.Count;

@@ -17,13 +17,19 @@ public sealed record RecordEvent(DateTime At, string What, Guid? By)
     public static IReadOnlyList<RecordEvent> From(JsonObject record, Wording wording) =>
     [
         .. Each(record, "practice_set", "assigned_at", "assigned_by", row => $"A practice set: {About(row, wording)}")
-            .Concat(Each(record, "demonstration_shown", "shown_at", "shown_by", row => $"Shown: {(Demonstration.Find(Text(row, "demonstration")) is { } shown ? wording.Fill(shown.Name) : Text(row, "demonstration"))}"))
-            .Concat(Each(record, "visit_note", "noted_at", "noted_by", row => $"Noted in a visit: {VisitNote.Find(Text(row, "note"))?.Words ?? Text(row, "note")}"))
+            .Concat(Each(record, "demonstration_shown", "shown_at", "shown_by",
+            row => $"Shown: {(Demonstration.Find(Text(row, "demonstration")) is { } shown ? wording.Fill(shown.Name) : Text(row, "demonstration"))}"))
+            .Concat(Each(record, "visit_note", "noted_at", "noted_by",
+            row => $"Noted in a visit: {VisitNote.Find(Text(row, "note"))?.Words ?? Text(row, "note")}"))
             .Concat(Each(record, "named_way", "named_at", "named_by", row => $"A way of the child’s own, named “{Text(row, "name")}”"))
-            .Concat(Each(record, "decision", "decided_at", "decided_by", row => $"Decided: {Decided(row)}, {About(row, wording)}{Reason(row, "reason")}{(Text(row, "taken_back_at").Length > 0 ? "; taken back later" : "")}"))
-            .Concat(Each(record, "cycle", "begun_at", "begun_by", row => $"A cycle of work began, until {Day(Text(row, "ends_on"))}{Reason(row, "entry_reason")}"))
+            .Concat(Each(record, "decision", "decided_at", "decided_by",
+            row => $"Decided: {Decided(row)}, "
+                + $"{About(row, wording)}{Reason(row, "reason")}{(Text(row, "taken_back_at").Length > 0 ? "; taken back later" : "")}"))
+            .Concat(Each(record, "cycle", "begun_at", "begun_by",
+            row => $"A cycle of work began, until {Day(Text(row, "ends_on"))}{Reason(row, "entry_reason")}"))
             .Concat(Each(record, "cycle", "ended_on", "ended_by", row => $"The cycle ended{Reason(row, "exit_reason")}"))
-            .Concat(Each(record, "absence", "day", "noted_by", row => Text(row, "absent") == "true" ? "Was not there" : "Could not leave class"))
+            .Concat(Each(record, "absence", "day", "noted_by",
+            row => Text(row, "absent") == "true" ? "Was not there" : "Could not leave class"))
             .OrderBy(each => each.At),
     ];
 
@@ -31,7 +37,8 @@ public sealed record RecordEvent(DateTime At, string What, Guid? By)
         from row in record[table]!.AsArray().OfType<JsonObject>()
         where Text(row, at).Length > 0
         select new RecordEvent(
-            DateTime.Parse(Text(row, at), CultureInfo.InvariantCulture, DateTimeStyles.AdjustToUniversal | DateTimeStyles.AssumeUniversal), what(row), Guid.TryParse(Text(row, who), out var person) ? person : null);
+            DateTime.Parse(Text(row, at), CultureInfo.InvariantCulture, DateTimeStyles.AdjustToUniversal | DateTimeStyles.AssumeUniversal),
+            what(row), Guid.TryParse(Text(row, who), out var person) ? person : null);
 
     private static string About(JsonObject row, Wording wording) => Text(row, "pattern") switch
     {
@@ -50,7 +57,8 @@ public sealed record RecordEvent(DateTime At, string What, Guid? By)
 
     private static string Reason(JsonObject row, string column) => Text(row, column) is { Length: > 0 } reason ? $" (“{reason}”)" : "";
 
-    private static string Day(string day) => DateOnly.Parse(day, CultureInfo.InvariantCulture).ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
+    private static string Day(string day) =>
+        DateOnly.Parse(day, CultureInfo.InvariantCulture).ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
 
     private static string Text(JsonObject row, string column) => row[column]?.ToString() ?? "";
 }

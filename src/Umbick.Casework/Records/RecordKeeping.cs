@@ -9,7 +9,9 @@ public static class RecordKeeping
     /// <summary>The longest that a reminder comes before the day until which a record is kept, in months.</summary>
     private const int MonthsAhead = 1;
 
-    /// <summary>Records that are past the day until which they are kept, and those that come to it within a month; the earliest first.</summary>
+    /// <summary>
+    /// Records that are past the day until which they are kept, and those that come to it within a month; the earliest first.
+    /// </summary>
     public static async Task<IReadOnlyList<ListedChild>> ComingToTheirEnd(SchoolConnection connection, DateOnly today)
     {
         var soon = today.AddMonths(MonthsAhead);
@@ -25,7 +27,8 @@ public static class RecordKeeping
     {
         if (await Children.KeepUntil(connection, id, day) == 0) return false;
         await Audit.Note(
-            connection, by, AuditKinds.KeepUntil, now, id, detail: day is { } settled ? settled.ToString("d MMMM yyyy", CultureInfo.InvariantCulture) : "not settled");
+            connection, by, AuditKinds.KeepUntil, now, id,
+            detail: day is { } settled ? settled.ToString("d MMMM yyyy", CultureInfo.InvariantCulture) : "not settled");
         return true;
     }
 
@@ -42,8 +45,10 @@ public static class RecordKeeping
     }
 
     /// <summary>Keeps that something of the school's was written to a file.</summary>
-    public static Task NoteExported(SchoolConnection connection, string what, Guid by, DateTime now) => Audit.Note(connection, by, AuditKinds.Exported, now, detail: what);
+    public static Task NoteExported(SchoolConnection connection, string what, Guid by, DateTime now) =>
+        Audit.Note(connection, by, AuditKinds.Exported, now, detail: what);
 
     /// <summary>Keeps that a child's record was taken out.</summary>
-    public static Task NoteTakenOut(SchoolConnection connection, ChildId id, Guid by, DateTime now) => Audit.Note(connection, by, AuditKinds.TookOut, now, id);
+    public static Task NoteTakenOut(SchoolConnection connection, ChildId id, Guid by, DateTime now) =>
+        Audit.Note(connection, by, AuditKinds.TookOut, now, id);
 }

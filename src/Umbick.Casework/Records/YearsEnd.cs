@@ -23,19 +23,25 @@ public sealed record YearsEnd(IReadOnlyList<IGrouping<string, ListedChild>> Clas
 
     /// <summary>Loads the classes, and who is finished.</summary>
     public static async Task<YearsEnd> Load(SchoolConnection connection, ReadingModel model, DateOnly today) => new(
-        [.. (await Children.Aliases(connection)).GroupBy(child => child.ClassName).OrderBy(name => name.Key.Length == 0).ThenBy(name => name.Key, StringComparer.Ordinal)],
+        [.. (await Children.Aliases(connection)).GroupBy(child => child.ClassName).OrderBy(name => name.Key.Length == 0)
+            .ThenBy(name => name.Key, StringComparer.Ordinal)],
         [.. (await Caseload.Load(connection, model)).Where(child => child.SummaryOn(today).IsFinished).Select(child => child.Child)]);
 
-    /// <summary>Gives classes new names, moves stages on, and takes who is finished off the caseload. A class that has changed since it was shown is left as it is.</summary>
+    /// <summary>
+    /// Gives classes new names, moves stages on, and takes who is finished off the caseload. A class that has changed since it was shown is
+    /// left as it is.
+    /// </summary>
     /// <remarks>Sent twice, a year ends once: by then the class is no longer the one that was shown.</remarks>
     /// <returns>How many children were moved on, and how many were set aside.</returns>
-    public static async Task<(int Moved, int Aside)> MoveOn(SchoolConnection connection, IReadOnlyList<ClassMove> moves, IReadOnlyList<ChildId> aside, Guid by, DateTime now)
+    public static async Task<(int Moved, int Aside)> MoveOn(
+        SchoolConnection connection, IReadOnlyList<ClassMove> moves, IReadOnlyList<ChildId> aside, Guid by, DateTime now)
     {
         await Children.LockAll(connection);
         var classes = (await Children.Aliases(connection)).ToLookup(child => child.ClassName);
         var same = moves.Where(move => classes.Contains(move.From) && SeenOf(classes[move.From]) == move.Seen).ToList();
         // All at once: a class may take the name that another has left.
-        var moved = await Children.MoveOn(connection, [.. same.Select(move => move.From)], [.. same.Select(move => move.To)], [.. same.Select(move => move.Stages)]);
+        var moved = await Children.MoveOn(connection, [.. same.Select(move => move.From)], [.. same.Select(move => move.To)],
+            [.. same.Select(move => move.Stages)]);
         var set = 0;
         foreach (var child in aside) set += await Children.SetOnCaseload(connection, child, onCaseload: false);
         if (moved + set > 0) await Audit.Note(connection, by, AuditKinds.YearsEnd, now, detail: InWords(moved, set));
@@ -48,5 +54,7 @@ public sealed record YearsEnd(IReadOnlyList<IGrouping<string, ListedChild>> Clas
 
     /// <summary>By what a class is known again that was shown: who is in it, and at which stages.</summary>
     public static string SeenOf(IEnumerable<ListedChild> children) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join(' ', children.OrderBy(child => child.Id.Value).Select(child => $"{child.Id}:{(int)child.Stage}")))))[..16];
+        Convert.ToHexStringLower(
+            SHA256.HashData(Encoding.UTF8.GetBytes(
+                string.Join(' ', children.OrderBy(child => child.Id.Value).Select(child => $"{child.Id}:{(int)child.Stage}")))))[..16];
 }

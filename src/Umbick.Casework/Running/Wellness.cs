@@ -5,10 +5,13 @@ using Umbick.Store;
 
 namespace Umbick.Casework.Running;
 
-/// <summary>What is known of a site and its database, from which follows whether all is well. The page and the verb tell the same.</summary>
+/// <summary>
+/// What is known of a site and its database, from which follows whether all is well. The page and the verb tell the same.
+/// </summary>
 public sealed record Wellness
 {
-    private static readonly TimeSpan OldBackup = TimeSpan.FromHours(50), OldCheck = TimeSpan.FromDays(35), SoonOver = TimeSpan.FromDays(21), ClocksApart = TimeSpan.FromMinutes(1);
+    private static readonly TimeSpan OldBackup = TimeSpan.FromHours(50), OldCheck = TimeSpan.FromDays(35), SoonOver = TimeSpan.FromDays(21),
+        ClocksApart = TimeSpan.FromMinutes(1);
 
     private const int ShownBackups = 5;
 
@@ -29,7 +32,9 @@ public sealed record Wellness
     /// <summary>When a backup was last restored and counted; null where none was.</summary>
     public DateTime? LastChecked { get; init; }
 
-    /// <summary>How large the database is, and what is free on the disk that holds it, in bytes; null where that disk is another machine's.</summary>
+    /// <summary>
+    /// How large the database is, and what is free on the disk that holds it, in bytes; null where that disk is another machine's.
+    /// </summary>
     public long DatabaseBytes { get; init; }
 
     public long? DiskFree { get; init; }
@@ -76,22 +81,30 @@ public sealed record Wellness
             if (Backups.Count == 0) yield return "No backup has been made yet.";
             else if (Now - Backups[0].MadeAt > OldBackup) yield return $"The latest backup is {InWords(Now - Backups[0].MadeAt)} old.";
             if (Backups.Count > 0 && (LastChecked is not { } last || Now - last > OldCheck))
-                yield return LastChecked is { } before ? $"No backup was checked for {InWords(Now - before)}: ./umbick check-backup proves one." : "No backup was ever checked: ./umbick check-backup proves one.";
+                yield return LastChecked is { } before
+                    ? $"No backup was checked for {InWords(Now - before)}: ./umbick check-backup proves one."
+                    : "No backup was ever checked: ./umbick check-backup proves one.";
             if (DiskFree is { } free && free < LittleRoom) yield return $"There is little room left on the disk: {Size(free)}.";
             if (CertificateIsBroken) yield return "The certificate cannot be read.";
             if (CertificateEnds is { } ends && ends - Now < SoonOver)
-                yield return ends <= Now ? $"The certificate ended on {Day(ends)}." : $"The certificate ends on {Day(ends)}. After it is renewed the site has to be started again.";
-            if ((Now - DatabaseNow).Duration() > ClocksApart) yield return $"The clocks of the site and of its database are {InWords((Now - DatabaseNow).Duration())} apart: codes and days go wrong.";
-            if (LatestDeed is { } deed && deed - Now > ClocksApart) yield return $"The clock is behind: something was done at {deed:yyyy-MM-dd HH:mm} UTC already.";
+                yield return ends <= Now ? $"The certificate ended on {Day(ends)}."
+                    : $"The certificate ends on {Day(ends)}. After it is renewed the site has to be started again.";
+            if ((Now - DatabaseNow).Duration() > ClocksApart)
+                yield return $"The clocks of the site and of its database are {InWords((Now - DatabaseNow).Duration())} apart: codes and "
+                    + $"days go wrong.";
+            if (LatestDeed is { } deed && deed - Now > ClocksApart)
+                yield return $"The clock is behind: something was done at {deed:yyyy-MM-dd HH:mm} UTC already.";
             if (IsBehind) yield return "The database is older than this version: ./umbick upgrade.";
-            if (RunsEarlierVersion) yield return "The site runs an earlier version than the one in its folder. Stop it, ./umbick upgrade, start it.";
+            if (RunsEarlierVersion)
+                yield return "The site runs an earlier version than the one in its folder. Stop it, ./umbick upgrade, start it.";
             foreach (var name in StoppedSteps) yield return StoppedStep(name);
         }
     }
 
     /// <summary>What is told of somebody whose second step wrong codes have closed.</summary>
     public static string StoppedStep(string name) =>
-        $"{name}’s password was typed, and then twenty wrong codes within a day: the second step is closed. If it was not {name}, somebody knows the password: make a link for a new one.";
+        $"{name}’s password was typed, and then twenty wrong codes within a day: the second step is closed. If it was not {name}, "
+            + $"somebody knows the password: make a link for a new one.";
 
     /// <summary>Until when a certificate in a file holds.</summary>
     /// <param name="path">The file; null or empty where there is none.</param>

@@ -52,11 +52,22 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     {
         var seed = 1 + await Screenings.Count(connection);
         var preferences = new TeachingPreferences(await Schools.Settings(connection));
-        var form = new FixedForms(model).Make(stage, Length, seed, [.. ItemBank.AskedAloud.Where(task => preferences.Uses(task, stage))])[0];
-        var screening = new Screening { Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()), Title = title, Stage = stage, Length = form.Items.Count, Form = form.Name, Seed = seed, StartedAt = Now };
+        var form = new FixedForms(model).Make(stage, Length, seed,
+            [.. ItemBank.AskedAloud.Where(task => preferences.Uses(task, stage))])[0];
+        var screening = new Screening
+        {
+            Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()),
+            Title = title,
+            Stage = stage,
+            Length = form.Items.Count,
+            Form = form.Name,
+            Seed = seed,
+            StartedAt = Now
+        };
         if (!await Screenings.Add(connection, screening, form.Items)) return screening.Id;
         var known = await Store.Children.ByAlias(connection, aliases);
-        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(clock.NewId<ChildId>(), alias, stage)).ToList();
+        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(clock.NewId<ChildId>(), alias, stage))
+            .ToList();
         await Store.Children.AddAll(connection, added, Now);
         var ids = known.Concat(added.Select(child => KeyValuePair.Create(child.Alias, child.Id))).ToDictionary();
         var sittings = aliases.Select(alias => (Id: clock.NewId<SittingId>(), Child: ids[alias])).ToList();
@@ -71,31 +82,39 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
             Screening = screening.Id,
         };
         await Sittings.StartAll(connection, alike, sittings);
-        await Sittings.Ask(connection, sittings.Select(sitting => sitting.Id), form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
+        await Sittings.Ask(connection, sittings.Select(sitting => sitting.Id),
+            form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
         return screening.Id;
     }
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
     public async Task<AnswerOutcome> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
-        (await AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now, state => GoOn(connection, state))).Outcome;
+        (await AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now,
+            state => GoOn(connection, state))).Outcome;
 
-    /// <summary>Keeps one answer that was typed from paper into a class's grid, and reads it: what stands on paper is kept as it stands.</summary>
+    /// <summary>
+    /// Keeps one answer that was typed from paper into a class's grid, and reads it: what stands on paper is kept as it stands.
+    /// </summary>
     /// <param name="connection">The school.</param>
     /// <param name="id">The class.</param>
     /// <param name="sittingId">The child's sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it.</param>
     /// <returns>What became of it; null where the school has no such class.</returns>
-    public async Task<PaperAnswerTaken?> EnterInClass(SchoolConnection connection, Guid id, SittingId sittingId, Submission submission, Guid by)
+    public async Task<PaperAnswerTaken?> EnterInClass(
+        SchoolConnection connection, Guid id, SittingId sittingId, Submission submission, Guid by)
     {
         if (await Screenings.Find(connection, id) is not { } screening) return null;
-        var child = await Sittings.Find(connection, sittingId) is { } sitting && sitting.Screening == id ? await Store.Children.Find(connection, sitting.Child) : null;
+        var child = await Sittings.Find(connection, sittingId) is { } sitting && sitting.Screening == id
+            ? await Store.Children.Find(connection, sitting.Child) : null;
         var text = submission.Raw;
         if (child is null) return new(null, "This child is not in the class.");
-        if (text.Length > AnswerParser.LongestAnswer) return new(null, $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}.");
+        if (text.Length > AnswerParser.LongestAnswer)
+            return new(null, $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {text.Length:N0}.");
         if (text.Length == 0 || screening.PaperDay is null) return new(null, "Tell first on which day the sheets were done.");
         var kept = await Enter(connection, sittingId, submission, by);
-        if (!kept.IsKept()) return new(kept, $"{child.Alias}, question {submission.Place}, has another answer by now. Open the page again to see it.");
+        if (!kept.IsKept()) return new(kept,
+            $"{child.Alias}, question {submission.Place}, has another answer by now. Open the page again to see it.");
         var item = (await Sittings.At(connection, sittingId, submission.Place))!.Item;
         return new(kept, null) { Child = child, Read = TypedAnswer.From(item, text, child.Preferences.Wording) };
     }
@@ -141,7 +160,10 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var sittings = await Sittings.OfScreening(connection, id);
         var (asked, answers) = await Sittings.RowsIn(connection, sittings.Select(sitting => sitting.Id));
         var rows = (await Store.Children.ByIds(connection, sittings.Select(sitting => sitting.Child))).ToDictionary(row => row.Id);
-        var children = sittings.Select(sitting => Sorted(rows[sitting.Child], ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Preferences), screening.Length)).ToList();
+        var children = sittings.Select(sitting =>
+            Sorted(rows[sitting.Child],
+                ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], rows[sitting.Child].Preferences),
+                screening.Length)).ToList();
         return new ScreenedClass(screening, await Screenings.Form(connection, id), children);
     }
 
@@ -149,7 +171,8 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     public async Task<IReadOnlyDictionary<ChildId, CaseSummary>> CasesOf(SchoolConnection connection, ScreenedClass screened)
     {
         var today = await Schools.Today(connection, Now);
-        var cases = await Caseload.Load(connection, model, [.. screened.Children.Where(child => child.Child.OnCaseload).Select(child => child.Child)]);
+        var cases = await Caseload.Load(connection, model,
+            [.. screened.Children.Where(child => child.Child.OnCaseload).Select(child => child.Child)]);
         return cases.ToDictionary(known => known.Child.Id, known => known.SummaryOn(today));
     }
 
@@ -160,7 +183,8 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var belief = new Belief(model);
         var observed = ObservedAnswer.All(model, answered.Select(ChildRecord.AsGiven));
         belief.Update(observed.SelectMany(answer => answer.Observations));
-        var result = ScreeningResult.From(length, answered.Count, answered.Count(question => question.IsRight), Conclusion.From(model, belief, observed), child.Preferences.Wording);
+        var result = ScreeningResult.From(length, answered.Count, answered.Count(question => question.IsRight),
+            Conclusion.From(model, belief, observed), child.Preferences.Wording);
         return new ScreenedChild(child, sitting, result);
     }
 }

@@ -12,7 +12,9 @@ public sealed record HelpTaken(DateOnly Day, string PatternId, IReadOnlyList<Run
     /// <summary>The rung that the next visit starts with; null where none is needed.</summary>
     public Rung? Next => Rungs.Next(Took);
 
-    /// <summary>The help that was taken in a child's visits that are over, the latest first; none of one in which nothing was practised.</summary>
+    /// <summary>
+    /// The help that was taken in a child's visits that are over, the latest first; none of one in which nothing was practised.
+    /// </summary>
     public static async Task<IReadOnlyList<HelpTaken>> Load(SchoolConnection connection, ChildId child, int most)
     {
         var taken = new List<HelpTaken>();

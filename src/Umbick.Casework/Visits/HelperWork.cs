@@ -7,7 +7,8 @@ namespace Umbick.Casework;
 /// <param name="Asking">Children who are in the middle of being asked.</param>
 /// <param name="Sets">Practice sets that wait.</param>
 /// <param name="Classes">Classes whose sheets can be typed in.</param>
-public sealed record HelperWork(IReadOnlyList<OpenVisit> Visits, IReadOnlyList<CaseloadRow> Asking, IReadOnlyList<AssignedSet> Sets, IReadOnlyList<Screening> Classes)
+public sealed record HelperWork(
+    IReadOnlyList<OpenVisit> Visits, IReadOnlyList<CaseloadRow> Asking, IReadOnlyList<AssignedSet> Sets, IReadOnlyList<Screening> Classes)
 {
     private const int MostClasses = 3;
 

@@ -16,7 +16,8 @@ public sealed record OpenVisit(Visit Visit, string Aliases)
         foreach (var visit in await Store.Visits.Open(connection))
         {
             var children = await Store.Visits.Children(connection, visit.Id);
-            visits.Add(new OpenVisit(visit, string.Join(", ", children.Select(child => aliases.GetValueOrDefault(child.Child, "a child who has left")))));
+            visits.Add(new OpenVisit(visit,
+                string.Join(", ", children.Select(child => aliases.GetValueOrDefault(child.Child, "a child who has left")))));
         }
         return visits;
     }

@@ -8,7 +8,8 @@ namespace Umbick.Casework;
 
 /// <summary>A visit as it is shown: where it is, and what is made of it by all that is known of its children.</summary>
 /// <param name="At">Where it is.</param>
-/// <param name="Held">The pattern as the children have it together; null where a later catalogue has dropped it, or nothing is asked.</param>
+/// <param name="Held">The pattern as the children have it together; null where a later catalogue has dropped it, or nothing is
+/// asked.</param>
 public sealed record VisitShown(VisitState At, HeldPattern? Held)
 {
     /// <summary>Whose answers at a place look copied.</summary>
@@ -38,11 +39,15 @@ public sealed record VisitShown(VisitState At, HeldPattern? Held)
     /// <summary>Whether what came of the answers is shown: in practice, once all have answered.</summary>
     public bool Reveals => Visit.Part is VisitPart.Practise or VisitPart.Close && At.IsAnswered;
 
-    /// <summary>Answers that one press gives, as they would be typed; what they are called does not tell the time to a child who looks.</summary>
+    /// <summary>
+    /// Answers that one press gives, as they would be typed; what they are called does not tell the time to a child who looks.
+    /// </summary>
     public IReadOnlyList<(string Raw, string Name)> Ready => At.Asked?.Item switch
     {
-        { Task.Form: AnswerForm.Verdict } claimed => [("yes", "says yes"), claimed.ClaimIsRight ? ("wrong", "says no") : (claimed.Right.Short(Wording.Usual), "no, and right"), NoAnswerGiven],
-        { } item when Held is { } held && held.IsTelling(item) => [Right, (held.AnswerTo(item).Short(Wording.Usual), "old way"), NoAnswerGiven],
+        { Task.Form: AnswerForm.Verdict } claimed => [("yes", "says yes"),
+            claimed.ClaimIsRight ? ("wrong", "says no") : (claimed.Right.Short(Wording.Usual), "no, and right"), NoAnswerGiven],
+        { } item when Held is { } held && held.IsTelling(item) => [Right, (held.AnswerTo(item).Short(Wording.Usual), "old way"),
+            NoAnswerGiven],
         _ => [Right, NoAnswerGiven],
     };
 
@@ -51,14 +56,17 @@ public sealed record VisitShown(VisitState At, HeldPattern? Held)
     private static (string Raw, string Name) NoAnswerGiven => ("-", "no answer");
 
     /// <summary>What is said on each rung for the item that is asked.</summary>
-    public IReadOnlyList<Prompt> Ladder => At.Asked is { } asked && Held is { } held ? PromptLadder.For(asked.Item, held, At.Preferences, At.Stage) : [];
+    public IReadOnlyList<Prompt> Ladder => At.Asked is { } asked && Held is { } held
+        ? PromptLadder.For(asked.Item, held, At.Preferences, At.Stage) : [];
 
     /// <summary>The parts, in order, with how each is called here.</summary>
     public static IReadOnlyList<(VisitPart Part, string Name)> Parts { get; } =
-        [(VisitPart.Room, "the wall clock"), (VisitPart.Cold, "cold"), (VisitPart.Show, "show"), (VisitPart.Practise, "practise"), (VisitPart.Close, "close")];
+        [(VisitPart.Room, "the wall clock"), (VisitPart.Cold, "cold"), (VisitPart.Show, "show"), (VisitPart.Practise, "practise"),
+            (VisitPart.Close, "close")];
 
     /// <summary>The answers of a child's practice that are shown when the visit is over.</summary>
-    public static IEnumerable<ItemResponse> Answers(ChildInVisit child) => (child.Cold?.Answered ?? []).Concat(child.Practice?.Answered ?? []);
+    public static IEnumerable<ItemResponse> Answers(ChildInVisit child) =>
+        (child.Cold?.Answered ?? []).Concat(child.Practice?.Answered ?? []);
 
     /// <summary>What is shown of a visit that is here.</summary>
     /// <param name="connection">The connection.</param>
@@ -92,7 +100,8 @@ public sealed record VisitShown(VisitState At, HeldPattern? Held)
     {
         if (shown.Demonstration is not { } demonstration) return shown;
         var seenByAll = true;
-        foreach (var child in shown.At.Here) seenByAll &= (await Demonstrated.To(connection, child.Child.Id)).Any(before => before.Demonstration == demonstration.Id);
+        foreach (var child in shown.At.Here)
+            seenByAll &= (await Demonstrated.To(connection, child.Child.Id)).Any(before => before.Demonstration == demonstration.Id);
         return shown with { Positions = seenByAll ? demonstration.Reminder : demonstration.Positions, IsReminder = seenByAll };
     }
 }

@@ -22,7 +22,8 @@ public sealed record ChildInVisit(CaseloadRow Child, bool IsHere, SittingRecord?
     public IReadOnlyList<string> Notes { get; init; } = [];
 
     /// <summary>What was asked at a place of a part; null where nothing was.</summary>
-    public ItemResponse? At(VisitPart part, int place) => SittingOf(part)?.Questions.FirstOrDefault(question => question.Asked.Place == place);
+    public ItemResponse? At(VisitPart part, int place) =>
+        SittingOf(part)?.Questions.FirstOrDefault(question => question.Asked.Place == place);
 
     /// <summary>What stands as said at a place of a part, as it was typed; null where nothing does.</summary>
     public string? Said(VisitPart part, int place) => part == VisitPart.Room ? RoomClock?.Raw : At(part, place)?.Given?.Raw;
@@ -36,7 +37,8 @@ public sealed record ChildInVisit(CaseloadRow Child, bool IsHere, SittingRecord?
     };
 
     /// <summary>Whether nothing is to be waited for any more at a place of a part.</summary>
-    public bool HasAnswered(VisitPart part, int place) => part == VisitPart.Room ? RoomClock is not null : At(part, place) is not { Given: null };
+    public bool HasAnswered(VisitPart part, int place) => part == VisitPart.Room ? RoomClock is not null
+        : At(part, place) is not { Given: null };
 }
 
 /// <summary>Where a visit is.</summary>
@@ -74,19 +76,24 @@ public sealed record VisitState(Visit Visit, IReadOnlyList<ChildInVisit> Childre
 
     /// <summary>What is asked in a part: the same of all.</summary>
     public IReadOnlyList<AskedItem> Items(VisitPart part) =>
-        Children.Select(child => child.SittingOf(part)).FirstOrDefault(sitting => sitting is not null) is { } sitting ? [.. sitting.Questions.Select(question => question.Asked)] : [];
+        Children.Select(child => child.SittingOf(part)).FirstOrDefault(sitting => sitting is not null) is { } sitting
+            ? [.. sitting.Questions.Select(question => question.Asked)] : [];
 
     /// <summary>Loads a visit; null where the school has no such visit.</summary>
-    public static async Task<VisitState?> Load(SchoolConnection connection, Guid id) => await VisitRows.Find(connection, id) is { } rows ? From(rows) : null;
+    public static async Task<VisitState?> Load(SchoolConnection connection, Guid id) => await VisitRows.Find(connection, id) is { } rows
+        ? From(rows) : null;
 
     /// <summary>Loads a visit, kept from other writers until the transaction ends; null where the school has no such visit.</summary>
-    internal static async Task<VisitState?> Lock(SchoolConnection connection, Guid id) => await VisitRows.Lock(connection, id) is { } rows ? From(rows) : null;
+    internal static async Task<VisitState?> Lock(SchoolConnection connection, Guid id) => await VisitRows.Lock(connection, id) is { } rows
+        ? From(rows) : null;
 
     private static VisitState From(VisitRows rows)
     {
         return new VisitState(rows.Visit,
         [
-            .. rows.Present.Select(present => new ChildInVisit(rows.Children[present.Child], present.LeftAt is null, RecordOf(present.Child, practice: false), RecordOf(present.Child, practice: true))
+            .. rows.Present.Select(present =>
+                new ChildInVisit(rows.Children[present.Child], present.LeftAt is null, RecordOf(present.Child, practice: false),
+                    RecordOf(present.Child, practice: true))
             {
                 RoomClock = rows.RoomClock[present.Child].FirstOrDefault(),
                 Rungs = RungsOf(rows.Sittings.FirstOrDefault(sitting => sitting.Child == present.Child && sitting.IsPractice)),
@@ -94,11 +101,13 @@ public sealed record VisitState(Visit Visit, IReadOnlyList<ChildInVisit> Childre
             }),
         ]);
 
-        SittingRecord? RecordOf(ChildId child, bool practice) => rows.Sittings.FirstOrDefault(sitting => sitting.Child == child && sitting.IsPractice == practice) is { } sitting
+        SittingRecord? RecordOf(ChildId child, bool practice) =>
+            rows.Sittings.FirstOrDefault(sitting => sitting.Child == child && sitting.IsPractice == practice) is { } sitting
             ? ChildRecord.SittingFrom(sitting, rows.Asked[sitting.Id], rows.Answers[sitting.Id], rows.Children[child].Preferences)
             : null;
 
         Dictionary<int, Rung> RungsOf(Sitting? practice) => practice is null ? []
-            : rows.Prompts[practice.Id].Select(prompt => (prompt.Place, Rung: Core.Practice.Rungs.Find(prompt.Rung))).Where(prompt => prompt.Rung is not null).ToDictionary(prompt => prompt.Place, prompt => prompt.Rung!.Value);
+            : rows.Prompts[practice.Id].Select(prompt => (prompt.Place, Rung: Core.Practice.Rungs.Find(prompt.Rung)))
+            .Where(prompt => prompt.Rung is not null).ToDictionary(prompt => prompt.Place, prompt => prompt.Rung!.Value);
     }
 }

@@ -9,7 +9,8 @@ using Umbick.Store;
 namespace Umbick.Casework;
 
 /// <summary>
-/// A visit: the room's clock, a cold start, a demonstration, practice, and one clock that comes right, for one to four children who look at the
+/// A visit: the room's clock, a cold start, a demonstration, practice, and one clock that comes right, for one to four children who look at
+/// the
 /// same faces. Broken off at any point, what was done is kept.
 /// </summary>
 public sealed class Visiting(ReadingModel model, Asking asking, Practising practising, TimeProvider clock)
@@ -33,7 +34,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     public static async Task<bool> IsBegun(SchoolConnection connection, Guid id) => await Visits.Find(connection, id) is not null;
 
     /// <summary>Whether all of some children are the school's.</summary>
-    public static async Task<bool> Knows(SchoolConnection connection, IReadOnlyList<ChildId> children) => (await Children.ByIds(connection, children)).Count() == children.Count;
+    public static async Task<bool> Knows(SchoolConnection connection, IReadOnlyList<ChildId> children) =>
+        (await Children.ByIds(connection, children)).Count() == children.Count;
 
     /// <summary>Begins a visit; under the id of one that was begun before nothing is begun.</summary>
     /// <param name="connection">The connection.</param>
@@ -43,7 +45,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="demonstration">The demonstration that is to be shown.</param>
     /// <param name="by">Who begins it.</param>
     /// <returns>Those who are in the middle of something else: while there is one, nothing is begun.</returns>
-    public async Task<IReadOnlyList<CaseloadRow>> Begin(SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
+    public async Task<IReadOnlyList<CaseloadRow>> Begin(
+        SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
     {
         // In one order, so that two who begin with the same children at once do not wait for each other.
         foreach (var child in children.OrderBy(each => each.Value)) await Children.Lock(connection, child);
@@ -55,21 +58,32 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         var items = ColdStart.Make(together, Stage(records), task => Uses(records, task), SeedOf(id));
         foreach (var (record, turn) in records.Select((record, turn) => (record, turn)))
         {
-            var options = new AskingOptions(Plan.ColdStart) { Items = items, ColdFor = HeldPattern.From(model, pattern, record.Replay.Belief), Visit = id, TurnInVisit = turn };
+            var options = new AskingOptions(Plan.ColdStart)
+            {
+                Items = items,
+                ColdFor = HeldPattern.From(model, pattern, record.Replay.Belief),
+                Visit = id,
+                TurnInVisit = turn
+            };
             await asking.Start(connection, record.Child.Id, options);
         }
         return [];
     }
 
-    /// <summary>Keeps a child's answer to the item at its place. Once all have answered cold, the next face comes; in practice what came of it is looked at first.</summary>
+    /// <summary>
+    /// Keeps a child's answer to the item at its place. Once all have answered cold, the next face comes; in practice what came of it is
+    /// looked at first.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The visit.</param>
     /// <param name="child">The child.</param>
     /// <param name="part">The part to which the answer belongs, whatever is reached by now.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<AnswerOutcome> Answer(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by) =>
-        await VisitState.Lock(connection, id) is { } at ? (await Keep(connection, at, child, part, submission, by)).Outcome : AnswerOutcome.NotFound;
+    public async Task<AnswerOutcome> Answer(
+        SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by) =>
+        await VisitState.Lock(connection, id) is { } at ? (await Keep(connection, at, child, part, submission, by)).Outcome
+            : AnswerOutcome.NotFound;
 
     /// <summary>Reads what was typed for a child, and keeps it where it can be kept.</summary>
     /// <param name="connection">The connection.</param>
@@ -79,9 +93,11 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="submission">The answer as it was typed.</param>
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="by">Who typed it.</param>
-    public async Task<AnswerInVisit> KeepTyped(SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed, Guid by)
+    public async Task<AnswerInVisit> KeepTyped(
+        SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed, Guid by)
     {
-        if (await VisitState.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child)) return new(AnswerOutcome.NotFound, AnswerOutcome.NotFound.WhyNot(submission.Raw), null);
+        if (await VisitState.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child))
+            return new(AnswerOutcome.NotFound, AnswerOutcome.NotFound.WhyNot(submission.Raw), null);
         var typed = TypedAnswer.From(at.AskedAt(part, submission.Place)?.Item, submission.Raw, at.Preferences.Wording, confirmed);
         if (typed.Message is { } message) return new(null, message, at);
         var (outcome, now) = await Keep(connection, at, child, part, submission with { Raw = typed.Text, Mode = typed.Mode }, by);
@@ -89,7 +105,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Keeps an answer in a visit that is locked, and goes on where all have answered.</summary>
-    private async Task<(AnswerOutcome Outcome, VisitState Now)> Keep(SchoolConnection connection, VisitState at, ChildId child, VisitPart part, Submission submission, Guid by)
+    private async Task<(AnswerOutcome Outcome, VisitState Now)> Keep(
+        SchoolConnection connection, VisitState at, ChildId child, VisitPart part, Submission submission, Guid by)
     {
         var visit = at.Visit;
         if (at.Children.FirstOrDefault(own => own.Child.Id == child) is not { } own) return (AnswerOutcome.NotFound, at);
@@ -98,7 +115,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             : own.SittingOf(part) is { } sitting ? await Answer(connection, sitting.Sitting, submission, by) : AnswerOutcome.NotAsked;
         if (!outcome.IsKept()) return (outcome, at);
         var now = (await VisitState.Load(connection, visit.Id))!;
-        if (visit.EndedAt is not null || visit.Part != part || visit.Place != submission.Place || part is not (VisitPart.Room or VisitPart.Cold) || !now.IsAnswered) return (outcome, now);
+        if (visit.EndedAt is not null || visit.Part != part || visit.Place != submission.Place
+            || part is not (VisitPart.Room or VisitPart.Cold) || !now.IsAnswered) return (outcome, now);
         await GoOn(connection, now, by);
         return (outcome, (await VisitState.Load(connection, visit.Id))!);
     }
@@ -117,7 +135,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
         if (part == VisitPart.Show && shown is not null)
         {
-            foreach (var child in at.Here) await Demonstrated.Keep(connection, Guid.CreateVersion7(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
+            foreach (var child in at.Here)
+                await Demonstrated.Keep(connection, Guid.CreateVersion7(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
         }
         await GoOn(connection, at, by);
         return true;
@@ -144,17 +163,20 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>Notes that a child has gone, or is there again; those who stay are not kept waiting.</summary>
     public async Task<bool> Leave(SchoolConnection connection, Guid id, ChildId child, bool isHere, Guid by)
     {
-        if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(each => each.Child == child)) return false;
+        if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(each => each.Child == child))
+            return false;
         if (visit.EndedAt is not null) return true;
         await Visits.Leave(connection, id, child, isHere ? null : Now);
-        if (visit.Part is VisitPart.Room or VisitPart.Cold && await VisitState.Load(connection, id) is { IsAnswered: true } at) await GoOn(connection, at, by);
+        if (visit.Part is VisitPart.Room or VisitPart.Cold && await VisitState.Load(connection, id) is { IsAnswered: true } at)
+            await GoOn(connection, at, by);
         return true;
     }
 
     /// <summary>Notes how much an answer took until it came right; null takes the note back.</summary>
     public async Task<bool> NoteRung(SchoolConnection connection, Guid id, ChildId child, int place, Rung? rung, Guid by)
     {
-        if (await ChildIn(connection, id, child) is not { Practice: { } practice } || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
+        if (await ChildIn(connection, id, child) is not { Practice: { } practice }
+            || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
         await Visits.NotePrompt(connection, practice.Sitting.Id, place, rung?.Id(), by, Now);
         return true;
     }
@@ -179,10 +201,17 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="by">Who notes it.</param>
     public async Task<bool> NoteCopied(SchoolConnection connection, Guid id, ChildId child, VisitPart part, int place, bool copied, Guid by)
     {
-        if (await Visits.Lock(connection, id) is null || await ChildIn(connection, id, child) is not { } own || own.At(part, place) is not { Given: { } given }) return false;
+        if (await Visits.Lock(connection, id) is null || await ChildIn(connection, id, child) is not { } own
+            || own.At(part, place) is not { Given: { } given }) return false;
         var how = copied ? HowDone.Copied.Id : null;
         if ((given.How == HowDone.Copied.Id) == copied) return true;
-        var again = new Submission(Guid.CreateVersion7(), place, given.Raw, given.AnswerMode, given.Seconds) { Corrects = given.Id, How = how, Prompted = given.Prompted, First = given.FirstRaw };
+        var again = new Submission(Guid.CreateVersion7(), place, given.Raw, given.AnswerMode, given.Seconds)
+        {
+            Corrects = given.Id,
+            How = how,
+            Prompted = given.Prompted,
+            First = given.FirstRaw
+        };
         return await Answer(connection, own.SittingOf(part)!.Sitting, again, by) == AnswerOutcome.Kept;
     }
 
@@ -199,20 +228,25 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="at">Where the visit is.</param>
     /// <param name="place">The place of its part whose answers are looked at.</param>
     /// <returns>
-    /// The pattern as the children have it together, null where a later catalogue has dropped it; and whose answers at the place look copied: they are
+    /// The pattern as the children have it together, null where a later catalogue has dropped it; and whose answers at the place look
+    /// copied: they are
     /// wrong, another child gave the same, and the child's own ways hardly give it.
     /// </returns>
-    public async Task<(HeldPattern? Held, IReadOnlySet<ChildId> LooksCopied)> HeldAndCopied(SchoolConnection connection, VisitState at, int place)
+    public async Task<(HeldPattern? Held, IReadOnlySet<ChildId> LooksCopied)> HeldAndCopied(
+        SchoolConnection connection, VisitState at, int place)
     {
         var beliefs = await Beliefs(connection, at);
         var wrong = at.Children.Where(child => child.At(at.Visit.Part, place) is { Given: not null, IsRight: false }).ToList();
-        var looks = Copying.Looks(model, [.. wrong.Select(child => new AnswerBeside(ChildRecord.AsGiven(child.At(at.Visit.Part, place)!), beliefs[child.Child.Id]))]);
+        var looks = Copying.Looks(model,
+            [.. wrong.Select(child => new AnswerBeside(ChildRecord.AsGiven(child.At(at.Visit.Part, place)!), beliefs[child.Child.Id]))]);
         return (
             at.Visit.Pattern is { } pattern ? Together([.. at.Children.Select(child => beliefs[child.Child.Id])], pattern) : null,
             wrong.Zip(looks).Where(answered => answered.Second).Select(answered => answered.First.Child.Id).ToHashSet());
     }
 
-    /// <summary>What is believed of each child of a visit: reckoned on from where the sitting that goes on began, where that is remembered.</summary>
+    /// <summary>
+    /// What is believed of each child of a visit: reckoned on from where the sitting that goes on began, where that is remembered.
+    /// </summary>
     private async Task<IReadOnlyDictionary<ChildId, Belief>> Beliefs(SchoolConnection connection, VisitState at)
     {
         var sittings = await Sittings.LatestAnswers(connection, at.Children.Select(child => child.Child.Id));
@@ -220,30 +254,39 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         foreach (var child in at.Children)
         {
             var own = sittings[child.Child.Id].ToList();
-            beliefs[child.Child.Id] = Remembered(child, at.Visit.Pattern, own)?.Belief ?? (await ChildRecord.Load(connection, model, child.Child.Id))!.Replay.Belief;
+            beliefs[child.Child.Id] =
+                Remembered(child, at.Visit.Pattern, own)?.Belief
+                    ?? (await ChildRecord.Load(connection, model, child.Child.Id))!.Replay.Belief;
         }
         return beliefs;
     }
 
-    /// <summary>A child's replay from where the latest sitting began; null where that is no sitting of this visit, or is not remembered.</summary>
+    /// <summary>
+    /// A child's replay from where the latest sitting began; null where that is no sitting of this visit, or is not remembered.
+    /// </summary>
     private Replay? Remembered(ChildInVisit child, Pattern? pattern, List<SittingKnownBy> sittings)
     {
         if (sittings.Count == 0) return Replay.Run(model, []);
-        if (sittings is not [.., { Words: null } last] || new[] { child.Practice, child.Cold }.FirstOrDefault(sitting => sitting?.Sitting.Id == last.Sitting) is not { } latest || latest.Sitting.Day is not { } day) return null;
+        if (sittings is not [.., { Words: null } last]
+            || new[] { child.Practice, child.Cold }.FirstOrDefault(sitting => sitting?.Sitting.Id == last.Sitting) is not { } latest
+            || latest.Sitting.Day is not { } day) return null;
         return Replay.GoOn(
             model, [.. sittings.SkipLast(1).Select(ChildRecord.KnownBy)],
-            ChildRecord.Replayed(latest, day, latest.Sitting.IsPractice ? pattern : null, latest.Answered.Select(question => question.Given!)));
+            ChildRecord.Replayed(latest, day, latest.Sitting.IsPractice ? pattern : null,
+                latest.Answered.Select(question => question.Given!)));
     }
 
     private async Task<AnswerOutcome> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
     {
         var said = Now - submission.Waited;
         var reading = new RoomClockReading(submission.Id, child, $"{await Schools.ClockAt(connection, said)}", submission.Raw);
-        return await Visits.ReadRoomClock(connection, visit.Id, reading, by, said) == submission.Raw ? AnswerOutcome.Kept : AnswerOutcome.OtherAnswerKept;
+        return await Visits.ReadRoomClock(connection, visit.Id, reading, by, said) == submission.Raw ? AnswerOutcome.Kept
+            : AnswerOutcome.OtherAnswerKept;
     }
 
     private Task<AnswerOutcome> Answer(SchoolConnection connection, Sitting sitting, Submission submission, Guid by) =>
-        sitting.IsPractice ? practising.Answer(connection, sitting.Id, submission, by) : asking.Answer(connection, sitting.Id, submission, by);
+        sitting.IsPractice ? practising.Answer(connection, sitting.Id, submission, by)
+            : asking.Answer(connection, sitting.Id, submission, by);
 
     private static async Task<ChildInVisit?> ChildIn(SchoolConnection connection, Guid id, ChildId child) =>
         (await VisitState.Load(connection, id))?.Children.FirstOrDefault(each => each.Child.Id == child);
@@ -286,7 +329,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (at.Visit.Pattern is not { } pattern || at.Items(VisitPart.Practise).Count > 0) return;
         var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
         var start = records.Max(record => record.NextSupport);
-        var order = new SetRequest(Together([.. records.Select(record => record.Replay.Belief)], pattern), Stage(records), start, SeedOf(at.Visit.Id))
+        var order = new SetRequest(Together([.. records.Select(record => record.Replay.Belief)], pattern), Stage(records), start,
+            SeedOf(at.Visit.Id))
         {
             Length = Practised,
             CarriedTo = [.. records.SelectMany(record => record.PractisedIn(pattern)).Distinct()],
@@ -307,7 +351,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
 
     private async Task EndSittings(SchoolConnection connection, IEnumerable<SittingRecord?> sittings)
     {
-        foreach (var sitting in sittings.OfType<SittingRecord>().Where(sitting => sitting.Sitting.EndedAt is null)) await SittingEnding.End(connection, model, sitting.Sitting, Now);
+        foreach (var sitting in sittings.OfType<SittingRecord>().Where(sitting => sitting.Sitting.EndedAt is null))
+            await SittingEnding.End(connection, model, sitting.Sitting, Now);
     }
 
     private async Task<List<ChildRecord>> Records(SchoolConnection connection, IReadOnlyList<ChildId> children)
@@ -321,12 +366,14 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     private HeldPattern Together(IReadOnlyList<Belief> beliefs, Pattern pattern)
     {
         var together = HeldPattern.Together([.. beliefs.Select(belief => HeldPattern.From(model, pattern, belief))]);
-        return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [PracticeTasks.For(pattern)]).Any(together.IsTelling) ? together : HeldPattern.Plain(model, pattern);
+        return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [PracticeTasks.For(pattern)]).Any(together.IsTelling) ? together
+            : HeldPattern.Plain(model, pattern);
     }
 
     private static Stage Stage(IEnumerable<ChildRecord> records) => records.Min(record => record.Child.Stage);
 
-    private static bool Uses(IReadOnlyList<ChildRecord> records, ClockTask task) => records.All(record => record.Child.Uses(task, record.Child.Stage));
+    private static bool Uses(IReadOnlyList<ChildRecord> records, ClockTask task) =>
+        records.All(record => record.Child.Uses(task, record.Child.Stage));
 
     private static int SeedOf(Guid visit) => BitConverter.ToInt32(visit.ToByteArray(), 12);
 }

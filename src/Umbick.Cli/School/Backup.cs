@@ -24,14 +24,16 @@ internal static class Backup
         var manifest = await Dump(connection, scratch.File, now);
         await BackupFile.Write(file, manifest, scratch.File);
         var bytes = new FileInfo(file).Length;
-        Console.WriteLine($"{file}: {bytes:N0} bytes, {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {now:yyyy-MM-dd HH:mm:ss} UTC.");
+        Console.WriteLine($"{file}: {bytes:N0} bytes, {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of "
+            + $"{now:yyyy-MM-dd HH:mm:ss} UTC.");
         var erased = await Erasures.In(connection);
         await Erasures.Write(Path.GetDirectoryName(file)!, erased);
         await Replaced.Sweep(connection, erased, now);
         var removed = folder is not null && keep is { } most ? folder.RemoveOld(most) : [];
         // A database that is about to be upgraded may be older than the table.
         if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('backup_made') is not null")) return;
-        await connection.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@now, @name, @bytes)", new { now, name = Path.GetFileName(file), bytes });
+        await connection.ExecuteAsync("insert into backup_made (made_at, file_name, bytes) values (@now, @name, @bytes)",
+            new { now, name = Path.GetFileName(file), bytes });
         // What is told of as holding an erased record is what is still there.
         await connection.ExecuteAsync("delete from backup_made where file_name = any(@removed)", new { removed });
     });
@@ -53,7 +55,8 @@ internal static class Backup
             await Databases.Drop(beside);
         }
         await NoteChecked(Path.GetFileName(file));
-        Console.WriteLine($"{file} is whole: {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables were restored and counted, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
+        Console.WriteLine($"{file} is whole: {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables were restored and "
+            + $"counted, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
     });
 
     /// <summary>Keeps that a backup was checked, where the database that made it is there.</summary>
@@ -63,7 +66,8 @@ internal static class Backup
         try
         {
             await using var connection = await source.OpenConnectionAsync();
-            if (await connection.ExecuteScalarAsync<bool>("select exists (select from information_schema.columns where table_name = 'backup_made' and column_name = 'checked_at')"))
+            if (await connection.ExecuteScalarAsync<bool>(
+                "select exists (select from information_schema.columns where table_name = 'backup_made' and column_name = 'checked_at')"))
                 await connection.ExecuteAsync("update backup_made set checked_at = now() where file_name = @name", new { name });
         }
         catch (PostgresException none) when (none.SqlState == PostgresErrorCodes.InvalidCatalogName)
@@ -75,8 +79,10 @@ internal static class Backup
     private static async Task<BackupManifest> Dump(NpgsqlConnection connection, string to, DateTime now)
     {
         if (!await connection.ExecuteScalarAsync<bool>("select rolsuper or rolbypassrls from pg_roles where rolname = current_user"))
-            throw new VerbException("The backup's connection does not see every row: row-level security holds for it. It needs a role with BYPASSRLS.");
-        if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('schemaversions') is not null")) throw new VerbException("There is nothing to back up: the database is empty.");
+            throw new VerbException(
+                "The backup's connection does not see every row: row-level security holds for it. It needs a role with BYPASSRLS.");
+        if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('schemaversions') is not null"))
+            throw new VerbException("There is nothing to back up: the database is empty.");
         // The dump and what is counted are of the same moment.
         await using var transaction = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
         var snapshot = await connection.QuerySingleAsync<string>("select pg_export_snapshot()");
@@ -84,8 +90,11 @@ internal static class Backup
         var migration = await connection.ExecuteScalarAsync<string>("select max(scriptname) from schemaversions") ?? "";
         var schools = (await connection.QueryAsync<string>("select name from school order by name")).ToList();
         var bytes = await connection.ExecuteScalarAsync<long>("select pg_database_size(current_database())");
-        var demonstration = await connection.ExecuteScalarAsync<bool>("select coalesce(shobj_description(oid, 'pg_database'), '') = @mark from pg_database where datname = current_database()", new { mark = Database.DemoMark });
+        var demonstration = await connection.ExecuteScalarAsync<bool>(
+            "select coalesce(shobj_description(oid, 'pg_database'), '') = @mark from pg_database where datname = current_database()",
+            new { mark = Database.DemoMark });
         await PostgresProgram.Run("pg_dump", Connections.Backup, "--format=custom", $"--snapshot={snapshot}", $"--file={to}");
-        return new BackupManifest(BackupFile.Format, now, migration, schools, demonstration, rows, await BackupFile.Hash(to)) { DatabaseBytes = bytes };
+        return new BackupManifest(BackupFile.Format, now, migration, schools, demonstration, rows, await BackupFile.Hash(to))
+        { DatabaseBytes = bytes };
     }
 }

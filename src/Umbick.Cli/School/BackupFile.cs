@@ -12,7 +12,8 @@ namespace Umbick.Cli.School;
 /// <param name="Demonstration">Whether it is of demonstration data, which no school may start on.</param>
 /// <param name="Rows">How many rows each table has.</param>
 /// <param name="Sha256">The hash of the dump.</param>
-internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migration, IReadOnlyList<string> Schools, bool Demonstration, IReadOnlyDictionary<string, long> Rows, string Sha256)
+internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migration, IReadOnlyList<string> Schools, bool Demonstration,
+    IReadOnlyDictionary<string, long> Rows, string Sha256)
 {
     /// <summary>How large the database was, in bytes; null in a backup of an earlier version.</summary>
     public long? DatabaseBytes { get; init; }
@@ -51,7 +52,9 @@ internal static class BackupFile
         await using var file = new FileStream(beside, options);
         await using (var tar = new TarWriter(file, TarEntryFormat.Pax, leaveOpen: true))
         {
-            await tar.WriteEntryAsync(new PaxTarEntry(TarEntryType.RegularFile, ManifestName) { DataStream = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(manifest, Json)) });
+            await tar.WriteEntryAsync(
+                new PaxTarEntry(TarEntryType.RegularFile, ManifestName)
+                { DataStream = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(manifest, Json)) });
             await using var read = File.OpenRead(dump);
             await tar.WriteEntryAsync(new PaxTarEntry(TarEntryType.RegularFile, DumpName) { DataStream = read });
         }
@@ -67,12 +70,16 @@ internal static class BackupFile
         {
             await using var file = File.OpenRead(path);
             await using var tar = new TarReader(file);
-            if (await tar.GetNextEntryAsync() is not { Name: ManifestName, DataStream: { } stream }) throw new VerbException($"{path} is no backup of Umbick.");
+            if (await tar.GetNextEntryAsync() is not { Name: ManifestName, DataStream: { } stream })
+                throw new VerbException($"{path} is no backup of Umbick.");
             var manifest = await JsonSerializer.DeserializeAsync<BackupManifest>(stream, Json) ?? throw new JsonException();
-            if (manifest.Format != Format) throw new VerbException($"{path} was made by a later version (format {manifest.Format}). Upgrade first.");
-            if (await tar.GetNextEntryAsync() is not { Name: DumpName } entry) throw new VerbException($"{path} is cut short: its dump is missing.");
+            if (manifest.Format != Format)
+                throw new VerbException($"{path} was made by a later version (format {manifest.Format}). Upgrade first.");
+            if (await tar.GetNextEntryAsync() is not { Name: DumpName } entry)
+                throw new VerbException($"{path} is cut short: its dump is missing.");
             await entry.ExtractToFileAsync(dump, overwrite: true);
-            if (await Hash(dump) != manifest.Sha256) throw new VerbException($"{path} is damaged: what it holds is not what was written. Use an earlier backup.");
+            if (await Hash(dump) != manifest.Sha256)
+                throw new VerbException($"{path} is damaged: what it holds is not what was written. Use an earlier backup.");
             return manifest;
         }
         catch (Exception broken) when (broken is InvalidDataException or EndOfStreamException or JsonException or FormatException)

@@ -3,7 +3,8 @@ using System.Globalization;
 namespace Umbick.Cli.School;
 
 /// <summary>
-/// A folder of backups. A marker in it says that it is one: where the folder is another machine's and is not mounted, the marker is missing, and nothing is written
+/// A folder of backups. A marker in it says that it is one: where the folder is another machine's and is not mounted, the marker is
+/// missing, and nothing is written
 /// to the empty place.
 /// </summary>
 internal sealed class BackupFolder
@@ -27,11 +28,20 @@ internal sealed class BackupFolder
         var marker = System.IO.Path.Combine(full, Marker);
         if (isNew)
         {
-            if (!OperatingSystem.IsWindows()) Directory.CreateDirectory(full, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
-            if (!File.Exists(marker)) File.WriteAllText(marker, "Umbick keeps its backups here. Where this file is missing, the folder is not the one that was meant.\n");
+            if (!OperatingSystem.IsWindows())
+                Directory.CreateDirectory(full, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+            if (!File.Exists(marker))
+                File.WriteAllText(marker,
+                    "Umbick keeps its backups here. Where this file is missing, the folder is not the one that was meant.\n");
         }
-        if (!Directory.Exists(full)) throw new VerbException($"There is no folder “{full}”. If it is another machine’s, look whether it is mounted. (A single file’s name ends in {Ending}.)");
-        if (!File.Exists(marker)) throw new VerbException($"“{full}” is no folder of backups: it has no file {Marker}. If it is another machine’s, look whether it is mounted. The first backup begins a folder with --new-folder.");
+        if (!Directory.Exists(full))
+            throw new VerbException(
+                $"There is no folder “{full}”. If it is another machine’s, look whether it is mounted. (A single file’s name ends in "
+                    + $"{Ending}.)");
+        if (!File.Exists(marker))
+            throw new VerbException(
+                $"“{full}” is no folder of backups: it has no file {Marker}. If it is another machine’s, look whether it is mounted. The "
+                    + $"first backup begins a folder with --new-folder.");
         return new BackupFolder(full);
     }
 
@@ -40,11 +50,13 @@ internal sealed class BackupFolder
     public static string FileAt(string path)
     {
         if (!Directory.Exists(path)) return path;
-        return Backups(path) is [.., var latest] ? latest : throw new VerbException($"There is no backup in “{System.IO.Path.GetFullPath(path)}”.");
+        return Backups(path) is [.., var latest] ? latest
+            : throw new VerbException($"There is no backup in “{System.IO.Path.GetFullPath(path)}”.");
     }
 
     /// <summary>The file of a backup that is made at a moment.</summary>
-    public string FileOf(DateTime moment) => System.IO.Path.Combine(Path, string.Create(CultureInfo.InvariantCulture, $"umbick-{moment:yyyy-MM-dd'T'HHmmss}.backup"));
+    public string FileOf(DateTime moment) =>
+        System.IO.Path.Combine(Path, string.Create(CultureInfo.InvariantCulture, $"umbick-{moment:yyyy-MM-dd'T'HHmmss}.backup"));
 
     /// <summary>Keeps the latest backups.</summary>
     /// <returns>The names of those that were removed.</returns>
@@ -59,5 +71,6 @@ internal sealed class BackupFolder
         return [.. old.Select(file => System.IO.Path.GetFileName(file))];
     }
 
-    private static IReadOnlyList<string> Backups(string folder) => [.. Directory.EnumerateFiles(folder, $"umbick-*{Ending}").Order(StringComparer.Ordinal)];
+    private static IReadOnlyList<string> Backups(string folder) =>
+        [.. Directory.EnumerateFiles(folder, $"umbick-*{Ending}").Order(StringComparer.Ordinal)];
 }

@@ -3,14 +3,18 @@ using Umbick.Store;
 
 namespace Umbick.Cli.School;
 
-/// <summary>The connections that the launcher gives: the owner's, who migrates and adds schools, and the backup's, who sees every row.</summary>
+/// <summary>
+/// The connections that the launcher gives: the owner's, who migrates and adds schools, and the backup's, who sees every row.
+/// </summary>
 internal static class Connections
 {
     /// <summary>The owner's connection.</summary>
     /// <exception cref="VerbException">It is not set.</exception>
     public static string Owner => Setting("UMBICK_OWNER", "the owner's connection");
 
-    /// <summary>A connection for which row-level security does not hold: a superuser's, or one of a role with BYPASSRLS that may create databases.</summary>
+    /// <summary>
+    /// A connection for which row-level security does not hold: a superuser's, or one of a role with BYPASSRLS that may create databases.
+    /// </summary>
     /// <exception cref="VerbException">It is not set.</exception>
     public static string Backup => Setting("UMBICK_BACKUP", "the connection that sees every row (a superuser, or a role with BYPASSRLS)");
 
@@ -30,8 +34,10 @@ internal static class Connections
         {
             [var each] => each,
             [] when schools.Count == 0 => throw new VerbException("There is no school yet. ./umbick new-school makes one."),
-            [] => throw new VerbException($"No school is called “{name}”. There are: {string.Join(", ", schools.Select(school => school.Name))}."),
-            _ => throw new VerbException($"There are several schools: {string.Join(", ", schools.Select(school => school.Name))}. Say which with --school NAME."),
+            [] => throw new VerbException(
+                $"No school is called “{name}”. There are: {string.Join(", ", schools.Select(school => school.Name))}."),
+            _ => throw new VerbException(
+                $"There are several schools: {string.Join(", ", schools.Select(school => school.Name))}. Say which with --school NAME."),
         };
     }
 

@@ -7,7 +7,8 @@ namespace Umbick.Cli.School;
 /// <summary>Databases beside the school's own on its server: made, loaded, counted, renamed, dropped.</summary>
 internal static class Databases
 {
-    private const string Tables = "select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' order by relname";
+    private const string Tables =
+        "select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' order by relname";
 
     /// <summary>The school's own database.</summary>
     public static string Own => new NpgsqlConnectionStringBuilder(Connections.Backup).Database!;
@@ -16,7 +17,8 @@ internal static class Databases
     public static string Beside(string what) => $"{Own}_{what}";
 
     /// <summary>The connection that sees every row, to another database of the server.</summary>
-    public static string To(string database) => new NpgsqlConnectionStringBuilder(Connections.Backup) { Database = database, Pooling = false }.ConnectionString;
+    public static string To(string database) =>
+        new NpgsqlConnectionStringBuilder(Connections.Backup) { Database = database, Pooling = false }.ConnectionString;
 
     /// <summary>A connection to the server's own database, from which others are made and dropped.</summary>
     public static async Task<NpgsqlConnection> Home()
@@ -40,7 +42,8 @@ internal static class Databases
     /// <exception cref="VerbException">What was restored is not what was backed up.</exception>
     public static async Task Load(string name, string dump, BackupManifest manifest)
     {
-        await Run($"drop database if exists {name} with (force)", $"create database {name} owner umbick_owner", $"revoke all on database {name} from public", $"grant connect on database {name} to umbick_app");
+        await Run($"drop database if exists {name} with (force)", $"create database {name} owner umbick_owner",
+            $"revoke all on database {name} from public", $"grant connect on database {name} to umbick_app");
         await PostgresProgram.Run("pg_restore", To(name), "--exit-on-error", "--single-transaction", $"--dbname={name}", dump);
         // The mark is the database's and in no dump: without it a school's site would start on passwords that everybody knows.
         if (manifest.Demonstration) await Run($"comment on database {name} is '{Database.DemoMark}'");
@@ -55,7 +58,8 @@ internal static class Databases
     public static async Task<SortedDictionary<string, long>> CountRows(NpgsqlConnection connection)
     {
         var rows = new SortedDictionary<string, long>(StringComparer.Ordinal);
-        foreach (var table in (await connection.QueryAsync<string>(Tables)).ToList()) rows[table] = await connection.ExecuteScalarAsync<long>($"select count(*) from \"{table}\"");
+        foreach (var table in (await connection.QueryAsync<string>(Tables)).ToList())
+            rows[table] = await connection.ExecuteScalarAsync<long>($"select count(*) from \"{table}\"");
         return rows;
     }
 
@@ -67,6 +71,8 @@ internal static class Databases
         // An older backup does not say how large its database was: a dump is packed.
         var need = (manifest.DatabaseBytes ?? 8 * new FileInfo(dump).Length) * 5 / 4;
         var free = new DriveInfo(data).AvailableFreeSpace;
-        if (free < need) throw new VerbException($"There is too little room where the database lies: {need / 1_000_000:N0} MB are needed beside it, {free / 1_000_000:N0} MB are free. Nothing was changed.");
+        if (free < need) throw new VerbException(
+            $"There is too little room where the database lies: {need / 1_000_000:N0} MB are needed beside it, {free / 1_000_000:N0} MB "
+                + $"are free. Nothing was changed.");
     }
 }

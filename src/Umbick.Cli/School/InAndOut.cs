@@ -25,7 +25,8 @@ internal static class InAndOut
                 return report;
             }
             Console.WriteLine(report.InWords(what, dryRun));
-            await Console.Error.WriteLineAsync($"{found.Name}, {clock.Elapsed.TotalSeconds:0.0} s, {Environment.WorkingSet / 1_000_000} MB.");
+            await Console.Error.WriteLineAsync(
+                $"{found.Name}, {clock.Elapsed.TotalSeconds:0.0} s, {Environment.WorkingSet / 1_000_000} MB.");
             return report;
         }));
         return told == 0 ? code : told;
@@ -46,19 +47,22 @@ internal static class InAndOut
         return count;
     }));
 
-    private static async Task<(string What, ImportReport Report)> Run(Database database, Rows.School school, string path, bool dryRun, bool onCaseload)
+    private static async Task<(string What, ImportReport Report)> Run(
+        Database database, Rows.School school, string path, bool dryRun, bool onCaseload)
     {
         if (FileKind.IsOfAnswers(path))
         {
             await using var file = File.OpenRead(path);
             var (lines, errors) = AnswersFile.Read(file);
             if (errors.Count > 0) return ("answers", ImportReport.Refused(errors));
-            return ("answers", await database.InSchool(school.Id, connection => AnswersImport.Run(connection, lines, null, onCaseload, dryRun, DateTime.UtcNow, new Told(lines.Count))));
+            return ("answers", await database.InSchool(school.Id,
+                connection => AnswersImport.Run(connection, lines, null, onCaseload, dryRun, DateTime.UtcNow, new Told(lines.Count))));
         }
         await using var list = File.OpenRead(path);
         var (children, wrong) = ChildrenFile.Read(list);
         if (wrong.Count > 0) return ("lines", ImportReport.Refused(wrong));
-        return ("lines", await database.InSchool(school.Id, connection => ChildrenFile.Run(connection, children, null, dryRun, DateTime.UtcNow)));
+        return ("lines", await database.InSchool(school.Id,
+            connection => ChildrenFile.Run(connection, children, null, dryRun, DateTime.UtcNow)));
     }
 
     /// <summary>Tells how far it is, on a terminal in place.</summary>

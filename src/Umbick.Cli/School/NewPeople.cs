@@ -12,13 +12,16 @@ internal static class NewPeople
     /// <summary>Letters and figures that are not taken for each other when they are read off paper.</summary>
     private const string Readable = "abcdefghjkmnpqrstuvwxyz23456789";
 
-    public static Task<int> NewSchool(string? name, string? zone, string? teacher, string? userName) => VerbException.Report(() => Connections.AsOwner(async database =>
+    public static Task<int> NewSchool(string? name, string? zone, string? teacher, string? userName) =>
+        VerbException.Report(() => Connections.AsOwner(async database =>
     {
         if (await database.IsDemo()) throw new VerbException("This database holds demonstration data. A school has one of its own.");
         var asked = Ask("The school's name", name, given => given.Length is > 0 and <= 120 ? null : "A name has 1 to 120 letters.");
         if ((await database.BeforeSchool(Schools.All)).Any(school => string.Equals(school.Name, asked, StringComparison.OrdinalIgnoreCase)))
             throw new VerbException($"There is a school called “{asked}”. ./umbick add-teacher adds somebody to it.");
-        var known = Ask("Its time zone, such as Europe/London", zone, given => TimeZoneInfo.TryFindSystemTimeZoneById(given, out _) && given.Contains('/', StringComparison.Ordinal) ? null : $"No time zone is called “{given}”.");
+        var known = Ask("Its time zone, such as Europe/London", zone,
+            given => TimeZoneInfo.TryFindSystemTimeZoneById(given, out _) && given.Contains('/', StringComparison.Ordinal) ? null
+                : $"No time zone is called “{given}”.");
         var (display, sign) = (AskName(teacher), AskUserName(userName));
         var (id, password) = (Guid.CreateVersion7(), MadePassword());
         await database.InSchool(id, async connection =>
@@ -31,7 +34,8 @@ internal static class NewPeople
         return id;
     }));
 
-    public static Task<int> AddTeacher(string? school, string? teacher, string? userName, bool inCharge) => VerbException.Report(() => Connections.AsOwner(async database =>
+    public static Task<int> AddTeacher(string? school, string? teacher, string? userName, bool inCharge) =>
+        VerbException.Report(() => Connections.AsOwner(async database =>
     {
         var found = await Connections.School(database, school);
         var (display, sign, password) = (AskName(teacher), AskUserName(userName), MadePassword());
@@ -58,13 +62,15 @@ internal static class NewPeople
                 await Audit.Note(connection, null, AuditKinds.SecondFactorOff, now, whom: id);
             });
         }
-        Console.WriteLine(turned ? $"The second step of {userName} is off. They are told so when they next sign in." : $"{userName} has no second step.");
+        Console.WriteLine(turned ? $"The second step of {userName} is off. They are told so when they next sign in."
+            : $"{userName} has no second step.");
         return works[0].Person;
     }));
 
     public static Task<int> LetIn(string userName, string? address) => VerbException.Report(() => Connections.AsOwner(async database =>
     {
-        if (await database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName))) is not [var (school, id), ..])
+        if (await database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName))) is not [var (school, id),
+            ..])
             throw new VerbException($"Nobody signs in as “{userName}”.");
         var now = DateTime.UtcNow;
         var link = await database.InSchool(school, async connection =>
@@ -74,20 +80,26 @@ internal static class NewPeople
             return await Invitations.Make(connection, id, person.DisplayName, person.Role, person.InCharge, null, now);
         });
         Console.WriteLine($"{address?.TrimEnd('/') ?? "https://(the site)"}/welcome/{link}");
-        await Console.Error.WriteLineAsync($"Hand this link to {userName}: for a day it opens once, for a new password. A second step stays on: --second-step turns it off.");
+        await Console.Error.WriteLineAsync(
+            $"Hand this link to {userName}: for a day it opens once, for a new password. A second step stays on: --second-step turns it "
+                + $"off.");
         return id;
     }));
 
-    private static async Task Add(SchoolConnection connection, string userName, string display, string password, PersonRole role, bool inCharge)
+    private static async Task Add(
+        SchoolConnection connection, string userName, string display, string password, PersonRole role, bool inCharge)
     {
-        var person = await People.TryAdd(connection, userName, display, Hash(password), role, inCharge) ?? throw new VerbException($"Somebody signs in as “{userName}” already. Nothing was added.");
+        var person = await People.TryAdd(connection, userName, display, Hash(password), role, inCharge)
+            ?? throw new VerbException($"Somebody signs in as “{userName}” already. Nothing was added.");
         await Audit.Note(connection, null, AuditKinds.Joined, DateTime.UtcNow, whom: person.Id);
     }
 
     private static string Hash(string password) =>
-        new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), password);
+        new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(
+            new Person(), password);
 
-    private static string MadePassword() => string.Join('-', Enumerable.Range(0, 4).Select(_ => RandomNumberGenerator.GetString(Readable, 5)));
+    private static string MadePassword() =>
+        string.Join('-', Enumerable.Range(0, 4).Select(_ => RandomNumberGenerator.GetString(Readable, 5)));
 
     private static void Tell(string what, string userName, string password)
     {
@@ -97,7 +109,9 @@ internal static class NewPeople
         Console.Error.WriteLine("The password is shown only now. Change it on the page under your name once you are in.");
     }
 
-    private static string AskName(string? given) => Ask("The teacher's name, as colleagues know it", given, name => name.Length is > 0 and <= Person.LongestName ? null : $"A name has 1 to {Person.LongestName} letters.");
+    private static string AskName(string? given) =>
+        Ask("The teacher's name, as colleagues know it", given,
+            name => name.Length is > 0 and <= Person.LongestName ? null : $"A name has 1 to {Person.LongestName} letters.");
 
     private static string AskUserName(string? given) => Ask("What they sign in with, such as a mail address", given, UserNames.Fault);
 

@@ -12,12 +12,15 @@ internal static class PostgresProgram
     public static async Task Run(string program, string connection, params string[] options)
     {
         var to = new NpgsqlConnectionStringBuilder(connection);
-        var start = new ProcessStartInfo(Path.Combine(Environment.GetEnvironmentVariable("UMBICK_PG_BIN") ?? "", program), options) { RedirectStandardError = true };
-        (start.Environment["PGHOST"], start.Environment["PGPORT"], start.Environment["PGDATABASE"]) = (to.Host, to.Port.ToString(CultureInfo.InvariantCulture), to.Database);
+        var start = new ProcessStartInfo(Path.Combine(Environment.GetEnvironmentVariable("UMBICK_PG_BIN") ?? "", program), options)
+        { RedirectStandardError = true };
+        (start.Environment["PGHOST"], start.Environment["PGPORT"], start.Environment["PGDATABASE"]) =
+            (to.Host, to.Port.ToString(CultureInfo.InvariantCulture), to.Database);
         (start.Environment["PGUSER"], start.Environment["PGPASSWORD"]) = (to.Username, to.Password);
         using var process = Process.Start(start) ?? throw new VerbException($"{program} cannot be started.");
         var said = await process.StandardError.ReadToEndAsync();
         await process.WaitForExitAsync();
-        if (process.ExitCode != 0) throw new VerbException($"{program} failed: {said.Split('\n', StringSplitOptions.RemoveEmptyEntries).FirstOrDefault()}");
+        if (process.ExitCode != 0)
+            throw new VerbException($"{program} failed: {said.Split('\n', StringSplitOptions.RemoveEmptyEntries).FirstOrDefault()}");
     }
 }

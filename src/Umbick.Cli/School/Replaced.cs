@@ -51,12 +51,15 @@ internal static class Replaced
     }
 
     private static DateTime? MadeAt(string stamp) =>
-        DateTime.TryParseExact(stamp, Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) ? at : null;
+        DateTime.TryParseExact(stamp, Stamp, CultureInfo.InvariantCulture,
+            DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) ? at : null;
 
     private static async Task<List<(string Name, DateTime At)>> All(NpgsqlConnection connection)
     {
         var before = Databases.Beside("before_");
-        var names = await connection.QueryAsync<string>("select datname::text from pg_database where starts_with(datname::text, @before) order by datname", new { before });
-        return [.. names.Select(name => (Name: name, At: MadeAt(name[before.Length..]))).Where(made => made.At is not null).Select(made => (made.Name, made.At!.Value))];
+        var names = await connection.QueryAsync<string>(
+            "select datname::text from pg_database where starts_with(datname::text, @before) order by datname", new { before });
+        return [.. names.Select(name => (Name: name, At: MadeAt(name[before.Length..]))).Where(made => made.At is not null)
+            .Select(made => (made.Name, made.At!.Value))];
     }
 }

@@ -5,7 +5,8 @@ using Umbick.Store;
 namespace Umbick.Cli.School;
 
 /// <summary>
-/// <c>restore</c>: puts a backup in the place of the database. It is loaded beside it, counted, brought up to date; then both change their names at once. Whenever
+/// <c>restore</c>: puts a backup in the place of the database. It is loaded beside it, counted, brought up to date; then both change their
+/// names at once. Whenever
 /// it ends, by whatever, there is one whole database: the one before, or the one of the backup.
 /// </summary>
 internal static class Restore
@@ -20,14 +21,20 @@ internal static class Restore
         var file = BackupFolder.FileAt(path);
         using var scratch = new Scratch();
         var manifest = await BackupFile.Read(file, scratch.File);
-        if (!Migrator.Knows(manifest.Migration)) throw new VerbException($"{file} was made by a later version of Umbick than this one. Fetch that version first; nothing was changed.");
+        if (!Migrator.Knows(manifest.Migration))
+            throw new VerbException(
+                $"{file} was made by a later version of Umbick than this one. Fetch that version first; nothing was changed.");
         await using var home = await Databases.Home();
         if (!await TakeTurn(home)) throw new VerbException("Another restore is under way.");
         await Reopen(home);
         var present = await Present();
         if (present.Count > 0 && !replace)
-            throw new VerbException($"The database holds {string.Join(", ", present)}. --replace puts the backup in its place; what came since {manifest.MadeAt:yyyy-MM-dd HH:mm} UTC is gone then.");
-        var erased = (await Known(manifest.MadeAt, present.Count > 0)).Concat(await Erasures.In(Path.GetDirectoryName(Path.GetFullPath(file))!)).DistinctBy(erasure => (erasure.School, erasure.ChildHash)).ToList();
+            throw new VerbException(
+                $"The database holds {string.Join(", ", present)}. --replace puts the backup in its place; what came since "
+                    + $"{manifest.MadeAt:yyyy-MM-dd HH:mm} UTC is gone then.");
+        var erased = (await Known(manifest.MadeAt, present.Count > 0))
+            .Concat(await Erasures.In(Path.GetDirectoryName(Path.GetFullPath(file))!))
+            .DistinctBy(erasure => (erasure.School, erasure.ChildHash)).ToList();
         await CloseDoor(home);
         string? before;
         try
@@ -42,7 +49,8 @@ internal static class Restore
             throw;
         }
         if (before is not null) await PutAside(before, present.Count > 0, erased);
-        Console.WriteLine($"Restored {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
+        Console.WriteLine($"Restored {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of "
+            + $"{manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
         if (!asItWas) Console.WriteLine("Whoever was signed in signs in again where the keys are others than they were.");
     });
 
@@ -58,7 +66,9 @@ internal static class Restore
     private static string Loading => Databases.Beside("loading");
 
     /// <summary>One restore at a time; a process that is killed gives its turn back.</summary>
-    private static Task<bool> TakeTurn(NpgsqlConnection home) => home.ExecuteScalarAsync<bool>("select pg_try_advisory_lock(hashtextextended('umbick.restore.' || @own, 0))", new { own = Databases.Own });
+    private static Task<bool> TakeTurn(NpgsqlConnection home) =>
+        home.ExecuteScalarAsync<bool>("select pg_try_advisory_lock(hashtextextended('umbick.restore.' || @own, 0))",
+            new { own = Databases.Own });
 
     private static async Task Reopen(NpgsqlConnection home)
     {
@@ -79,18 +89,23 @@ internal static class Restore
             """,
             new { own = Databases.Own, site = SiteLock.Key })) return;
         await OpenDoor(home);
-        throw new VerbException("A site runs on this database. Stop it first: what is answered while a backup is put in its place would be lost.");
+        throw new VerbException(
+            "A site runs on this database. Stop it first: what is answered while a backup is put in its place would be lost.");
     }
 
     private static async Task OpenDoor(NpgsqlConnection home)
     {
-        var isClosed = await home.ExecuteScalarAsync<bool>("select exists (select from pg_database where datname = @own and not datallowconn)", new { own = Databases.Own });
+        var isClosed = await home.ExecuteScalarAsync<bool>(
+            "select exists (select from pg_database where datname = @own and not datallowconn)", new { own = Databases.Own });
         if (isClosed) await home.ExecuteAsync($"alter database {Databases.Own} allow_connections true");
     }
 
-    private static Task<bool> Exists(NpgsqlConnection home) => home.ExecuteScalarAsync<bool>("select exists (select from pg_database where datname = @own)", new { own = Databases.Own });
+    private static Task<bool> Exists(NpgsqlConnection home) =>
+        home.ExecuteScalarAsync<bool>("select exists (select from pg_database where datname = @own)", new { own = Databases.Own });
 
-    /// <summary>Makes the database of the backup, beside the one that is there, with all that it has to be when it takes its place.</summary>
+    /// <summary>
+    /// Makes the database of the backup, beside the one that is there, with all that it has to be when it takes its place.
+    /// </summary>
     private static async Task Beside(string dump, BackupManifest manifest, List<Erasure> erased, bool asItWas, bool mend)
     {
         Databases.NeedRoomFor(manifest, dump);
@@ -99,12 +114,15 @@ internal static class Restore
         if (!asItWas)
         {
             Console.WriteLine("Bringing it up to date.");
-            Migrator.Migrate(new NpgsqlConnectionStringBuilder(Connections.Owner) { Database = Loading, Pooling = false }.ConnectionString, mend);
+            Migrator.Migrate(new NpgsqlConnectionStringBuilder(Connections.Owner) { Database = Loading, Pooling = false }.ConnectionString,
+                mend);
         }
         await using var connection = new NpgsqlConnection(Databases.To(Loading));
         await connection.OpenAsync();
-        foreach (var erasure in await Erasures.In(connection)) if (!erased.Exists(known => (known.School, known.ChildHash) == (erasure.School, erasure.ChildHash))) erased.Add(erasure);
-        foreach (var (school, count) in await Erasures.Apply(connection, erased)) Console.WriteLine($"Erased again: {count} {(count == 1 ? "record" : "records")} that {school} had erased after this backup.");
+        foreach (var erasure in await Erasures.In(connection))
+            if (!erased.Exists(known => (known.School, known.ChildHash) == (erasure.School, erasure.ChildHash))) erased.Add(erasure);
+        foreach (var (school, count) in await Erasures.Apply(connection, erased))
+            Console.WriteLine($"Erased again: {count} {(count == 1 ? "record" : "records")} that {school} had erased after this backup.");
     }
 
     /// <summary>Both change their names in one transaction.</summary>
@@ -114,7 +132,8 @@ internal static class Restore
         Console.WriteLine("Putting it in its place.");
         var (own, before, exists) = (Databases.Own, Replaced.NameAt(now), await Exists(home));
         NpgsqlConnection.ClearAllPools();
-        await home.ExecuteAsync("select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = any(@both)", new { both = new[] { own, Loading } });
+        await home.ExecuteAsync("select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = any(@both)",
+            new { both = new[] { own, Loading } });
         await using (var transaction = await home.BeginTransactionAsync())
         {
             if (exists) await home.ExecuteAsync($"alter database {own} rename to {before}");
@@ -160,8 +179,11 @@ internal static class Restore
         if (await connection.ExecuteScalarAsync<bool>("select to_regclass('erasure') is not null")) return await Erasures.In(connection);
         if (!await connection.ExecuteScalarAsync<bool>("select to_regclass('audit_entry') is not null")) return [];
         var erased = await connection.QueryAsync<(string School, DateTime At)>(
-            "select name, at from audit_entry join school on school.id = audit_entry.school where what = @what and at > @since order by at", new { what = AuditKinds.Erased, since });
-        foreach (var (school, at) in erased) Console.WriteLine($"{school} erased a record on {at:yyyy-MM-dd HH:mm} UTC, after this backup and before this version: it comes back with it, and has to be erased again.");
+            "select name, at from audit_entry join school on school.id = audit_entry.school where what = @what and at > @since order by at",
+            new { what = AuditKinds.Erased, since });
+        foreach (var (school, at) in erased)
+            Console.WriteLine($"{school} erased a record on {at:yyyy-MM-dd HH:mm} UTC, after this backup and before this version: it "
+                + $"comes back with it, and has to be erased again.");
         return [];
     }
 }

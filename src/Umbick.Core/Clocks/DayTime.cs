@@ -9,10 +9,12 @@ public readonly record struct DayTime(int Minutes)
 
     /// <summary>Minutes since midnight, 0 to 1439.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is outside that.</exception>
-    public int Minutes { get; } = Minutes is >= 0 and < MinutesInADay ? Minutes : throw new ArgumentOutOfRangeException(nameof(Minutes), Minutes, "A day has the minutes 0 to 1439.");
+    public int Minutes { get; } = Minutes is >= 0 and < MinutesInADay ? Minutes
+        : throw new ArgumentOutOfRangeException(nameof(Minutes), Minutes, "A day has the minutes 0 to 1439.");
 
     /// <summary>The time in the morning or in the afternoon.</summary>
-    public static DayTime At(ClockTime time, bool afternoon) => new((time.Hour % 12 * 60) + time.Minute + (afternoon ? MinutesInADay / 2 : 0));
+    public static DayTime At(ClockTime time, bool afternoon) =>
+        new((time.Hour % 12 * 60) + time.Minute + (afternoon ? MinutesInADay / 2 : 0));
 
     /// <summary>Whether noon has been.</summary>
     public bool IsAfternoon => Minutes >= MinutesInADay / 2;

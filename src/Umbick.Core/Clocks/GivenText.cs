@@ -40,12 +40,16 @@ public static partial class GivenText
 
     /// <summary>Whether a sign leaves nothing to see on a page: spaces, controls, joiners, fillers.</summary>
     public static bool IsInvisible(Rune sign) =>
-        Rune.IsWhiteSpace(sign) || sign.Value is 0x115F or 0x1160 or 0x3164 or 0xFFA0 or 0x2800 or 0x034F or 0x17B4 or 0x17B5 or (>= 0xFE00 and <= 0xFE0F) or (>= 0xE0100 and <= 0xE01EF)
-        || Rune.GetUnicodeCategory(sign) is UnicodeCategory.Control or UnicodeCategory.Format or UnicodeCategory.OtherNotAssigned or UnicodeCategory.Surrogate or UnicodeCategory.PrivateUse;
+        Rune.IsWhiteSpace(sign)
+            || sign.Value is 0x115F or 0x1160 or 0x3164 or 0xFFA0 or 0x2800 or 0x034F or 0x17B4 or 0x17B5 or (>= 0xFE00 and <= 0xFE0F)
+            or (>= 0xE0100 and <= 0xE01EF)
+        || Rune.GetUnicodeCategory(sign) is UnicodeCategory.Control or UnicodeCategory.Format or UnicodeCategory.OtherNotAssigned
+        or UnicodeCategory.Surrogate or UnicodeCategory.PrivateUse;
 
     private static string Plain(Rune sign)
     {
-        if (Rune.GetUnicodeCategory(sign) == UnicodeCategory.DecimalDigitNumber) return ((int)Rune.GetNumericValue(sign)).ToString(CultureInfo.InvariantCulture);
+        if (Rune.GetUnicodeCategory(sign) == UnicodeCategory.DecimalDigitNumber)
+            return ((int)Rune.GetNumericValue(sign)).ToString(CultureInfo.InvariantCulture);
         if (sign.Value is >= FirstFullWidth and <= LastFullWidth) return ((char)(sign.Value - FullWidthBeyondPlain)).ToString();
         return sign.Value switch
         {

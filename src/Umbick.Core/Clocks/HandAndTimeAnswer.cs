@@ -15,7 +15,8 @@ public sealed partial record HandAndTimeAnswer(double Minute, Answer Time) : Ans
     {
         if (Form().Match(GivenText.Plain(raw)) is not { Success: true } match) return AnswerParser.Parse(raw, Typist.Child);
         // Within an answer no short sign stands for a time.
-        return (AnswerParser.Parse(match.Groups["hand"].Value), AnswerParser.Parse(match.Groups["time"].Value, Typist.Child)) is (PlacedAnswer { Minute: { } minute }, not Unread and var time)
+        return (AnswerParser.Parse(match.Groups["hand"].Value),
+            AnswerParser.Parse(match.Groups["time"].Value, Typist.Child)) is (PlacedAnswer { Minute: { } minute }, not Unread and var time)
             ? new HandAndTimeAnswer(minute, time)
             : new Unread(raw);
     }

@@ -29,6 +29,7 @@ public static class HandsInWords
     public static string Long(double minute)
     {
         var (numeral, ticks) = Math.DivRem((int)Math.Round(minute) % 60, 5);
-        return ticks == 0 ? $"at the {Hours.Named(numeral)}" : $"{Wording.Number(ticks)} small tick{(ticks == 1 ? "" : "s")} past the {Hours.Named(numeral)}";
+        return ticks == 0 ? $"at the {Hours.Named(numeral)}"
+            : $"{Wording.Number(ticks)} small tick{(ticks == 1 ? "" : "s")} past the {Hours.Named(numeral)}";
     }
 }

@@ -10,14 +10,17 @@ public sealed partial record HourPlaceAnswer(int Hour, HourPlace? Place) : Answe
     /// <summary>Reads <c>6</c>, <c>6 on</c>, <c>6 little past</c>, <c>6 halfway</c>, <c>6 nearly next</c>.</summary>
     public static Answer Parse(string raw)
     {
-        if (Form().Match(GivenText.Plain(raw)) is not { Success: true } match || int.Parse(match.Groups["hour"].Value) is not (>= 1 and <= 12 and var hour))
+        if (Form().Match(GivenText.Plain(raw)) is not { Success: true } match
+            || int.Parse(match.Groups["hour"].Value) is not (>= 1 and <= 12 and var hour))
             return new Unread(raw);
         var rest = match.Groups["rest"].Value;
         HourPlace? place = rest switch
         {
             _ when rest.Contains("half", StringComparison.Ordinal) => HourPlace.Halfway,
-            _ when rest.Contains("near", StringComparison.Ordinal) || rest.Contains("almost", StringComparison.Ordinal) => HourPlace.NearlyNext,
-            _ when rest.Contains("little", StringComparison.Ordinal) || rest.Contains("past", StringComparison.Ordinal) => HourPlace.LittlePast,
+            _ when rest.Contains("near", StringComparison.Ordinal) || rest.Contains("almost", StringComparison.Ordinal) =>
+                HourPlace.NearlyNext,
+            _ when rest.Contains("little", StringComparison.Ordinal) || rest.Contains("past", StringComparison.Ordinal) =>
+                HourPlace.LittlePast,
             _ when rest.Contains("on", StringComparison.Ordinal) || rest.Contains("exact", StringComparison.Ordinal) => HourPlace.On,
             _ => null,
         };

@@ -37,7 +37,9 @@ public static class HourPlaces
         _ => 0,
     };
 
-    /// <summary>Where to put the hour hand of a clock whose hands are loose: how much of the way it has gone from one numeral to the next.</summary>
+    /// <summary>
+    /// Where to put the hour hand of a clock whose hands are loose: how much of the way it has gone from one numeral to the next.
+    /// </summary>
     public static string ToPut(ClockTime time)
     {
         var way = time.Minute switch

@@ -10,7 +10,8 @@ public sealed record PairsAnswer(IReadOnlyList<(ClockTime Clock, Answer Time)> P
         foreach (var part in GivenText.Plain(raw).Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var sides = part.Split('=', 2, StringSplitOptions.TrimEntries);
-            if (sides.Length != 2 || ClockTime.TryParse(sides[0]) is not { } clock || AnswerParser.Parse(sides[1], Typist.Child) is not ({ Meaning: not null } and var time)) return new Unread(raw);
+            if (sides.Length != 2 || ClockTime.TryParse(sides[0]) is not { } clock
+                || AnswerParser.Parse(sides[1], Typist.Child) is not ({ Meaning: not null } and var time)) return new Unread(raw);
             pairs.Add((clock, time));
         }
         return pairs.Count == 0 ? new Unread(raw) : new PairsAnswer(pairs);
@@ -18,7 +19,8 @@ public sealed record PairsAnswer(IReadOnlyList<(ClockTime Clock, Answer Time)> P
 
     /// <summary>Whether the same pairs were joined, in whatever order.</summary>
     public bool Equals(PairsAnswer? other) =>
-        other is not null && Pairs.Select(pair => (pair.Clock, pair.Time.Meaning)).ToHashSet().SetEquals(other.Pairs.Select(pair => (pair.Clock, pair.Time.Meaning)));
+        other is not null && Pairs.Select(pair => (pair.Clock, pair.Time.Meaning)).ToHashSet()
+            .SetEquals(other.Pairs.Select(pair => (pair.Clock, pair.Time.Meaning)));
 
     /// <inheritdoc/>
     public override int GetHashCode() => Pairs.Sum(pair => pair.Clock.GetHashCode());

@@ -6,7 +6,8 @@ public sealed record SeveralAnswer(IReadOnlyList<Answer> Chosen) : Answer
     /// <summary>Reads times parted by semicolons.</summary>
     public static Answer Parse(string raw)
     {
-        var parts = GivenText.Plain(raw).Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(part => AnswerParser.Parse(part, Typist.Child)).ToList();
+        var parts = GivenText.Plain(raw).Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(part => AnswerParser.Parse(part, Typist.Child)).ToList();
         return parts.Count == 0 || parts.Exists(part => part is Unread) ? new Unread(raw) : new SeveralAnswer(parts);
     }
 

@@ -15,7 +15,8 @@ public enum SpokenForm
 
 /// <summary>A time as it is said, which need not be how anybody should say it: <c>40 to 7</c> is one too.</summary>
 /// <param name="Form">O'clock, past or to.</param>
-/// <param name="Amount">The minutes named before past or to (quarter is 15, half is 30; a muddled count can pass 59); null where it was left open.</param>
+/// <param name="Amount">The minutes named before past or to (quarter is 15, half is 30; a muddled count can pass 59); null where it was
+/// left open.</param>
 /// <param name="Hour">The hour named, 1 to 12; null where it was left open.</param>
 /// <exception cref="ArgumentOutOfRangeException">The minutes are below nought, or no numeral names the hour.</exception>
 public sealed record SpokenTime(SpokenForm Form, int? Amount, int? Hour)
@@ -43,8 +44,10 @@ public sealed record SpokenTime(SpokenForm Form, int? Amount, int? Hour)
     }
 
     private static int? NotBelowNought(int? amount) =>
-        amount is null or >= 0 ? amount : throw new ArgumentOutOfRangeException(nameof(amount), amount, "Nobody names minutes below nought.");
+        amount is null or >= 0 ? amount
+            : throw new ArgumentOutOfRangeException(nameof(amount), amount, "Nobody names minutes below nought.");
 
     private static int? OnFace(int? hour) =>
-        hour is null or (>= 1 and <= 12) ? hour : throw new ArgumentOutOfRangeException(nameof(hour), hour, "An hour is named by a numeral of the face.");
+        hour is null or (>= 1 and <= 12) ? hour
+            : throw new ArgumentOutOfRangeException(nameof(hour), hour, "An hour is named by a numeral of the face.");
 }

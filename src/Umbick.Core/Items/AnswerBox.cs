@@ -77,5 +77,6 @@ public static class AnswerBoxes
         : (false, false);
 
     /// <summary>Whether both hands are set from nothing, so that they could go together.</summary>
-    public static bool CanGear(Item item) => item.Right is Clocks.PlacedAnswer { Hour: not null, Minute: not null } && item.Task != ClockTasks.RepairClock;
+    public static bool CanGear(Item item) => item.Right is Clocks.PlacedAnswer { Hour: not null, Minute: not null }
+        && item.Task != ClockTasks.RepairClock;
 }

@@ -23,7 +23,8 @@ public static class ClockLetters
         if (clocks.Count == 0) return raw;
         if (item.Task == ClockTasks.ChooseClock) return Named(clocks, raw.Trim()) ?? raw;
         return string.Join("; ", raw.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(pair =>
-            pair.Split('=', 2, StringSplitOptions.TrimEntries) is [var letter, var time] && Named(clocks, letter) is { } clock ? $"{clock}={time}" : pair));
+            pair.Split('=', 2, StringSplitOptions.TrimEntries) is [var letter, var time] && Named(clocks, letter) is { } clock
+                ? $"{clock}={time}" : pair));
     }
 
     private static string? Named(IReadOnlyList<ClockTime> clocks, string letter)

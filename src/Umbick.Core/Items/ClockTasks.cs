@@ -30,14 +30,16 @@ public static class ClockTasks
 
     /// <summary>An analog clock, answered in figures.</summary>
     public static ClockTask ReadDigital { get; } = new(
-        TaskIds.ReadDigital, Stage.OClock, Stimulus.Clock, AnswerForm.Digital, [Step.Hands, Step.Hour, Step.Minutes, Step.Fractions, Step.Writing])
+        TaskIds.ReadDigital, Stage.OClock, Stimulus.Clock, AnswerForm.Digital,
+        [Step.Hands, Step.Hour, Step.Minutes, Step.Fractions, Step.Writing])
     {
         Texts = new("reading a clock, in figures", "What time does this clock show?"),
     };
 
     /// <summary>An analog clock, answered in words.</summary>
     public static ClockTask ReadWords { get; } = new(
-        TaskIds.ReadWords, Stage.OClock, Stimulus.Clock, AnswerForm.Words, [Step.Hands, Step.Hour, Step.Minutes, Step.PastOrTo, Step.Fractions])
+        TaskIds.ReadWords, Stage.OClock, Stimulus.Clock, AnswerForm.Words,
+        [Step.Hands, Step.Hour, Step.Minutes, Step.PastOrTo, Step.Fractions])
     {
         Texts = new("reading a clock, in words", "What time is it? Say it {in words}."),
     };
@@ -82,7 +84,8 @@ public static class ClockTasks
 
     /// <summary>A time in figures; the child places both hands.</summary>
     public static ClockTask SetFromDigital { get; } = new(
-        TaskIds.SetFromDigital, Stage.OClock, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
+        TaskIds.SetFromDigital, Stage.OClock, Stimulus.Figures, AnswerForm.Hands,
+        [Step.Setting, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
     {
         Texts = new("a time in figures, setting the hands", "Turn the hands to {time}."),
     };
@@ -96,10 +99,11 @@ public static class ClockTasks
     };
 
     /// <summary>A clock and an empty face; both hands are placed alike.</summary>
-    public static ClockTask CopyClock { get; } = new(TaskIds.CopyClock, Stage.OClock, Stimulus.Clock, AnswerForm.Hands, [Step.Placing], Inverse: true)
-    {
-        Texts = new("copying a clock", "Make your clock look just like this one."),
-    };
+    public static ClockTask CopyClock { get; } =
+        new(TaskIds.CopyClock, Stage.OClock, Stimulus.Clock, AnswerForm.Hands, [Step.Placing], Inverse: true)
+        {
+            Texts = new("copying a clock", "Make your clock look just like this one."),
+        };
 
     /// <summary>A clock: between which numerals is the hour hand, and at which is the minute hand?</summary>
     public static ClockTask Describe { get; } = new(TaskIds.Describe, Stage.OClock, Stimulus.Clock, AnswerForm.Places, [Step.Hands])
@@ -108,14 +112,16 @@ public static class ClockTasks
     };
 
     /// <summary>A sentence that fixes the hands; the time.</summary>
-    public static ClockTask Story { get; } = new(TaskIds.Story, Stage.OClock, Stimulus.Text, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
-    {
-        Texts = new("a time told in a sentence", "The short hand is {hour place}, and the long hand is {minute place}. What time is it?"),
-    };
+    public static ClockTask Story { get; } =
+        new(TaskIds.Story, Stage.OClock, Stimulus.Text, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
+        {
+            Texts = new("a time told in a sentence", "The short hand is {hour place}, and the long hand is {minute place}. What time is it?"),
+        };
 
     /// <summary>A time in words, answered in figures.</summary>
     public static ClockTask WordsToDigital { get; } = new(
-        TaskIds.WordsToDigital, Stage.HalfPast, Stimulus.Words, AnswerForm.Digital, [Step.Fractions, Step.PastOrTo, Step.Writing], Inverse: true)
+        TaskIds.WordsToDigital, Stage.HalfPast, Stimulus.Words, AnswerForm.Digital, [Step.Fractions, Step.PastOrTo, Step.Writing],
+        Inverse: true)
     {
         Texts = new("words, written in figures", "Write this time in figures."),
     };
@@ -153,7 +159,8 @@ public static class ClockTasks
     public static ClockTask InferMinuteHand { get; } = new(
         TaskIds.InferMinuteHand, Stage.HalfPast, Stimulus.HourHand, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
     {
-        Texts = new("telling the time by the hour hand", "Only the short hand is here. Put the long hand where it must be, and write the time."),
+        Texts = new("telling the time by the hour hand",
+            "Only the short hand is here. Put the long hand where it must be, and write the time."),
     };
 
     /// <summary>A count in fives to go on with, or a gap in it.</summary>
@@ -163,16 +170,18 @@ public static class ClockTasks
     };
 
     /// <summary>The minute hand alone: the minutes.</summary>
-    public static ClockTask MinutesOnly { get; } = new(TaskIds.MinutesOnly, Stage.CountingInFives, Stimulus.MinuteHand, AnswerForm.Minutes, [Step.Minutes])
-    {
-        Texts = new("the minute hand alone", "How many minutes {past} the hour?"),
-    };
+    public static ClockTask MinutesOnly { get; } =
+        new(TaskIds.MinutesOnly, Stage.CountingInFives, Stimulus.MinuteHand, AnswerForm.Minutes, [Step.Minutes])
+        {
+            Texts = new("the minute hand alone", "How many minutes {past} the hour?"),
+        };
 
     /// <summary>Minutes to show: the minute hand is placed.</summary>
-    public static ClockTask SetMinutes { get; } = new(TaskIds.SetMinutes, Stage.CountingInFives, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes], Inverse: true)
-    {
-        Texts = new("showing minutes", "Turn the long hand to {minutes} minutes {past} the hour."),
-    };
+    public static ClockTask SetMinutes { get; } =
+        new(TaskIds.SetMinutes, Stage.CountingInFives, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes], Inverse: true)
+        {
+            Texts = new("showing minutes", "Turn the long hand to {minutes} minutes {past} the hour."),
+        };
 
     /// <summary>A time, or hands, that may be impossible: can it be?</summary>
     public static ClockTask PossibleTime { get; } = new(TaskIds.PossibleTime, Stage.CountingInFives, Stimulus.Text, AnswerForm.Text, [])
@@ -218,7 +227,9 @@ public static class ClockTasks
         Texts = new("feeling how long", "{question}"),
     };
 
-    /// <summary>What is kept and cannot be understood, because a later version wrote it or a row was damaged: no task that is asked.</summary>
+    /// <summary>
+    /// What is kept and cannot be understood, because a later version wrote it or a row was damaged: no task that is asked.
+    /// </summary>
     public static ClockTask Unreadable { get; } = new(TaskIds.Unreadable, Stage.Parts, Stimulus.Text, AnswerForm.Text, [])
     {
         Texts = new("a question that cannot be read", "{question}"),
@@ -227,13 +238,15 @@ public static class ClockTasks
     /// <summary>Every task, roughly in the order in which they are met.</summary>
     public static IReadOnlyList<ClockTask> All { get; } =
     [
-        NamePart, NumberFace, HourOnly, FullTurn, ReadDigital, ReadWords, ChooseTime, ChooseClock, Match, Judge, RepairClock, SetFromDigital,
+        NamePart, NumberFace, HourOnly, FullTurn, ReadDigital, ReadWords, ChooseTime, ChooseClock, Match, Judge, RepairClock,
+        SetFromDigital,
         SetFromWords, CopyClock, Describe, Story, WordsToDigital, DigitalToWords, ChooseNames, PlaceHourHand, PlaceMinuteHand,
         InferMinuteHand, CountFives, MinutesOnly, SetMinutes, PossibleTime, DayPart, Later, TimeFact, Prerequisite, DurationUnit, Feel,
     ];
 
     /// <summary>The tasks whose answer is a time, words or both hands: those that a program can play.</summary>
-    public static IReadOnlyList<ClockTask> Plain { get; } = [ReadDigital, ReadWords, WordsToDigital, DigitalToWords, SetFromDigital, SetFromWords];
+    public static IReadOnlyList<ClockTask> Plain { get; } = [ReadDigital, ReadWords, WordsToDigital, DigitalToWords, SetFromDigital,
+        SetFromWords];
 
     /// <summary>The tasks that are asked before a child reads any time.</summary>
     public static IReadOnlyList<ClockTask> BeforeTimes { get; } = [NamePart, NumberFace, HourOnly];

@@ -19,11 +19,15 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
         TaskIds.Judge => [From(item.Time, answer, AnswerMode.Said)],
         TaskIds.ReadDigital or TaskIds.ReadWords => [From(item.Time, answer is SaidRight ? item.Right : answer, mode)],
         TaskIds.ChooseTime => [From(item.Time, answer, AnswerMode.Chosen, item.Choices)],
-        TaskIds.ChooseNames => answer is SeveralAnswer several ? [.. several.Chosen.Select(each => From(item.Time, each, AnswerMode.Chosen, item.Choices))] : [],
+        TaskIds.ChooseNames => answer is SeveralAnswer several
+            ? [.. several.Chosen.Select(each => From(item.Time, each, AnswerMode.Chosen, item.Choices))] : [],
         TaskIds.Match => answer is PairsAnswer pairs ? InPairs(pairs) : [],
-        TaskIds.FullTurn => answer.Meaning is { } then ? [From(item.Time, DigitalAnswer.Showing(then.Plus(-item.Move)), AnswerMode.Said) with { Weight = ModelParameters.AfterTurnWeight }] : [],
+        TaskIds.FullTurn => answer.Meaning is { } then
+            ? [From(item.Time, DigitalAnswer.Showing(then.Plus(-item.Move)), AnswerMode.Said) with
+            { Weight = ModelParameters.AfterTurnWeight }] : [],
         TaskIds.RepairClock => Repaired(item, answer),
-        TaskIds.InferMinuteHand => [new ImpliedReading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
+        TaskIds.InferMinuteHand =>
+            [new ImpliedReading(item, answer switch { HandAndTimeAnswer both => both.Time, SaidRight => item.Right, _ => answer }, mode)],
         _ when mode == AnswerMode.Geared => answer is PlacedAnswer { Minute: { } minute }
             ? [new ImpliedReading(new Item(ClockTasks.PlaceMinuteHand, item.Time), new PlacedAnswer(null, minute), AnswerMode.Placed)]
             : [],
@@ -38,12 +42,15 @@ public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, d
     }
 
     private static IReadOnlyList<ImpliedReading> InPairs(PairsAnswer pairs) =>
-        [.. pairs.Pairs.SkipLast(1).Select(pair => From(pair.Clock, pair.Time, AnswerMode.Said) with { Weight = ModelParameters.MatchWeight })];
+        [.. pairs.Pairs.SkipLast(1)
+            .Select(pair => From(pair.Clock, pair.Time, AnswerMode.Said) with { Weight = ModelParameters.MatchWeight })];
 
     private static IReadOnlyList<ImpliedReading> Repaired(Item item, Answer answer) => answer switch
     {
-        PlacedAnswer { Hour: not null, Minute: null } => [new ImpliedReading(new Item(ClockTasks.PlaceHourHand, item.Time), answer, AnswerMode.Placed)],
-        PlacedAnswer { Hour: null, Minute: not null } => [new ImpliedReading(new Item(ClockTasks.PlaceMinuteHand, item.Time), answer, AnswerMode.Placed)],
+        PlacedAnswer { Hour: not null, Minute: null } =>
+            [new ImpliedReading(new Item(ClockTasks.PlaceHourHand, item.Time), answer, AnswerMode.Placed)],
+        PlacedAnswer { Hour: null, Minute: not null } =>
+            [new ImpliedReading(new Item(ClockTasks.PlaceMinuteHand, item.Time), answer, AnswerMode.Placed)],
         _ => [],
     };
 }

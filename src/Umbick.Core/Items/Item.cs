@@ -5,7 +5,8 @@ namespace Umbick.Core.Items;
 /// <summary>One question: a task on one time, or a question that is no reading of a clock.</summary>
 /// <param name="Task">The task.</param>
 /// <param name="Time">The time it is about.</param>
-/// <param name="Claim">What somebody gave for the clock, where it is to be judged; the hands that cannot be, where they are to be put right.</param>
+/// <param name="Claim">What somebody gave for the clock, where it is to be judged; the hands that cannot be, where they are to be put
+/// right.</param>
 public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 {
     /// <summary>What there is to choose from; empty where the answer is free.</summary>
@@ -102,7 +103,8 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
 
     /// <summary>Two items are the same when they ask the same of the same time.</summary>
     public bool Equals(Item? other) =>
-        other is not null && Task == other.Task && Time == other.Time && Equals(Claim, other.Claim) && OtherSkill?.Given == other.OtherSkill?.Given;
+        other is not null && Task == other.Task && Time == other.Time && Equals(Claim, other.Claim)
+            && OtherSkill?.Given == other.OtherSkill?.Given;
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Task.Id, Time, Claim, OtherSkill?.Given);

@@ -20,10 +20,12 @@ public static class ItemBank
 
     /// <summary>
     /// The items that a sitting chooses from: all times in fives, and, where single minutes are taught, some minutes of every
-    /// space. The other minutes of a space would tell no more than those. In words people say fives and quarters. At stage 10 some 1,300 over the six plain tasks.
+    /// space. The other minutes of a space would tell no more than those. In words people say fives and quarters. At stage 10 some 1,300
+    /// over the six plain tasks.
     /// </summary>
     public static IReadOnlyList<Item> ForSitting(Stage stage, IEnumerable<ClockTask> tasks) =>
-        [.. Upto(stage, tasks).Where(item => item.Time.Minute % 5 == 0 || (!IsInWords(item.Task) && (item.Time.Minute % 5 == 2 || item.Time.Minute % 10 == 3)))];
+        [.. Upto(stage, tasks).Where(item =>
+            item.Time.Minute % 5 == 0 || (!IsInWords(item.Task) && (item.Time.Minute % 5 == 2 || item.Time.Minute % 10 == 3)))];
 
     private static bool IsInWords(ClockTask task) => task.Form == AnswerForm.Words || task.Stimulus == Stimulus.Words;
 

@@ -41,7 +41,9 @@ public enum QuestionKind
     Unreadable,
 }
 
-/// <summary>A question that is no reading of a clock: counting on, the halves of the day, facts, prerequisite skills, a sense of time.</summary>
+/// <summary>
+/// A question that is no reading of a clock: counting on, the halves of the day, facts, prerequisite skills, a sense of time.
+/// </summary>
 /// <param name="Task">The task.</param>
 /// <param name="Given">What is given, as it stands in files; with the task it names the question.</param>
 /// <param name="Text">The question as it is read to the child.</param>
@@ -52,7 +54,9 @@ public sealed partial record OtherSkillItem(ClockTask Task, string Given, string
     /// <summary>The first stage at which it is asked; the task's own unless it is said.</summary>
     public Stage From { get; init; } = Task.From;
 
-    /// <summary>Whether it tests what it says only when it is asked aloud: to key a number that stands there is copying, not reading.</summary>
+    /// <summary>
+    /// Whether it tests what it says only when it is asked aloud: to key a number that stands there is copying, not reading.
+    /// </summary>
     public bool OnlyAloud { get; init; }
 
     /// <summary>The answers to choose from; none where the answer is free.</summary>
@@ -76,17 +80,22 @@ public sealed partial record OtherSkillItem(ClockTask Task, string Given, string
     /// <summary>Whether an answer is right.</summary>
     public bool IsRight(string given) => Kind is not (QuestionKind.Feel or QuestionKind.Unreadable) && Same(given, Right);
 
-    /// <summary>How many seconds too early (below 0) or too late somebody stopped; null where the question or the answer is no matter of seconds.</summary>
+    /// <summary>
+    /// How many seconds too early (below 0) or too late somebody stopped; null where the question or the answer is no matter of seconds.
+    /// </summary>
     /// <param name="given">The seconds that were given, such as <c>27.4</c>.</param>
     public double? SecondsOff(string given) =>
-        Kind == QuestionKind.Feel && double.TryParse(GivenText.Plain(given), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var seconds) && double.IsFinite(seconds)
+        Kind == QuestionKind.Feel
+            && double.TryParse(GivenText.Plain(given), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var seconds)
+            && double.IsFinite(seconds)
             ? seconds - double.Parse(Right, CultureInfo.InvariantCulture)
             : null;
 
     private static string Tidied(string text)
     {
         var tidy = GivenText.Plain(text);
-        if (TimeForm().Match(tidy) is { Success: true } time) return $"{int.Parse(time.Groups["hour"].Value)}:{time.Groups["minutes"].Value}";
+        if (TimeForm().Match(tidy) is { Success: true } time)
+            return $"{int.Parse(time.Groups["hour"].Value)}:{time.Groups["minutes"].Value}";
         tidy = Clutter().Replace(tidy, "");
         return int.TryParse(tidy, out var number) ? number.ToString() : tidy;
     }

@@ -33,7 +33,9 @@ public static class Catalogue
     /// </summary>
     public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.01)];
 
-    /// <summary>The share of children, 0 to 1, who take a step in a way that nobody has listed; 0 where a step has too few answers for one.</summary>
+    /// <summary>
+    /// The share of children, 0 to 1, who take a step in a way that nobody has listed; 0 where a step has too few answers for one.
+    /// </summary>
     public static double OtherWeight(Step step) => step switch
     {
         Step.Hour => 0.03,

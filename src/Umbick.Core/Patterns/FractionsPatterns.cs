@@ -39,7 +39,8 @@ internal static class FractionsPatterns
             HourFirst: "‘{Past}’ means that it has gone by. Which hour has the short hand passed? Half {past} that one.",
             MinuteFirst: "The long hand is at the half. Say ‘half {past}’, then look behind the short hand for the hour.",
             Practise: "Practise: half {past} which hour?"))
-        { Alike = ["next-hour"], Variants = [new FractionsRule(SaysTheNext, HearsTheOneBefore, (hour, minutes) => minutes == 30 ? Hours.After(hour) : hour)] },
+        { Alike = ["next-hour"],
+            Variants = [new FractionsRule(SaysTheNext, HearsTheOneBefore, (hour, minutes) => minutes == 30 ? Hours.After(hour) : hour)] },
 
         new("fraction-is-numeral", 0.015, new FractionsRule(
             (_, _, words) => words switch
@@ -64,7 +65,8 @@ internal static class FractionsPatterns
             Practise: "Practise: how many minutes in a half, a quarter?")),
     ];
 
-    private static SpokenTime SaysTheNext(int hour, int minutes, SpokenTime words) => minutes == 30 ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words;
+    private static SpokenTime SaysTheNext(int hour, int minutes, SpokenTime words) => minutes == 30
+        ? new SpokenTime(SpokenForm.Past, 30, Hours.After(hour)) : words;
 
     private static SpokenTime HearsTheOneBefore(SpokenTime words) =>
         words is { Form: SpokenForm.Past, Amount: 30, Hour: { } named } ? words with { Hour = Hours.Before(named) } : words;

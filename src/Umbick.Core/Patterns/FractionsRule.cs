@@ -6,8 +6,10 @@ namespace Umbick.Core.Patterns;
 /// <summary>What quarter and half stand for.</summary>
 /// <param name="say">From the hour (1 to 12), the minutes and the words found for them so far, to the words that are said.</param>
 /// <param name="hear">From words heard to the words as they understand them.</param>
-/// <param name="hourInFigures">From the hour and minutes to the hour that is given in figures; null where figures are as they were read.</param>
-public sealed class FractionsRule(Func<int, int, SpokenTime, SpokenTime> say, Func<SpokenTime, SpokenTime> hear, Func<int, int, int>? hourInFigures = null) : StepRule(Step.Fractions)
+/// <param name="hourInFigures">From the hour and minutes to the hour that is given in figures; null where figures are as they were
+/// read.</param>
+public sealed class FractionsRule(Func<int, int, SpokenTime, SpokenTime> say, Func<SpokenTime, SpokenTime> hear,
+    Func<int, int, int>? hourInFigures = null) : StepRule(Step.Fractions)
 {
     /// <inheritdoc/>
     public override void Read(in PartialReading reading, double share, PartialReadings after) => after.Add(

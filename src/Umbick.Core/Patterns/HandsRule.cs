@@ -27,5 +27,6 @@ public sealed class HandsRule(bool swapped) : StepRule(Step.Hands)
 
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
-        after.Add(swapped ? reading with { Placed = HandPositions.Wrapped(reading.Placed.Minute / 5, reading.Placed.Hour * 5) } : reading, share);
+        after.Add(swapped ? reading with { Placed = HandPositions.Wrapped(reading.Placed.Minute / 5, reading.Placed.Hour * 5) } : reading,
+            share);
 }

@@ -11,8 +11,10 @@ internal static class HourPatterns
             Finding: "{child} takes the hour that is coming, not the one the short hand has passed.",
             Reads: "the coming hour",
             Family: "Your child sometimes says the hour that is coming instead of the one that has gone.",
-            Why: "The hand is moving towards that numeral, and ‘{to}’ times do name it. Counting on also makes the next number feel like the answer.",
-            HourFirst: "Start at an o’clock and turn slowly. Has it got there yet? Until it touches the next numeral, the hour is the one it has passed.",
+            Why: "The hand is moving towards that numeral, and ‘{to}’ times do name it. Counting on also makes the next number feel like "
+                + "the answer.",
+            HourFirst: "Start at an o’clock and turn slowly. Has it got there yet? Until it touches the next numeral, the hour is the "
+                + "one it has passed.",
             MinuteFirst: "Read the minutes, then ask: is the hour full yet? It keeps its old name until the long hand is back at the top.",
             Practise: "Practise: which hour has it passed?"))
         { Alike = ["lower-numeral", "nearest-hour", "half-names-next"] },
@@ -24,7 +26,8 @@ internal static class HourPatterns
             Family: "Your child sometimes picks the hour that the short hand is closest to.",
             Why: "Nearest works up to half {past}, and ‘the number it points at’ is often taught that way.",
             HourFirst: "Shade the space from the last numeral to the next. All of it belongs to the hour passed, right up to the line.",
-            MinuteFirst: "If the long hand is past the half, the short one will look close to the next hour. Ask which it has really passed.",
+            MinuteFirst: "If the long hand is past the half, the short one will look close to the next hour. Ask which it has really "
+                + "passed.",
             Practise: "Practise: almost there, but not yet"))
         { Alike = ["next-hour"], Variants = [new HourRule(NearlyThere)] },
 

@@ -28,7 +28,12 @@ public sealed class HourRule(Func<double, IReadOnlyList<Weighted<int>>> read) : 
         foreach (var place in _places.GetOrAdd((reading.Hour.Value, IntoSpace(reading.HourHandOffset)), PlacesFor))
         {
             after.Add(
-                reading with { Placed = HandPositions.Wrapped(place.Value + reading.HourHandOffset, reading.Placed.Minute), Hour = 0, HourHandOffset = 0 },
+                reading with
+                {
+                    Placed = HandPositions.Wrapped(place.Value + reading.HourHandOffset, reading.Placed.Minute),
+                    Hour = 0,
+                    HourHandOffset = 0
+                },
                 share * place.Weight);
         }
     }

@@ -15,7 +15,8 @@ internal static class MinutesPatterns
             Family: "Your child reads the number the long hand points at, so the 7 becomes seven minutes.",
             Why: "The numerals are the only numbers printed on the face, and for the hour they are just what is read.",
             HourFirst: "Say the hour. Then start at 12 as nought and count in fives, touching each numeral, to where the long hand is.",
-            MinuteFirst: "Start at the top as nought and count in fives round to the long hand. Put minute numbers outside the face, then take them away.",
+            MinuteFirst: "Start at the top as nought and count in fives round to the long hand. Put minute numbers outside the face, "
+                + "then take them away.",
             Practise: "Practise: count it, don’t read it"))
         { BenchmarksMayBeRight = true, Variants = [TheNumeral.Where(tick => tick % 30 != 0), TheNumeral.Where(tick => tick > 30)] },
 
@@ -171,7 +172,8 @@ internal static class MinutesPatterns
             Practise: "Practise: over the 6 and on"))
         { BenchmarksMayBeRight = true, Alike = ["minutes-to-as-minutes"] },
 
-        new("rounds-to-quarters", 0.02, new MinutesRule((tick, _) => [new(tick < 53 ? new((tick + 7) / 15 * 15) : new(0, HoursOn: 1), 1)]), new(
+        new("rounds-to-quarters", 0.02, new MinutesRule((tick, _) => [new(tick < 53 ? new((tick + 7) / 15 * 15) : new(0, HoursOn: 1), 1)]),
+            new(
             Name: "Every time is an o’clock, a quarter or a half",
             Finding: "{child} gives the nearest o’clock, quarter or half for every time.",
             Reads: "the nearest quarter",

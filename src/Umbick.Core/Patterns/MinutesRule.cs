@@ -19,7 +19,8 @@ public sealed class MinutesRule : StepRule
     private readonly IReadOnlyList<Weighted<int>>[] _places;
 
     /// <summary>Makes a rule.</summary>
-    /// <param name="read">From the tick the hand is at (0 to 59), and whether the hour hand is between two numerals, to the minutes.</param>
+    /// <param name="read">From the tick the hand is at (0 to 59), and whether the hour hand is between two numerals, to the
+    /// minutes.</param>
     public MinutesRule(Func<int, bool, IReadOnlyList<Weighted<MinutesRead>>> read) : base(Step.Minutes)
     {
         _read = read;
@@ -39,22 +40,28 @@ public sealed class MinutesRule : StepRule
     {
         foreach (var minutes in _reads[Index(reading.MinutePointer, HourRule.IsBetween(reading.HourPointer))])
         {
-            var hour = reading.Hour.IsAnyWrong ? reading.Hour : minutes.Value.Hour ?? Hours.Named(reading.Hour.Value + minutes.Value.HoursOn);
-            after.Add(reading with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 }, share * minutes.Weight);
+            var hour = reading.Hour.IsAnyWrong ? reading.Hour
+                : minutes.Value.Hour ?? Hours.Named(reading.Hour.Value + minutes.Value.HoursOn);
+            after.Add(reading with { Minutes = minutes.Value.Minutes, Hour = hour, HourPointer = 0, MinutePointer = 0 },
+                share * minutes.Weight);
         }
     }
 
-    /// <summary>The hand goes where their own way of reading gives the minutes asked for; where no place does, to the correct one.</summary>
+    /// <summary>
+    /// The hand goes where their own way of reading gives the minutes asked for; where no place does, to the correct one.
+    /// </summary>
     public override void Invert(in PartialReading reading, double share, PartialReadings after)
     {
         foreach (var place in _places[Index(reading.Minutes.Value, HourRule.IsBetween(reading.HourPointer))])
-            after.Add(reading with { Placed = reading.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 }, share * place.Weight);
+            after.Add(reading with { Placed = reading.Placed with { Minute = place.Value }, HourPointer = 0, MinutePointer = 0 },
+                share * place.Weight);
     }
 
     private IReadOnlyList<Weighted<int>> PlacesFor(int minutes, bool between)
     {
         var places = Enumerable.Range(0, Ticks)
-            .Select(tick => new Weighted<int>(tick, _reads[Index(tick, between)].Where(read => read.Value.Minutes == minutes).Sum(read => read.Weight)))
+            .Select(tick => new Weighted<int>(tick,
+            _reads[Index(tick, between)].Where(read => read.Value.Minutes == minutes).Sum(read => read.Weight)))
             .Where(place => place.Weight > 0)
             .ToList();
         var correct = places.Find(place => place.Value == minutes);

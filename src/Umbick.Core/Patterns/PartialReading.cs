@@ -41,7 +41,8 @@ public readonly record struct PartialReading(ClockTime Time)
     public Step? OtherAt { get; init; }
 
     /// <inheritdoc/>
-    public override int GetHashCode() => HashCode.Combine(Hour, Minutes, HourPointer, MinutePointer, Placed, HourHandOffset, Spoken, Figures);
+    public override int GetHashCode() =>
+        HashCode.Combine(Hour, Minutes, HourPointer, MinutePointer, Placed, HourHandOffset, Spoken, Figures);
 
     /// <summary>A child in front of an item, before the first step.</summary>
     public static PartialReading Before(ClockTime time)

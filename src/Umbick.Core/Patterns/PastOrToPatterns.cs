@@ -35,8 +35,10 @@ internal static class PastOrToPatterns
         { Alike = ["to-as-past"] },
 
         new("to-without-turning", 0.03, new PastOrToRule(
-            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, minutes, Hours.After(hour)), 1)] : PastOrToRule.SayRightly(hour, minutes),
-            words => words.Form == SpokenForm.To ? (Hours.Before(words.Hour!.Value), words.Amount!.Value) : PastOrToRule.HearRightly(words)), new(
+            (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.To, minutes, Hours.After(hour)), 1)]
+                : PastOrToRule.SayRightly(hour, minutes),
+            words => words.Form == SpokenForm.To ? (Hours.Before(words.Hour!.Value), words.Amount!.Value)
+                : PastOrToRule.HearRightly(words)), new(
             Name: "Minutes gone by are said with ‘{to}’",
             Finding: "{child} says ‘{to}’ but counts the minutes that have gone by.",
             Reads: "minutes gone by said with ‘{to}’",
@@ -51,7 +53,8 @@ internal static class PastOrToPatterns
             (hour, minutes) => IsEarly(minutes)
                 ? [new(new(SpokenForm.To, minutes, hour), 0.5), new(new(SpokenForm.To, minutes, Hours.After(hour)), 0.5)]
                 : PastOrToRule.SayRightly(hour, minutes),
-            words => words.Form == SpokenForm.Past && words.Amount != 30 ? (Hours.Before(words.Hour!.Value), 60 - words.Amount!.Value) : PastOrToRule.HearRightly(words)), new(
+            words => words.Form == SpokenForm.Past && words.Amount != 30 ? (Hours.Before(words.Hour!.Value), 60 - words.Amount!.Value)
+                : PastOrToRule.HearRightly(words)), new(
             Name: "‘{Past}’ becomes ‘{to}’",
             Finding: "{child} says ‘{to}’ where it should be ‘{past}’.",
             Reads: "‘{past}’ taken as ‘{to}’",

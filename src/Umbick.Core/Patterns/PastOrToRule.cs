@@ -39,7 +39,8 @@ public sealed class PastOrToRule(
         }
         var (hour, minutes, coming) = (reading.Hour.Value, reading.Minutes.Value, Hours.After(reading.Time.Hour));
         var byAccident = hour == coming && minutes is > 30 and < 60 ? ModelParameters.PastOrToByAccident : 0;
-        foreach (var words in _said.GetOrAdd((hour, minutes), asked => say(asked.Hour, asked.Minutes))) after.Add(reading with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
+        foreach (var words in _said.GetOrAdd((hour, minutes), asked => say(asked.Hour, asked.Minutes)))
+            after.Add(reading with { Spoken = words.Value }, share * (1 - byAccident) * words.Weight);
         if (byAccident > 0) after.Add(reading with { Spoken = new SpokenTime(SpokenForm.To, 60 - minutes, coming) }, share * byAccident);
     }
 

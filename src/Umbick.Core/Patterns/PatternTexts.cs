@@ -25,7 +25,8 @@ public sealed record PatternTexts(
     public PatternTexts In(Wording wording) => _known.GetOrAdd(wording, Filled);
 
     private PatternTexts Filled(Wording wording) => new(
-        wording.Fill(Name), wording.Fill(Finding), wording.Fill(Reads), wording.Fill(Family), wording.Fill(Why), wording.Fill(HourFirst), wording.Fill(MinuteFirst), wording.Fill(Practise));
+        wording.Fill(Name), wording.Fill(Finding), wording.Fill(Reads), wording.Fill(Family), wording.Fill(Why), wording.Fill(HourFirst),
+        wording.Fill(MinuteFirst), wording.Fill(Practise));
 
     /// <summary>The finding, said of this child.</summary>
     public string FindingOf(string child) => Finding.Replace("{child}", child, StringComparison.Ordinal);

@@ -44,7 +44,8 @@ internal static class PlacingPatterns
             Name: "The hour hand is put on the nearest numeral",
             Finding: "{child} puts the hour hand on whichever numeral is nearest, and never between two.",
             Reads: "the hour hand on the nearest numeral",
-            Family: "When setting a clock your child puts the short hand right on a number: on the next one once it is more than half {past}.",
+            Family: "When setting a clock your child puts the short hand right on a number: on the next one once it is more than half "
+                + "{past}.",
             Why: "A hand is thought to point at something, and what lies between two numerals has no name.",
             HourFirst: "At twenty {to} eight the 8 is near, and not yet reached. Turn a geared clock there and look at the gap.",
             MinuteFirst: "Set the long hand. So much of its turn is done: the short one has done as much of its space, and no more.",

@@ -14,7 +14,8 @@ public sealed class UnlistedRule(Step step) : StepRule(step)
 
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after) =>
-        after.Add(Marked(Step == Step.Fractions ? reading with { Spoken = reading.Spoken ?? SpokenTime.From(reading.Time) } : reading), share);
+        after.Add(Marked(Step == Step.Fractions ? reading with { Spoken = reading.Spoken ?? SpokenTime.From(reading.Time) } : reading),
+            share);
 
     private PartialReading Marked(PartialReading reading) => Step switch
     {

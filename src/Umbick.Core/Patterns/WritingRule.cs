@@ -9,7 +9,8 @@ public sealed class WritingRule(Func<int, int, DigitalAnswer> write) : StepRule(
 {
     /// <inheritdoc/>
     public override void Read(in PartialReading reading, double share, PartialReadings after) =>
-        after.Add(reading.OtherAt is null ? reading with { Figures = write(reading.Hour.Value, reading.Minutes.Value), Hour = 0, Minutes = 0 } : reading, share);
+        after.Add(reading.OtherAt is null
+            ? reading with { Figures = write(reading.Hour.Value, reading.Minutes.Value), Hour = 0, Minutes = 0 } : reading, share);
 
     /// <inheritdoc/>
     public override void Invert(in PartialReading reading, double share, PartialReadings after) => Read(reading, share, after);

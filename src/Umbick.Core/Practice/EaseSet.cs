@@ -22,6 +22,7 @@ public sealed class EaseSet(Func<ClockTask, bool> inUse)
         var open = ItemBank.ForSitting(stage, tasks.Count > 0 ? tasks : [ClockTasks.ReadDigital]);
         var picker = new ItemPicker(seed);
         var items = Enumerable.Range(0, Math.Min(Length, open.Count)).Select(_ => picker.Pick(open)!);
-        return new PracticeSet(null, [.. items.Select(item => new SetItem(item, SetPart.Ease, Support.Bare, "Bare, and of what has been taught."))]);
+        return new PracticeSet(null,
+            [.. items.Select(item => new SetItem(item, SetPart.Ease, Support.Bare, "Bare, and of what has been taught."))]);
     }
 }

@@ -13,7 +13,8 @@ public static class Fading
 
     /// <summary>The level to start the next set at.</summary>
     /// <param name="last">The level the last set started at.</param>
-    /// <param name="right">The share of its telling items that came out right, 0 to 1: a pattern gets half of a set right by itself.</param>
+    /// <param name="right">The share of its telling items that came out right, 0 to 1: a pattern gets half of a set right by
+    /// itself.</param>
     public static Support Next(Support last, double right) => right switch
     {
         >= Less => (Support)Math.Max((int)Support.Bare, (int)last - 1),

@@ -6,7 +6,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Practice;
 
 /// <summary>
-/// A pattern as one child has it: what they read as a whole, and whether they set a clock rightly, goes with it. What a set is made for, and
+/// A pattern as one child has it: what they read as a whole, and whether they set a clock rightly, goes with it. What a set is made for,
+/// and
 /// what says where the pattern and the right reading part.
 /// </summary>
 public sealed class HeldPattern
@@ -16,7 +17,8 @@ public sealed class HeldPattern
     /// <summary>The procedure of each child who has it, the first child's in front.</summary>
     private readonly int[] _procedures;
 
-    private HeldPattern(ReadingModel model, Pattern pattern, params int[] procedures) => (_model, Pattern, _procedures) = (model, pattern, procedures);
+    private HeldPattern(ReadingModel model, Pattern pattern, params int[] procedures) => (_model, Pattern, _procedures) =
+        (model, pattern, procedures);
 
     /// <summary>The pattern.</summary>
     public Pattern Pattern { get; }
@@ -33,7 +35,8 @@ public sealed class HeldPattern
     }
 
     /// <summary>
-    /// The pattern as several children have it together: what tells of each of them tells, and what comes right with each of them comes right.
+    /// The pattern as several children have it together: what tells of each of them tells, and what comes right with each of them comes
+    /// right.
     /// </summary>
     /// <param name="each">The same pattern as each has it; one at least. What would be answered goes by the first.</param>
     public static HeldPattern Together(IReadOnlyList<HeldPattern> each) =>
@@ -50,12 +53,16 @@ public sealed class HeldPattern
     /// <summary>Whether a child with this pattern alone would answer wrongly.</summary>
     public bool IsTelling(Item item) => _procedures.All(procedure => !IsAnsweredRightly(item, procedure));
 
-    /// <summary>Whether such a child comes to the right answer itself: a hand that is put near enough to be scored right does not show where it belongs.</summary>
+    /// <summary>
+    /// Whether such a child comes to the right answer itself: a hand that is put near enough to be scored right does not show where it
+    /// belongs.
+    /// </summary>
     public bool ComesRight(Item item) =>
         _procedures.All(procedure => IsAnsweredRightly(item, procedure) && !IsPutNearby(item, procedure));
 
     private bool IsPutNearby(Item item, int procedure) =>
-        _model.Space.At(Pattern.Step)[_model.Space.ChoiceOf(procedure, Pattern.Step)].Rule is PlacingRule placing && item.Task.Order.Contains(Step.Placing) && !placing.IsExactAt(item.Time.Minute);
+        _model.Space.At(Pattern.Step)[_model.Space.ChoiceOf(procedure, Pattern.Step)].Rule is PlacingRule placing
+            && item.Task.Order.Contains(Step.Placing) && !placing.IsExactAt(item.Time.Minute);
 
     private bool IsAnsweredRightly(Item item, int procedure)
     {

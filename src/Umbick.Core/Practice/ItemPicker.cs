@@ -20,9 +20,12 @@ internal sealed class ItemPicker(int seed, IReadOnlyCollection<ClockTime>? taken
     /// <summary>Whether a coin falls on its head.</summary>
     public bool Toss() => _random.Next(2) == 0;
 
-    /// <summary>The items that were not picked, each with what it would cost: much like those that were is dear. Equals differ by the seed.</summary>
+    /// <summary>
+    /// The items that were not picked, each with what it would cost: much like those that were is dear. Equals differ by the seed.
+    /// </summary>
     public IReadOnlyList<(Item Item, double Cost)> Weigh(IEnumerable<Item> items) =>
-        [.. items.Where(item => !_picked.Contains((item.Task, item.Time))).Select(item => (item, CostOf(item.Time) + _random.NextDouble()))];
+        [.. items.Where(item => !_picked.Contains((item.Task, item.Time)))
+            .Select(item => (item, CostOf(item.Time) + _random.NextDouble()))];
 
     /// <summary>Picks the one that costs least; null where there is none left.</summary>
     public Item? Pick(IEnumerable<Item> items) => Weigh(items) is { Count: > 0 } open ? Use(open.MinBy(each => each.Cost).Item) : null;
@@ -35,5 +38,6 @@ internal sealed class ItemPicker(int seed, IReadOnlyCollection<ClockTime>? taken
     }
 
     private double CostOf(ClockTime time) => (_taken.Contains(time) ? TakenElsewhere : 0) + _picked.Sum(earlier =>
-        (earlier.Time == time ? SameTime : 0) + (earlier.Time.Hour == time.Hour ? SameHour : 0) + (earlier.Time.Minute == time.Minute ? SameMinute : 0));
+        (earlier.Time == time ? SameTime : 0) + (earlier.Time.Hour == time.Hour ? SameHour : 0)
+            + (earlier.Time.Minute == time.Minute ? SameMinute : 0));
 }

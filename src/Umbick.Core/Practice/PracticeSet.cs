@@ -36,7 +36,8 @@ public enum SetPart
 public static class SetParts
 {
     /// <summary>Whether its answer tells if the pattern is still there: what comes right either way tells nothing.</summary>
-    public static bool IsTelling(this SetPart part) => part is SetPart.Differ or SetPart.Judge or SetPart.Again or SetPart.Transfer or SetPart.Bare;
+    public static bool IsTelling(this SetPart part) =>
+        part is SetPart.Differ or SetPart.Judge or SetPart.Again or SetPart.Transfer or SetPart.Bare;
 }
 
 /// <summary>One item of a set.</summary>

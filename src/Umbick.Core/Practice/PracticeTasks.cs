@@ -15,7 +15,9 @@ public static class PracticeTasks
         _ => ClockTasks.ReadDigital,
     };
 
-    /// <summary>Simpler tasks in which the same idea can be met first: one hand alone; for halves and quarters a face before words.</summary>
+    /// <summary>
+    /// Simpler tasks in which the same idea can be met first: one hand alone; for halves and quarters a face before words.
+    /// </summary>
     internal static IReadOnlyList<ClockTask> Simpler(Pattern pattern) => pattern.Step switch
     {
         Step.Hour => [ClockTasks.HourOnly],
@@ -38,5 +40,6 @@ public static class PracticeTasks
 
     /// <summary>Tasks that come right although a pattern spoils all of its own, looked through in this order.</summary>
     internal static IReadOnlyList<ClockTask> Untouched { get; } =
-        [ClockTasks.MinutesOnly, ClockTasks.HourOnly, ClockTasks.ReadWords, ClockTasks.Describe, ClockTasks.ReadDigital, ClockTasks.WordsToDigital, ClockTasks.DigitalToWords];
+        [ClockTasks.MinutesOnly, ClockTasks.HourOnly, ClockTasks.ReadWords, ClockTasks.Describe, ClockTasks.ReadDigital,
+            ClockTasks.WordsToDigital, ClockTasks.DigitalToWords];
 }

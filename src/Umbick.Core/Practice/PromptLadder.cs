@@ -34,7 +34,8 @@ public static class PromptLadder
         new(Rung.LookAgain, NameOf(Rung.LookAgain), "“Look once more.”"),
         new(Rung.HandNamed, NameOf(Rung.HandNamed), $"“{ChildWords.LookAgain(item, held.Pattern.Step, preferences, stage)}”"),
         new(Rung.TwoChoices, NameOf(Rung.TwoChoices), Choices(item, held, preferences.Wording)),
-        new(Rung.Told, NameOf(Rung.Told), $"“{string.Join(' ', FaceInWords.For(item, null, preferences).Append($"It is {FaceInWords.Right(item, preferences.Wording)}."))}”"),
+        new(Rung.Told, NameOf(Rung.Told),
+            $"“{string.Join(' ', FaceInWords.For(item, null, preferences).Append($"It is {FaceInWords.Right(item, preferences.Wording)}."))}”"),
     ];
 
     /// <summary>The right answer and the pattern's, in an order that does not give the right one away.</summary>

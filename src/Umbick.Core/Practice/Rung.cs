@@ -23,7 +23,8 @@ public enum Rung
 public static class Rungs
 {
     private static readonly (Rung Rung, string Id)[] Ids =
-        [(Rung.Waited, "waited"), (Rung.LookAgain, "look-again"), (Rung.HandNamed, "hand-named"), (Rung.TwoChoices, "two-choices"), (Rung.Told, "told")];
+        [(Rung.Waited, "waited"), (Rung.LookAgain, "look-again"), (Rung.HandNamed, "hand-named"), (Rung.TwoChoices, "two-choices"),
+            (Rung.Told, "told")];
 
     /// <summary>Its name in rows, which never changes.</summary>
     public static string Id(this Rung rung) => Ids.First(id => id.Rung == rung).Id;
@@ -32,7 +33,8 @@ public static class Rungs
     public static Rung? Find(string? id) => Ids.Where(each => each.Id == id).Select(each => (Rung?)each.Rung).FirstOrDefault();
 
     /// <summary>
-    /// The rung that the next visit starts with: one lower than what half of the telling answers took, or less. Null where none is needed, or
+    /// The rung that the next visit starts with: one lower than what half of the telling answers took, or less. Null where none is needed,
+    /// or
     /// nothing has been asked yet.
     /// </summary>
     /// <param name="took">What each telling answer of the last visit took; null where it came right by itself.</param>

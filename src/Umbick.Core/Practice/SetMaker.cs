@@ -4,7 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Practice;
 
 /// <summary>
-/// Makes a practice set for a pattern: a secure start, minimal contrast pairs, claims to judge, the idea in another form, and a bare one at the
+/// Makes a practice set for a pattern: a secure start, minimal contrast pairs, claims to judge, the idea in another form, and a bare one at
+/// the
 /// end. No task and time comes twice; hours and minutes are spread; the wrap over 12 is in it where it matters.
 /// </summary>
 /// <param name="wording">How the reasons say times.</param>
@@ -23,11 +24,13 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         var slots = Fill(parts, pools, picker, order.CarriedTo);
         foreach (var (place, again) in order.Swaps.Index().Select(swap => (swap.Item, swap.Index)))
         {
-            if (place >= 0 && place < slots.Length && Other(slots, place, pools, Unlike(slots.Select(slot => slot.Item), order, again)) is { } other) slots[place] = other;
+            if (place >= 0 && place < slots.Length
+                && Other(slots, place, pools, Unlike(slots.Select(slot => slot.Item), order, again)) is { } other) slots[place] = other;
         }
         var why = new SetWhy(order.Held, _wording);
         return new PracticeSet(order.Held.Pattern, [.. slots.Select((slot, place) =>
-            new SetItem(slot.Item, slot.Part, Fading.Within(order.Start, place, order.Length), why.For(slot, place > 0 ? slots[place - 1] : null)))]);
+            new SetItem(slot.Item, slot.Part, Fading.Within(order.Start, place, order.Length),
+                why.For(slot, place > 0 ? slots[place - 1] : null)))]);
     }
 
     /// <summary>One more item, to end a visit on: it comes right, and is none of the set's.</summary>
@@ -41,9 +44,12 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     /// <summary>The stage a set is made at: the child's own, or the first later one at which the pattern shows at all.</summary>
     public static Stage StageFor(SetRequest order) => Stages.OfReading
         .Where(stage => stage >= order.Stage)
-        .FirstOrDefault(stage => ItemBank.ForSitting(stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling), Stage.EveryMinute);
+        .FirstOrDefault(stage => ItemBank.ForSitting(stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling),
+        Stage.EveryMinute);
 
-    /// <summary>The items of a set. What matters most is picked first, while there is most to pick from: the first pair, the end, then the rest.</summary>
+    /// <summary>
+    /// The items of a set. What matters most is picked first, while there is most to pick from: the first pair, the end, then the rest.
+    /// </summary>
     private static SetSlot[] Fill(IReadOnlyList<SetPart> parts, SetPools pools, ItemPicker picker, IReadOnlyCollection<ClockTask> carriedTo)
     {
         var slots = new SetSlot[parts.Count];
@@ -52,7 +58,8 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         PutPair(pairs[0], isFirst: true);
         slots[^1] = (pools.Bare(picker) is { } bare ? new SetSlot(bare, SetPart.Bare) : Again(pools, picker)) with { Part = SetPart.Bare };
         var asked = new[] { pairs[0], pairs[0] + 1, parts.Count - 1 }.Select(place => slots[place].Item.Task).ToHashSet();
-        slots[^2] = pools.Transfer(picker, asked, carriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer) : Again(pools, picker);
+        slots[^2] = pools.Transfer(picker, asked, carriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer)
+            : Again(pools, picker);
         foreach (var place in pairs.Skip(1)) PutPair(place, isFirst: false);
         for (var place = 0; place < parts.Count; place++)
         {
@@ -71,7 +78,8 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     private static SetSlot Secure(SetPools pools, ItemPicker picker) => new(pools.Secure(picker), SetPart.Secure);
 
     /// <summary>Once more where they part; where the stage has no such time left, one that comes right.</summary>
-    private static SetSlot Again(SetPools pools, ItemPicker picker) => pools.Again(picker) is { } again ? new SetSlot(again, SetPart.Again) : Secure(pools, picker);
+    private static SetSlot Again(SetPools pools, ItemPicker picker) => pools.Again(picker) is { } again ? new SetSlot(again, SetPart.Again)
+        : Secure(pools, picker);
 
     /// <summary>Another item that keeps the rules at a place; null where there is none.</summary>
     private static SetSlot? Other(SetSlot[] slots, int place, SetPools pools, ItemPicker picker)

@@ -8,7 +8,8 @@ internal static class SetPlan
     public static IReadOnlyList<SetPart> ForLength(int length)
     {
         var before = length - Fading.BareAtTheEnd;
-        // With five before the end two pairs and a claim are better than a pair and a start of its own: the first of a pair comes right as well.
+        // With five before the end two pairs and a claim are better than a pair and a start of its own: the first of a pair comes right as
+        // well.
         var secure = before is 4 or > 5 ? 1 : 0;
         var rest = before - secure;
         var claims = rest % 2 == 0 ? (rest > 2 ? 2 : 0) : rest >= RoomForAThirdClaim ? 3 : 1;

@@ -15,8 +15,10 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
     private IEnumerable<ClockTask> Simpler => PracticeTasks.Simpler(held.Pattern).Where(IsOpen);
 
     /// <summary>
-    /// A minimal pair: the same task with the same hour, or else the same minutes; first where the pattern comes right, then where it does not.
-    /// Where no time of a task comes right the first is the same time in a task that the pattern leaves alone. The first pair of a set is in the
+    /// A minimal pair: the same task with the same hour, or else the same minutes; first where the pattern comes right, then where it does
+    /// not.
+    /// Where no time of a task comes right the first is the same time in a task that the pattern leaves alone. The first pair of a set is
+    /// in the
     /// simplest task that has one, and for halves and quarters on a face.
     /// </summary>
     public (Item Agree, Item Differ)? Pair(ItemPicker picker, bool isFirst)
@@ -24,9 +26,12 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         if (isFirst)
         {
             if (Simpler.Select(task => PairIn(picker, task)).FirstOrDefault(pair => pair is not null) is { } simple) return simple;
-            if (held.Pattern.Step == Step.Fractions && Across(picker, _main, PracticeTasks.Simpler(held.Pattern)) is { } onAFace) return onAFace;
+            if (held.Pattern.Step == Step.Fractions && Across(picker, _main, PracticeTasks.Simpler(held.Pattern)) is { } onAFace)
+                return onAFace;
         }
-        return PairIn(picker, _main) ?? Across(picker, _main, PracticeTasks.Untouched) ?? Simpler.Select(task => PairIn(picker, task)).FirstOrDefault(pair => pair is not null);
+        return PairIn(picker, _main)
+            ?? Across(picker, _main, PracticeTasks.Untouched)
+            ?? Simpler.Select(task => PairIn(picker, task)).FirstOrDefault(pair => pair is not null);
     }
 
     /// <summary>The other item of a pair, beside one that stays.</summary>
@@ -39,7 +44,9 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
             ? item.Time.Hour == stays.Time.Hour || (item.Time.Minute == stays.Time.Minute && item.Time != stays.Time)
             : item.Time == stays.Time));
 
-    /// <summary>One that comes right although the child has the pattern, and of the easiest times; of a task it leaves alone where its own has none.</summary>
+    /// <summary>
+    /// One that comes right although the child has the pattern, and of the easiest times; of a task it leaves alone where its own has none.
+    /// </summary>
     public Item Secure(ItemPicker picker)
     {
         var own = held.Pattern.Step == Step.Fractions ? [.. Simpler, _main] : Simpler.Prepend(_main);
@@ -54,22 +61,30 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         throw new InvalidOperationException("A stage has fewer times than a set has items.");
     }
 
-    /// <summary>One more at which they part: in the pattern's own task, or in another of its tasks; null where the stage has none left.</summary>
+    /// <summary>
+    /// One more at which they part: in the pattern's own task, or in another of its tasks; null where the stage has none left.
+    /// </summary>
     public Item? Again(ItemPicker picker) =>
-        Simpler.Prepend(_main).Concat(PracticeTasks.Transfers(held.Pattern).Where(IsOpen)).Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
+        Simpler.Prepend(_main).Concat(PracticeTasks.Transfers(held.Pattern).Where(IsOpen)).Select(task => In(picker, task))
+            .FirstOrDefault(item => item is not null);
 
     /// <summary>The last: at which they part, over the top from 12 to 1 where that matters.</summary>
     public Item? Bare(ItemPicker picker) =>
-        (held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing ? picker.Pick(For(_main).Telling.Where(item => item.Time.Hour == 12)) : null) ?? In(picker, _main);
+        (held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing
+            ? picker.Pick(For(_main).Telling.Where(item => item.Time.Hour == 12)) : null) ?? In(picker, _main);
 
     /// <summary>The idea in another form: one that is not in this set and was not in earlier ones, as far as there is one.</summary>
     public Item? Transfer(ItemPicker picker, IReadOnlySet<ClockTask> asked, IReadOnlyCollection<ClockTask> carriedTo) =>
-        PracticeTasks.Transfers(held.Pattern).Where(task => IsOpen(task) && !asked.Contains(task)).OrderBy(task => carriedTo.Contains(task) ? 1 : 0)
+        PracticeTasks.Transfers(held.Pattern).Where(task => IsOpen(task) && !asked.Contains(task))
+            .OrderBy(task => carriedTo.Contains(task) ? 1 : 0)
             .Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
 
-    /// <summary>One at which they part when a clock is set; null where the pattern does not show there, or the child has not set one.</summary>
+    /// <summary>
+    /// One at which they part when a clock is set; null where the pattern does not show there, or the child has not set one.
+    /// </summary>
     public Item? ToSet(ItemPicker picker) =>
-        PracticeTasks.Transfers(held.Pattern).Where(task => task.Form == AnswerForm.Hands && IsOpen(task)).Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
+        PracticeTasks.Transfers(held.Pattern).Where(task => task.Form == AnswerForm.Hands && IsOpen(task)).Select(task => In(picker, task))
+            .FirstOrDefault(item => item is not null);
 
     /// <summary>One of a task at which they part; null where none is left.</summary>
     public Item? In(ItemPicker picker, ClockTask task) => picker.Pick(For(task).Telling);
@@ -88,9 +103,14 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         };
         var claimed = held.Pattern.Step == Step.Placing ? ClockTasks.RepairClock : ClockTasks.Judge;
         if (!IsOpen(claimed)) return null;
-        var hand = claimed == ClockTasks.RepairClock ? For(task).Telling.Where(item => held.AnswerTo(item) is PlacedAnswer { Hour: not null, Minute: not null }) : For(task).Telling;
+        var hand = claimed == ClockTasks.RepairClock
+            ? For(task).Telling.Where(item => held.AnswerTo(item) is PlacedAnswer { Hour: not null, Minute: not null }) : For(task).Telling;
         return picker.Pick(hand.Select(item => new Item(claimed, item.Time))) is { } picked
-            ? picked with { Claim = isTrue && claimed == ClockTasks.Judge ? new Item(task, picked.Time).Right : held.AnswerTo(new Item(task, picked.Time)) }
+            ? picked with
+            {
+                Claim =
+            isTrue && claimed == ClockTasks.Judge ? new Item(task, picked.Time).Right : held.AnswerTo(new Item(task, picked.Time))
+            }
             : null;
     }
 
@@ -111,7 +131,9 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         if (!pairs.Any())
         {
             var byMinute = agreeing.ToLookup(each => each.Item.Time.Minute);
-            pairs = telling.SelectMany(differ => byMinute[differ.Item.Time.Minute].Select(agree => (agree with { Cost = agree.Cost + HoursBetween(agree.Item, differ.Item) }, differ)));
+            pairs = telling.SelectMany(differ =>
+                byMinute[differ.Item.Time.Minute]
+                    .Select(agree => (agree with { Cost = agree.Cost + HoursBetween(agree.Item, differ.Item) }, differ)));
         }
         return Taken(picker, pairs);
     }
@@ -122,12 +144,14 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         foreach (var other in others.Where(other => other != task && IsOpen(other)))
         {
             var byTime = picker.Weigh(For(other).Agreeing).ToLookup(each => each.Item.Time);
-            if (Taken(picker, telling.SelectMany(differ => byTime[differ.Item.Time].Select(agree => (agree, differ)))) is { } pair) return pair;
+            if (Taken(picker, telling.SelectMany(differ => byTime[differ.Item.Time].Select(agree => (agree, differ)))) is { } pair)
+                return pair;
         }
         return null;
     }
 
-    private static (Item, Item)? Taken(ItemPicker picker, IEnumerable<((Item Item, double Cost) Agree, (Item Item, double Cost) Differ)> pairs)
+    private static (Item, Item)? Taken(
+        ItemPicker picker, IEnumerable<((Item Item, double Cost) Agree, (Item Item, double Cost) Differ)> pairs)
     {
         var open = pairs.ToList();
         if (open.Count == 0) return null;

@@ -5,7 +5,8 @@ namespace Umbick.Core.Practice;
 
 /// <summary>What a set is asked for.</summary>
 /// <param name="Held">The pattern, as the child has it.</param>
-/// <param name="Stage">What the child has been taught. Where the pattern does not show there at all it is raised to the first at which it does.</param>
+/// <param name="Stage">What the child has been taught. Where the pattern does not show there at all it is raised to the first at which it
+/// does.</param>
 /// <param name="Start">The help on the first faces.</param>
 /// <param name="Seed">The same order with the same seed makes the same set.</param>
 public sealed record SetRequest(HeldPattern Held, Stage Stage, Support Start, int Seed)

@@ -19,14 +19,17 @@ internal sealed class SetWhy(HeldPattern held, Wording wording)
         return part switch
         {
             SetPart.Secure => $"A secure start: {InWords(item.Right)} comes right either way.",
-            SetPart.Agree when item.Task == PracticeTasks.For(held.Pattern) || PracticeTasks.Simpler(held.Pattern).Contains(item.Task) => $"Both ways give {InWords(item.Right)}.",
+            SetPart.Agree when item.Task == PracticeTasks.For(held.Pattern) || PracticeTasks.Simpler(held.Pattern).Contains(item.Task) =>
+                $"Both ways give {InWords(item.Right)}.",
             SetPart.Agree => $"The next clock, asked so that it comes right: {InWords(item.Right)}.",
             SetPart.Differ => $"{Shared(item, before?.Item)}: {Parted(item.Right, held.AnswerTo(item))}.",
-            SetPart.Judge when item.Task == ClockTasks.RepairClock => $"Hands to put right: {Parted(new Item(ClockTasks.SetFromDigital, item.Time).Right, item.Claim!)}.",
+            SetPart.Judge when item.Task == ClockTasks.RepairClock =>
+                $"Hands to put right: {Parted(new Item(ClockTasks.SetFromDigital, item.Time).Right, item.Claim!)}.",
             SetPart.Judge => $"A claim that is {(item.ClaimIsRight ? "true" : "not true")}: {JudgedAs(item)}.",
             SetPart.Bare or SetPart.Again when held.ComesRight(item) => $"Bare: {InWords(item.Right)} comes right either way.",
             SetPart.Transfer => $"In another form, bare: {Parted(item.Right, held.AnswerTo(item))}.",
-            SetPart.Bare when item.Time.Hour == 12 && held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing => $"Bare: {Parted(item.Right, held.AnswerTo(item))}, over the top from 12 to 1.",
+            SetPart.Bare when item.Time.Hour == 12 && held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing =>
+                $"Bare: {Parted(item.Right, held.AnswerTo(item))}, over the top from 12 to 1.",
             SetPart.Bare => $"Bare: {Parted(item.Right, held.AnswerTo(item))}.",
             _ => $"Once more where they part: {Parted(item.Right, held.AnswerTo(item))}.",
         };
@@ -41,13 +44,18 @@ internal sealed class SetWhy(HeldPattern held, Wording wording)
     /// <summary>What is right, and what the pattern makes of it; of hands only those that differ.</summary>
     private string Parted(Answer right, Answer its)
     {
-        if (right is PlacedAnswer { Hour: { } hour, Minute: { } minute } && its is PlacedAnswer { Hour: { } itsHour, Minute: { } itsMinute })
+        if (right is PlacedAnswer { Hour: { } hour, Minute: { } minute }
+            && its is PlacedAnswer { Hour: { } itsHour, Minute: { } itsMinute })
         {
-            if (HandPositions.MinutesApart(minute, itsMinute) < 0.5) return Parted(new PlacedAnswer(hour, null), new PlacedAnswer(itsHour, null));
-            if (HandPositions.HoursApart(hour, itsHour) < 0.01) return Parted(new PlacedAnswer(null, minute), new PlacedAnswer(null, itsMinute));
+            if (HandPositions.MinutesApart(minute, itsMinute) < 0.5)
+                return Parted(new PlacedAnswer(hour, null), new PlacedAnswer(itsHour, null));
+            if (HandPositions.HoursApart(hour, itsHour) < 0.01)
+                return Parted(new PlacedAnswer(null, minute), new PlacedAnswer(null, itsMinute));
         }
-        if (right is PlacedAnswer { Hour: { } only, Minute: null } && its is PlacedAnswer { Hour: { } itsOnly }) return $"the short hand {HandsInWords.Short(only)}, not {HandsInWords.Short(itsOnly)} ({_reads})";
-        if (right is PlacedAnswer { Hour: null, Minute: { } at } && its is PlacedAnswer { Minute: { } itsAt }) return $"the long hand {HandsInWords.Long(at)}, not {HandsInWords.Long(itsAt)} ({_reads})";
+        if (right is PlacedAnswer { Hour: { } only, Minute: null } && its is PlacedAnswer { Hour: { } itsOnly })
+            return $"the short hand {HandsInWords.Short(only)}, not {HandsInWords.Short(itsOnly)} ({_reads})";
+        if (right is PlacedAnswer { Hour: null, Minute: { } at } && its is PlacedAnswer { Minute: { } itsAt })
+            return $"the long hand {HandsInWords.Long(at)}, not {HandsInWords.Long(itsAt)} ({_reads})";
         return $"{InWords(right)}, not {InWords(its)} ({_reads})";
     }
 
@@ -59,7 +67,8 @@ internal sealed class SetWhy(HeldPattern held, Wording wording)
     private string InWords(Answer answer) => answer switch
     {
         PlacedAnswer placed => HandsInWords.For(placed),
-        PlacesAnswer places => places.From == places.To ? $"short hand on the {places.From}, long hand at the {places.MinuteAt}" : $"short hand between {places.From} and {places.To}, long hand at the {places.MinuteAt}",
+        PlacesAnswer places => places.From == places.To ? $"short hand on the {places.From}, long hand at the {places.MinuteAt}"
+            : $"short hand between {places.From} and {places.To}, long hand at the {places.MinuteAt}",
         HourPlaceAnswer place => $"{place.Hour}",
         DigitalAnswer { Hour: null, Minutes: { } minutes } => $"{minutes} minutes",
         _ => answer.Short(wording),

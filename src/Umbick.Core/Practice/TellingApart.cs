@@ -12,7 +12,8 @@ namespace Umbick.Core.Practice;
 public sealed record TellingApart(Item Item, Answer Answer, Answer OtherAnswer)
 {
     /// <summary>
-    /// Finds it: at the earliest stage, a question to which the two answer differently, and best both wrongly, for an answer that is right tells of no pattern.
+    /// Finds it: at the earliest stage, a question to which the two answer differently, and best both wrongly, for an answer that is right
+    /// tells of no pattern.
     /// </summary>
     /// <param name="model">The model.</param>
     /// <param name="pattern">The pattern.</param>

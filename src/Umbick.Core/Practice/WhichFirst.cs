@@ -10,7 +10,10 @@ namespace Umbick.Core.Practice;
 /// <param name="Consistency">How often the child follows their way, 0 to 1.</param>
 public sealed record PracticeWorth(Finding Finding, double ShareWrong, double Consistency = 1)
 {
-    /// <summary>The share of the stage's items, 0 to 1, that this child is believed to get wrong by it: not all of what the pattern spoils, for nobody is sure, and no child holds to a way always.</summary>
+    /// <summary>
+    /// The share of the stage's items, 0 to 1, that this child is believed to get wrong by it: not all of what the pattern spoils, for
+    /// nobody is sure, and no child holds to a way always.
+    /// </summary>
     public double ShareBelievedWrong => Worth * Consistency;
 
     /// <summary>What practising it is worth: belief times what it spoils.</summary>

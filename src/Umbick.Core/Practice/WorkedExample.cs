@@ -13,10 +13,12 @@ public static class WorkedExample
     /// <param name="inSet">The times that the set asks: the example gives none of them away.</param>
     public static Item? For(Item item, Support support, Stage stage, IReadOnlyCollection<ClockTime> inSet)
     {
-        if (support == Support.Bare || item.OtherSkill is not null || !(item.Task.ShowsClock || item.Task.Form == AnswerForm.Hands)) return null;
+        if (support == Support.Bare || item.OtherSkill is not null || !(item.Task.ShowsClock || item.Task.Form == AnswerForm.Hands))
+            return null;
         var task = item.Task.ReadAs ?? (item.Task == ClockTasks.RepairClock ? ClockTasks.SetFromDigital : item.Task);
         return ItemBank.ForSitting(stage, [task])
-            .Where(other => other.Time.Minute % 5 == item.Time.Minute % 5 && !inSet.Contains(other.Time) && other.Time.Hour != item.Time.Hour)
+            .Where(other => other.Time.Minute % 5 == item.Time.Minute % 5 && !inSet.Contains(other.Time)
+            && other.Time.Hour != item.Time.Hour)
             .OrderBy(other => other.Time.Minute == item.Time.Minute ? 1 : 0)
             .ThenBy(other => Math.Abs(other.Time.Minute - item.Time.Minute))
             .ThenBy(other => inSet.Count(time => time.Hour == other.Time.Hour))

@@ -5,7 +5,8 @@ using Umbick.Core.Practice;
 namespace Umbick.Core.Progress;
 
 /// <summary>
-/// What a summary rests on: the answers, counted once. Where all answers of a child were looked at, this stands beside the summary; its figures are the only ones
+/// What a summary rests on: the answers, counted once. Where all answers of a child were looked at, this stands beside the summary; its
+/// figures are the only ones
 /// that are told.
 /// </summary>
 public sealed class CaseEvidence
@@ -30,7 +31,8 @@ public sealed class CaseEvidence
         (_summary, _replay) = (summary, replay);
         var about = summary.About ?? (summary.Facts.Beside == BesidePatterns.SameAnswer ? Catalogue.Find(Catalogue.SameAnswer) : null);
         Finding = replay.Now.Findings.FirstOrDefault(finding => finding.Pattern == about);
-        Told = [.. summary.Facts.Labels.Where(label => label.Label is Label.Likely or Label.Possible).SelectMany(label => replay.Now.Findings.Where(finding => finding.Pattern == label.Pattern))];
+        Told = [.. summary.Facts.Labels.Where(label => label.Label is Label.Likely or Label.Possible)
+            .SelectMany(label => replay.Now.Findings.Where(finding => finding.Pattern == label.Pattern))];
         Telling = Finding is null || summary.About is null ? [] : Finding.Evidence.Shown;
         Shown = Telling.Count > 0
             ? [.. Telling.TakeLast(MostShown).Select(telling => telling.Index)]
@@ -40,7 +42,9 @@ public sealed class CaseEvidence
         _firstAndNow = new(() => summary.WorkedOn is { } pattern ? Progress.FirstAndNow.From(replay, model, pattern) : null);
     }
 
-    /// <summary>The share, 0 to 1, of the stage's times that the child is believed to get wrong by what is practised next; null where nothing is.</summary>
+    /// <summary>
+    /// The share, 0 to 1, of the stage's times that the child is believed to get wrong by what is practised next; null where nothing is.
+    /// </summary>
     public double? GoesWrong { get; }
 
     /// <summary>Why what is next comes next, as sentences.</summary>
@@ -75,7 +79,8 @@ public sealed class CaseEvidence
     /// <summary>What the sentence rests on, as a sentence; empty where nothing was asked.</summary>
     public string InWords => Finding is { } finding ? InWordsOf(finding)
         : _summary.Facts.Beside == BesidePatterns.Guessing && _summary.About is null
-            ? $"{CameRight}, and the others follow nothing that is on the clock. That happens where clocks are new, or too many at once. It says nothing yet of how {_summary.Facts.Alias} reads."
+            ? $"{CameRight}, and the others follow nothing that is on the clock. That happens where clocks are new, or too many at once. "
+            + $"It says nothing yet of how {_summary.Facts.Alias} reads."
         : _replay.Answers.Count == 0 ? ""
         : $"{CameRight}{(_summary.Facts.Beside == BesidePatterns.None ? "; nothing goes wrong in one way now" : "")}.";
 
@@ -83,9 +88,13 @@ public sealed class CaseEvidence
     public string InWordsOf(Finding finding)
     {
         var setting = finding.Shows == ShownWhere.Reading ? " Clocks are set rightly." : "";
-        var alike = finding.Evidence.NotYetTold.Count == 0 ? "" : $" Not yet told from: {string.Join(", ", finding.Evidence.NotYetTold.Select(pattern => pattern.TextsIn(_summary.Facts.Wording).Reads))}.";
+        var alike = finding.Evidence.NotYetTold.Count == 0 ? ""
+            : $" Not yet told from: "
+            + $"{string.Join(", ", finding.Evidence.NotYetTold.Select(pattern => pattern.TextsIn(_summary.Facts.Wording).Reads))}.";
         return $"{finding.Evidence.Count.InWords}{setting}{alike}";
     }
 
-    private string CameRight => $"{_replay.Answers.Count(answer => answer.Given.IsRight)} of {_replay.Answers.Count} {(_replay.Answers.Count == 1 ? "answer" : "answers")} came right";
+    private string CameRight =>
+        $"{_replay.Answers.Count(answer => answer.Given.IsRight)} of {_replay.Answers.Count} "
+            + $"{(_replay.Answers.Count == 1 ? "answer" : "answers")} came right";
 }

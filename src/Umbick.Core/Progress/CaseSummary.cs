@@ -12,13 +12,15 @@ namespace Umbick.Core.Progress;
 /// <param name="Wording">How times are said to the child.</param>
 /// <param name="Stage">The last stage that the child has met.</param>
 /// <param name="Sittings">How many sittings were answered and are over.</param>
-/// <param name="Labels">What each pattern is called now: the likely and possible ones first, the one to practise first at the front.</param>
+/// <param name="Labels">What each pattern is called now: the likely and possible ones first, the one to practise first at the
+/// front.</param>
 /// <param name="Beside">What stands out beside the patterns.</param>
 /// <param name="Courses">The work on each pattern.</param>
 /// <param name="Given">The sets that the child was given.</param>
 /// <param name="FormDue">The check form of the cycle that comes next; null where none does.</param>
 public sealed record CaseFacts(
-    string Alias, Wording Wording, Stage Stage, int Sittings, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, BesidePatterns Beside, PatternCourses Courses,
+    string Alias, Wording Wording, Stage Stage, int Sittings, IReadOnlyList<(Pattern Pattern, Label Label)> Labels, BesidePatterns Beside,
+    PatternCourses Courses,
     IReadOnlyList<SetsGiven> Given, DueCheck? FormDue)
 {
     /// <summary>Whether a sitting was left in the middle.</summary>
@@ -33,12 +35,16 @@ public sealed record CaseFacts(
     /// <summary>When the latest asking was held; null where none was.</summary>
     public DateTime? LastAsking { get; init; }
 
-    /// <summary>Whether a set was finished since the last asking, other than in a visit: a visit asks cold before it practises, and whether that has helped is seen at the next.</summary>
+    /// <summary>
+    /// Whether a set was finished since the last asking, other than in a visit: a visit asks cold before it practises, and whether that has
+    /// helped is seen at the next.
+    /// </summary>
     public bool PractisedSinceAsked => LastSetAlone is { } practised && (LastAsking is not { } asked || practised > asked);
 }
 
 /// <summary>
-/// What is known of a child on a day, and what follows from it. It is decided here and nowhere else: pages, files and reports read it, so that no two of them can
+/// What is known of a child on a day, and what follows from it. It is decided here and nowhere else: pages, files and reports read it, so
+/// that no two of them can
 /// say different things.
 /// </summary>
 public sealed class CaseSummary
@@ -49,7 +55,8 @@ public sealed class CaseSummary
     public CaseSummary(CaseFacts facts, DateOnly today)
     {
         (Facts, Today) = (facts, today);
-        Due = [.. facts.Courses.Due.Concat(facts.FormDue is { } form ? [form] : []).OrderBy(check => check.Day).ThenBy(check => check.Pattern is null ? 0 : 1)];
+        Due = [.. facts.Courses.Due.Concat(facts.FormDue is { } form ? [form] : []).OrderBy(check => check.Day)
+            .ThenBy(check => check.Pattern is null ? 0 : 1)];
         ToPractise = Open(Label.Likely);
         State = new CaseState(
             facts.Sittings, ToPractise, Open(Label.Possible), facts.AskingOpen, facts.SetOpen, facts.PractisedSinceAsked, facts.Beside,
@@ -69,9 +76,11 @@ public sealed class CaseSummary
     /// <param name="today">The day that it is.</param>
     public static CaseSummary OfAnswers(ReadingModel model, string alias, Replay replay, DateOnly today)
     {
-        IReadOnlyList<(Pattern Pattern, Label Label)> labels = [.. WhichFirst.Order(model, replay.Now, Stage.EveryMinute).Select(impact => (impact.Finding.Pattern, impact.Finding.Label))];
+        IReadOnlyList<(Pattern Pattern, Label Label)> labels =
+            [.. WhichFirst.Order(model, replay.Now, Stage.EveryMinute).Select(impact => (impact.Finding.Pattern, impact.Finding.Label))];
         var courses = PatternCourses.Follow([], [], [], [], labels, SchoolYear.Plain);
-        return new CaseSummary(new CaseFacts(alias, Wording.Usual, Stage.EveryMinute, replay.Sittings.Count, labels, replay.Now.Beside, courses, [], null), today);
+        return new CaseSummary(new CaseFacts(alias, Wording.Usual, Stage.EveryMinute, replay.Sittings.Count, labels, replay.Now.Beside,
+            courses, [], null), today);
     }
 
     /// <summary>What it was made of.</summary>
@@ -102,7 +111,8 @@ public sealed class CaseSummary
     public Label Called { get; }
 
     /// <summary>
-    /// The pattern that is worked on: that of the latest set while its practice goes on, else the one to practise first. Where none is practised any more, the
+    /// The pattern that is worked on: that of the latest set while its practice goes on, else the one to practise first. Where none is
+    /// practised any more, the
     /// one that was last, or whose cold start was held last.
     /// </summary>
     public Pattern? WorkedOn { get; }
@@ -150,31 +160,46 @@ public sealed class CaseSummary
     /// <summary>Whether a child could be practised with: something is likely, or a set waits.</summary>
     public bool CouldWork => ToPractise.Count > 0 || State.SetOpen;
 
-    /// <summary>Whether the case can be closed: asked, nothing open, nothing that stands out, and whatever was worked on is mastered.</summary>
-    public bool IsFinished => State is { Sittings: > 0, AskingOpen: false, SetOpen: false, Likely.Count: 0, Possible.Count: 0, Beside: BesidePatterns.None }
-        && Facts.Courses.All.Values.All(course => course.Phase is PatternPhase.InRechecks or PatternPhase.Secure || (course.Practised is null && course.Colds.Count == 0));
+    /// <summary>
+    /// Whether the case can be closed: asked, nothing open, nothing that stands out, and whatever was worked on is mastered.
+    /// </summary>
+    public bool IsFinished =>
+        State is { Sittings: > 0, AskingOpen: false, SetOpen: false, Likely.Count: 0, Possible.Count: 0, Beside: BesidePatterns.None }
+        && Facts.Courses.All.Values.All(course =>
+        course.Phase is PatternPhase.InRechecks or PatternPhase.Secure || (course.Practised is null && course.Colds.Count == 0));
 
     /// <summary>What to do next where the case stands like this: with another check in its place, say.</summary>
     public WhatNext NextIn(CaseState state) => WhatNext.For(state, Facts.Wording);
 
     private string Said(Pattern pattern) => pattern.TextsIn(Facts.Wording).FindingOf(Facts.Alias);
 
-    /// <summary>The patterns of reading that are called so and whose practice has not ended: a finished one is not practised, whatever the belief; its return is a decision of its own.</summary>
+    /// <summary>
+    /// The patterns of reading that are called so and whose practice has not ended: a finished one is not practised, whatever the belief;
+    /// its return is a decision of its own.
+    /// </summary>
     private IReadOnlyList<Pattern> Open(Label label) => [.. CaseState.Labelled(Facts.Labels, label).Where(pattern => !HasEnded(pattern))];
 
-    /// <summary>Whether the practice of a pattern has ended. After the last recheck nobody would look again: one that is likely then has come back.</summary>
+    /// <summary>
+    /// Whether the practice of a pattern has ended. After the last recheck nobody would look again: one that is likely then has come back.
+    /// </summary>
     private bool HasEnded(Pattern pattern) => Facts.Courses.CourseOf(pattern) is { HasEnded: true } course
         && !(course.Phase == PatternPhase.Secure && Facts.Labels.Contains((pattern, Label.Likely)));
 
-    /// <summary>The order in which everything is told: likely; what has no name and hides all else; possible; what is finished; what was left behind.</summary>
+    /// <summary>
+    /// The order in which everything is told: likely; what has no name and hides all else; possible; what is finished; what was left
+    /// behind.
+    /// </summary>
     private (Pattern? Pattern, Label Label) Foremost()
     {
         if (State.Likely is [var likely, ..]) return (likely, Label.Likely);
         if (Facts.Beside is BesidePatterns.Guessing or BesidePatterns.SameAnswer) return (null, Label.Unlikely);
         if (State.Possible is [var possible, ..]) return (possible, Label.Possible);
-        return Finished(Label.Likely) ?? Finished(Label.Possible) ?? (CaseState.Labelled(Facts.Labels, Label.Cleared) is [var cleared, ..] ? (cleared, Label.Cleared) : (null, Label.Unlikely));
+        return Finished(Label.Likely)
+            ?? Finished(Label.Possible)
+            ?? (CaseState.Labelled(Facts.Labels, Label.Cleared) is [var cleared, ..] ? (cleared, Label.Cleared) : (null, Label.Unlikely));
 
-        (Pattern? Pattern, Label Label)? Finished(Label label) => CaseState.Labelled(Facts.Labels, label) is [var pattern, ..] ? (pattern, label) : null;
+        (Pattern? Pattern, Label Label)? Finished(Label label) => CaseState.Labelled(Facts.Labels, label) is [var pattern, ..]
+            ? (pattern, label) : null;
     }
 
     private Pattern? PatternWorkedOn()
@@ -182,6 +207,7 @@ public sealed class CaseSummary
         var given = Facts.Given.OrderByDescending(sets => sets.LastGiven).Select(sets => Facts.Courses.ToldAs(sets.Pattern)).ToList();
         return given.Concat(State.Likely).Concat(State.Possible).FirstOrDefault(pattern => !HasEnded(pattern))
             ?? given.FirstOrDefault()
-            ?? Facts.Courses.All.Where(course => course.Value.Colds.Count > 0).OrderByDescending(course => course.Value.Colds[^1].Day).Select(course => course.Key).FirstOrDefault();
+            ?? Facts.Courses.All.Where(course => course.Value.Colds.Count > 0).OrderByDescending(course => course.Value.Colds[^1].Day)
+            .Select(course => course.Key).FirstOrDefault();
     }
 }

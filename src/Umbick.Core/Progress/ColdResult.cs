@@ -9,7 +9,10 @@ namespace Umbick.Core.Progress;
 /// <param name="BySetting">Whether a clock was set.</param>
 public sealed record ColdAnswer(TellingOutcome Outcome, bool BySetting = false)
 {
-    /// <summary>Holds an answer against the pattern that the cold start was for, in any of its variants: it does not matter what else is believed of the child, so that an answer of long ago still says the same.</summary>
+    /// <summary>
+    /// Holds an answer against the pattern that the cold start was for, in any of its variants: it does not matter what else is believed of
+    /// the child, so that an answer of long ago still says the same.
+    /// </summary>
     /// <param name="model">The model.</param>
     /// <param name="pattern">The pattern.</param>
     /// <param name="given">The answer.</param>
@@ -19,7 +22,8 @@ public sealed record ColdAnswer(TellingOutcome Outcome, bool BySetting = false)
         var bySetting = given.Item.Task.Form == Items.AnswerForm.Hands;
         if (isRight) return new ColdAnswer(TellingOutcome.Right, bySetting);
         var choices = model.Space.At(pattern.Step);
-        var ways = Enumerable.Range(0, choices.Count).Where(state => choices[state].Holds(pattern)).Select(state => model.Space.With(0, pattern.Step, state)).ToList();
+        var ways = Enumerable.Range(0, choices.Count).Where(state => choices[state].Holds(pattern))
+            .Select(state => model.Space.With(0, pattern.Step, state)).ToList();
         var itsWay = model.Observe(given).Any(seen => ways.Exists(way => seen.ChanceOf(way) > ModelParameters.FittingFrom));
         return new ColdAnswer(itsWay ? TellingOutcome.ItsWay : TellingOutcome.Otherwise, bySetting);
     }

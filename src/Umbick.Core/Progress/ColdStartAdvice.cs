@@ -6,7 +6,10 @@ public enum ColdStartAdvice
     /// <summary>Go on as it is.</summary>
     GoOn,
 
-    /// <summary>None or one right three times running, and no more at the last than at the first of them: another demonstration, other words, a step back.</summary>
+    /// <summary>
+    /// None or one right three times running, and no more at the last than at the first of them: another demonstration, other words, a step
+    /// back.
+    /// </summary>
     ChangeApproach,
 
     /// <summary>All right three times running: practice of this pattern can end.</summary>

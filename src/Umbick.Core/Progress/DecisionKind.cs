@@ -33,10 +33,12 @@ public static class DecisionKinds
     };
 
     /// <summary>The kind with this id, or null.</summary>
-    public static DecisionKind? Find(string? id) => Enum.GetValues<DecisionKind>().Where(kind => kind.Id() == id).Select(kind => (DecisionKind?)kind).FirstOrDefault();
+    public static DecisionKind? Find(string? id) =>
+        Enum.GetValues<DecisionKind>().Where(kind => kind.Id() == id).Select(kind => (DecisionKind?)kind).FirstOrDefault();
 
     /// <summary>Whether it follows from cold starts, and so was offered.</summary>
-    public static bool IsOffered(this DecisionKind kind) => kind is DecisionKind.ChangeApproach or DecisionKind.FinishPattern or DecisionKind.BackToPractice;
+    public static bool IsOffered(this DecisionKind kind) =>
+        kind is DecisionKind.ChangeApproach or DecisionKind.FinishPattern or DecisionKind.BackToPractice;
 }
 
 /// <summary>A decision on a pattern that was offered.</summary>

@@ -17,15 +17,36 @@ public static class DecisionTexts
     /// <summary>What is read where a decision is offered.</summary>
     public static OfferText For(Offer offer)
     {
-        var colds = string.Join(", ", offer.Grounds.Select(cold => $"{cold.Right} of {cold.Telling.Count} on {cold.Day.ToString("d MMM", CultureInfo.InvariantCulture)}"));
+        var colds = string.Join(", ",
+            offer.Grounds.Select(cold =>
+                $"{cold.Right} of {cold.Telling.Count} on {cold.Day.ToString("d MMM", CultureInfo.InvariantCulture)}"));
         return offer switch
         {
-            { Kind: DecisionKind.ChangeApproach } => new("Change the approach?", $"Three cold starts in a row with none or one right, and no rise: {colds}. Try another demonstration, other words or a step back, and not the same again.", "Change the approach", "Go on as it is"),
-            { Kind: DecisionKind.BackToPractice, IsPractised: false } => new("Begin to practise it?", $"It has come back: {Misses(offer.Grounds[^1])} went its way on {offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it", "Wait for the next recheck"),
-            { Kind: DecisionKind.BackToPractice } => new("Back to practice?", $"It has come back: {Misses(offer.Grounds[^1])} went its way on {offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it again", "Wait for the next recheck"),
-            { IsPractised: false } => new("Finish this pattern?", $"It comes right without any practice: {colds}. Practice can be left out, and the rechecks begin{(offer.IsMastered ? "" : " once it is mastered")}.", "Finish it", "Practise it all the same"),
-            { IsMastered: true } => new("Finish this pattern?", $"It is mastered: seven of the last eight cold answers right, and none its way for a week or more ({colds}). Practice can end, and the rechecks begin.", "Finish it", "Practise on"),
-            _ => new("Finish this pattern?", $"Three cold starts in a row all right: {colds}. Practice can end; the rechecks begin once it is mastered.", "Finish it", "Practise on"),
+            { Kind: DecisionKind.ChangeApproach } =>
+                new("Change the approach?",
+                    $"Three cold starts in a row with none or one right, and no rise: {colds}. Try another demonstration, other words or "
+                        + $"a step back, and not the same again.", "Change the approach", "Go on as it is"),
+            { Kind: DecisionKind.BackToPractice, IsPractised: false } =>
+                new("Begin to practise it?",
+                    $"It has come back: {Misses(offer.Grounds[^1])} went its way on "
+                        + $"{offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it",
+                        "Wait for the next recheck"),
+            { Kind: DecisionKind.BackToPractice } =>
+                new("Back to practice?",
+                    $"It has come back: {Misses(offer.Grounds[^1])} went its way on "
+                        + $"{offer.Grounds[^1].Day.ToString("d MMM", CultureInfo.InvariantCulture)}.", "Practise it again",
+                        "Wait for the next recheck"),
+            { IsPractised: false } =>
+                new("Finish this pattern?",
+                    $"It comes right without any practice: {colds}. Practice can be left out, and the rechecks "
+                        + $"begin{(offer.IsMastered ? "" : " once it is mastered")}.", "Finish it", "Practise it all the same"),
+            { IsMastered: true } =>
+                new("Finish this pattern?",
+                    $"It is mastered: seven of the last eight cold answers right, and none its way for a week or more ({colds}). Practice "
+                        + $"can end, and the rechecks begin.", "Finish it", "Practise on"),
+            _ => new("Finish this pattern?",
+                $"Three cold starts in a row all right: {colds}. Practice can end; the rechecks begin once it is mastered.", "Finish it",
+                "Practise on"),
         };
     }
 
@@ -65,9 +86,11 @@ public static class DecisionTexts
         string And(IEnumerable<Pattern> patterns) => string.Join(" and ", patterns.Select(other => other.TextsIn(wording).Reads));
         return course switch
         {
-            { Practised: { } practised } when !practised.As.Contains(pattern) => $"Practised as {And(practised.As)}; the answers now look more like {reads}.",
+            { Practised: { } practised } when !practised.As.Contains(pattern) =>
+                $"Practised as {And(practised.As)}; the answers now look more like {reads}.",
             { Practised: not null } => $"Practised: {reads}.",
-            { LookedAtAs.Count: > 0 } => $"Looked at as {And(course.LookedAtAs)}; the answers now look more like {reads}. Not practised yet.",
+            { LookedAtAs.Count: > 0 } =>
+                $"Looked at as {And(course.LookedAtAs)}; the answers now look more like {reads}. Not practised yet.",
             _ => $"Not practised yet: {reads}.",
         };
     }

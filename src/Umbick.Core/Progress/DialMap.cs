@@ -17,7 +17,8 @@ public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialC
         var counted = answers.Where(answer => !answer.Helped && answer.Item.OtherSkill is null).ToList();
         return new DialMap(
             [.. Enumerable.Range(1, 12).Select(hour => Count(hour, counted.Where(answer => answer.Item.Time.Hour == hour)))],
-            [.. Enumerable.Range(0, 12).Select(sector => Count(sector * 5, counted.Where(answer => answer.Item.Time.Minute / 5 == sector)))]);
+            [.. Enumerable.Range(0, 12)
+                .Select(sector => Count(sector * 5, counted.Where(answer => answer.Item.Time.Minute / 5 == sector)))]);
     }
 
     /// <summary>The last weeks, in days.</summary>
@@ -27,7 +28,8 @@ public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialC
     private const int Fewest = 6;
 
     /// <summary>
-    /// The dial before practice began, and that of the last six weeks; the second null where nothing was practised, or too little was answered since.
+    /// The dial before practice began, and that of the last six weeks; the second null where nothing was practised, or too little was
+    /// answered since.
     /// </summary>
     /// <param name="answers">The answers, the earliest first.</param>
     /// <param name="practisedFrom">The day on which practice began; null where it never did.</param>
@@ -36,7 +38,8 @@ public sealed record DialMap(IReadOnlyList<DialCount> Hours, IReadOnlyList<DialC
     {
         if (practisedFrom is not { } from) return (From(answers), null);
         var now = answers.Where(answer => answer.Day > from && answer.Day > today.AddDays(-NowDays)).ToList();
-        return (From(answers.Where(answer => answer.Day <= from)), now.Count(answer => !answer.Helped && answer.Item.OtherSkill is null) < Fewest ? null : From(now));
+        return (From(answers.Where(answer => answer.Day <= from)),
+            now.Count(answer => !answer.Helped && answer.Item.OtherSkill is null) < Fewest ? null : From(now));
     }
 
     private static DialCount Count(int place, IEnumerable<ScoredAnswer> answers)

@@ -36,7 +36,8 @@ public sealed record FirstAndNow(
         {
             var (first, last) = (Sittings[0], Sittings[^1]);
             var start = $"At first {first.Right} of {first.Telling} telling {(first.Telling == 1 ? "answer" : "answers")} right";
-            return Sittings.Count == 1 ? $"{start}. Ask again after practice." : $"{start}; on {last.Day.ToString("d MMMM", CultureInfo.InvariantCulture)} {last.Right} of {last.Telling}.";
+            return Sittings.Count == 1 ? $"{start}. Ask again after practice."
+                : $"{start}; on {last.Day.ToString("d MMMM", CultureInfo.InvariantCulture)} {last.Right} of {last.Telling}.";
         }
     }
 

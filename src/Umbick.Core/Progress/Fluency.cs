@@ -23,7 +23,8 @@ public sealed record Fluency(DateOnly Day, double Seconds, int Answers)
     /// How long a line takes to run down beside a question, in seconds, 10 to 60: half as long again as their right answers took on
     /// the latest day, so that most come well before its end.
     /// </summary>
-    public static double LineFor(IReadOnlyList<Fluency> days) => days.Count == 0 ? UsualSeconds : Math.Round(Math.Clamp(Leeway * days[^1].Seconds, 10, 60));
+    public static double LineFor(IReadOnlyList<Fluency> days) => days.Count == 0 ? UsualSeconds
+        : Math.Round(Math.Clamp(Leeway * days[^1].Seconds, 10, 60));
 }
 
 /// <summary>The middle of some numbers.</summary>

@@ -5,7 +5,9 @@ using Umbick.Core.Items;
 
 namespace Umbick.Core.Progress;
 
-/// <summary>What the answers say beside the reading of clocks: prerequisite skills, counting on, the halves of the day, a sense of time.</summary>
+/// <summary>
+/// What the answers say beside the reading of clocks: prerequisite skills, counting on, the halves of the day, a sense of time.
+/// </summary>
 /// <param name="Skills">The prerequisite skills that were asked for.</param>
 /// <param name="Findings">The patterns beside reading that are possible or likely, and have shown themselves.</param>
 /// <param name="Felt">How far off each stop by feeling was, in words.</param>

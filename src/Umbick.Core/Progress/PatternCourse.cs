@@ -33,12 +33,14 @@ public sealed record Offer(DecisionKind Kind, IReadOnlyList<ColdResult> Grounds,
 /// <param name="Phase">How far it has come.</param>
 /// <param name="MasteredOn">The day on which it was mastered; null where it is not.</param>
 /// <param name="Rechecks">Its rechecks; null before they begin.</param>
-/// <param name="DueFrom">From which day on it is to be looked at again, by a cold start; null where it is practised, or nothing is to come.</param>
+/// <param name="DueFrom">From which day on it is to be looked at again, by a cold start; null where it is practised, or nothing is to
+/// come.</param>
 /// <param name="Offer">The decision that is to be taken; null where there is none.</param>
 /// <param name="Colds">Every cold start of the pattern, the earliest first.</param>
 /// <param name="Streak">The latest of them that a decision can rest on: those since the last decision.</param>
 public sealed record PatternCourse(
-    PatternPhase Phase, DateOnly? MasteredOn, Rechecks? Rechecks, DateOnly? DueFrom, Offer? Offer, IReadOnlyList<ColdResult> Colds, IReadOnlyList<ColdResult> Streak)
+    PatternPhase Phase, DateOnly? MasteredOn, Rechecks? Rechecks, DateOnly? DueFrom, Offer? Offer, IReadOnlyList<ColdResult> Colds,
+    IReadOnlyList<ColdResult> Streak)
 {
     /// <summary>What was practised in it; null where nothing was.</summary>
     public Practised? Practised { get; init; }
@@ -58,7 +60,8 @@ public sealed record PatternCourse(
     /// <param name="year">The school's year.</param>
     /// <param name="practised">What was practised; null where nothing was.</param>
     /// <param name="wasShown">Whether the idea was shown. Where nothing was practised or shown there is no approach to change.</param>
-    public static PatternCourse Build(IReadOnlyList<ColdResult> colds, IReadOnlyList<PatternDecision> decisions, SchoolYear year, Practised? practised = null, bool wasShown = false)
+    public static PatternCourse Build(IReadOnlyList<ColdResult> colds, IReadOnlyList<PatternDecision> decisions, SchoolYear year,
+        Practised? practised = null, bool wasShown = false)
     {
         var following = new CourseBuilder(year, practised, wasShown);
         var left = decisions.ToList();
@@ -85,7 +88,9 @@ public sealed record PatternCourse(
         /// <summary>Cold starts since the last decision: three in a row are counted among these.</summary>
         private readonly List<ColdResult> _streak = [];
 
-        /// <summary>The first whole one. It comes before any practice: it says where the work begins, and nothing of the approach.</summary>
+        /// <summary>
+        /// The first whole one. It comes before any practice: it says where the work begins, and nothing of the approach.
+        /// </summary>
         private ColdResult? _first;
 
         /// <summary>Cold starts since it was last sent back: mastery is shown by these.</summary>
@@ -100,7 +105,8 @@ public sealed record PatternCourse(
         private bool _masteryTurnedDown;
         private DecisionKind? _taken;
 
-        private DateOnly? RechecksFrom => _finished is { } finished && _mastered is { } mastered ? (finished > mastered ? finished : mastered) : null;
+        private DateOnly? RechecksFrom => _finished is { } finished && _mastered is { } mastered
+            ? (finished > mastered ? finished : mastered) : null;
 
         public void See(ColdResult cold)
         {
@@ -141,7 +147,8 @@ public sealed record PatternCourse(
         public PatternCourse Now(IReadOnlyList<ColdResult> colds)
         {
             var rechecks = RechecksFrom is { } from ? Rechecks.Plan(from, _rechecked, year) : null;
-            var phase = rechecks is { AreOver: true } ? PatternPhase.Secure : rechecks is not null ? PatternPhase.InRechecks : _finished is not null ? PatternPhase.Finished : PatternPhase.Practising;
+            var phase = rechecks is { AreOver: true } ? PatternPhase.Secure
+                : rechecks is not null ? PatternPhase.InRechecks : _finished is not null ? PatternPhase.Finished : PatternPhase.Practising;
             DateOnly? due = phase switch
             {
                 PatternPhase.InRechecks => rechecks!.Next?.Due,
@@ -152,19 +159,23 @@ public sealed record PatternCourse(
             return new PatternCourse(phase, _mastered, rechecks, due, offer, colds, [.. _streak])
             {
                 Practised = practised,
-                ChangesApproach = offer is { Kind: DecisionKind.ChangeApproach } || (_streak.Count == 0 && _taken == DecisionKind.ChangeApproach),
+                ChangesApproach = offer is { Kind: DecisionKind.ChangeApproach }
+                    || (_streak.Count == 0 && _taken == DecisionKind.ChangeApproach),
             };
         }
 
         private Offer? Suggested =>
             _cameBack is { } back ? new Offer(DecisionKind.BackToPractice, [back])
             : _finished is not null ? null
-            : _mastered is not null && !_masteryTurnedDown ? new Offer(DecisionKind.FinishPattern, [.. _since.TakeLast(ColdStarts.InARow)], IsMastered: true)
+            : _mastered is not null && !_masteryTurnedDown
+            ? new Offer(DecisionKind.FinishPattern, [.. _since.TakeLast(ColdStarts.InARow)], IsMastered: true)
             : Says(_streak) == ColdStartAdvice.FinishPattern ? new Offer(DecisionKind.FinishPattern, LastWhole)
-            : (wasShown || practised is not null) && Says(_streak.Where(cold => cold != _first)) == ColdStartAdvice.ChangeApproach ? new Offer(DecisionKind.ChangeApproach, LastWhole)
+            : (wasShown || practised is not null) && Says(_streak.Where(cold => cold != _first)) == ColdStartAdvice.ChangeApproach
+            ? new Offer(DecisionKind.ChangeApproach, LastWhole)
             : null;
 
-        private static ColdStartAdvice Says(IEnumerable<ColdResult> colds) => ColdStarts.Advise(colds.Select(cold => (cold.Right, cold.Telling.Count)));
+        private static ColdStartAdvice Says(IEnumerable<ColdResult> colds) =>
+            ColdStarts.Advise(colds.Select(cold => (cold.Right, cold.Telling.Count)));
 
         private IReadOnlyList<ColdResult> LastWhole => [.. _streak.Where(cold => cold.IsWhole).TakeLast(ColdStarts.InARow)];
     }

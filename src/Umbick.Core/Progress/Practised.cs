@@ -19,6 +19,7 @@ public sealed record Practised(DateOnly First, DateOnly Last, IReadOnlyList<Patt
     public static Practised? From(IEnumerable<SetsGiven> given)
     {
         var done = given.Where(sets => sets.First is not null).OrderByDescending(sets => sets.Last).ToList();
-        return done.Count == 0 ? null : new Practised(done.Min(sets => sets.First!.Value), done[0].Last!.Value, [.. done.Select(sets => sets.Pattern)]);
+        return done.Count == 0 ? null
+            : new Practised(done.Min(sets => sets.First!.Value), done[0].Last!.Value, [.. done.Select(sets => sets.Pattern)]);
     }
 }

@@ -47,18 +47,23 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
         var grounds = whole.Count == 0 ? "There has been no cold start yet."
             : whole.Count == 1 ? $"One cold start: {whole[0].Right} of {ColdStart.Telling} right."
             : $"Right out of {ColdStart.Telling}, cold start by cold start: {string.Join(", ", whole.Select(cold => cold.Right))}.";
-        var withTrend = whole.Count < 2 ? grounds : $"{grounds} {(trend is null ? "With fewer than four no trend is claimed." : InWords(trend.Value))}";
+        var withTrend = whole.Count < 2 ? grounds
+            : $"{grounds} {(trend is null ? "With fewer than four no trend is claimed." : InWords(trend.Value))}";
         return course switch
         {
             { Offer.Kind: DecisionKind.BackToPractice } => new(ProgressSays.CameBack, "It has come back.", grounds),
-            { Practised: null, Phase: PatternPhase.Secure } => new(ProgressSays.ItComesRight, "It comes right without practice, and it has lasted.", grounds),
-            { Practised: null, Phase: PatternPhase.InRechecks } => new(ProgressSays.ItComesRight, "It comes right without practice, and it is being looked at again.", grounds),
+            { Practised: null, Phase: PatternPhase.Secure } =>
+                new(ProgressSays.ItComesRight, "It comes right without practice, and it has lasted.", grounds),
+            { Practised: null, Phase: PatternPhase.InRechecks } =>
+                new(ProgressSays.ItComesRight, "It comes right without practice, and it is being looked at again.", grounds),
             { Practised: null, MasteredOn: not null } => new(ProgressSays.ItComesRight, "It comes right without practice.", grounds),
-            { Practised: null, Offer.Kind: DecisionKind.FinishPattern } or { Practised: null, Phase: PatternPhase.Finished } => new(ProgressSays.ItComesRight, "It comes right without practice; it is not mastered yet.", grounds),
+            { Practised: null, Offer.Kind: DecisionKind.FinishPattern } or { Practised: null, Phase: PatternPhase.Finished } =>
+                new(ProgressSays.ItComesRight, "It comes right without practice; it is not mastered yet.", grounds),
             { Phase: PatternPhase.Secure } => new(ProgressSays.ItWorked, "It worked, and it has lasted.", grounds),
             { Phase: PatternPhase.InRechecks } => new(ProgressSays.ItWorked, "It worked, and it is being looked at again.", grounds),
             { MasteredOn: not null } => new(ProgressSays.ItWorked, "It worked.", grounds),
-            { Offer.Kind: DecisionKind.FinishPattern } or { Phase: PatternPhase.Finished } => new(ProgressSays.ItWorked, "It seems to have worked; it is not mastered yet.", grounds),
+            { Offer.Kind: DecisionKind.FinishPattern } or { Phase: PatternPhase.Finished } =>
+                new(ProgressSays.ItWorked, "It seems to have worked; it is not mastered yet.", grounds),
             { Offer.Kind: DecisionKind.ChangeApproach } => new(ProgressSays.NotWorking, "It is not working in this way.", grounds),
             { Practised: null } => new(ProgressSays.NotBegun, "It is not practised yet.", withTrend),
             _ when whole.Count < Trend.Fewest => new(ProgressSays.TooEarly, "It is too early to say.", withTrend),
@@ -68,5 +73,6 @@ public sealed record ProgressSentence(ProgressSays Says, string Sentence, string
     }
 
     private static string InWords(double perWeek) => Math.Abs(perWeek) < 0.05 ? "No change from week to week."
-        : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"About {Math.Abs(perWeek):0.#} {(perWeek > 0 ? "more" : "fewer")} of {ColdStart.Telling} each week.");
+        : string.Create(System.Globalization.CultureInfo.InvariantCulture,
+        $"About {Math.Abs(perWeek):0.#} {(perWeek > 0 ? "more" : "fewer")} of {ColdStart.Telling} each week.");
 }

@@ -39,7 +39,8 @@ public sealed record Rechecks(IReadOnlyList<Recheck> All)
 
     /// <summary>Plans the rechecks of a pattern, and puts those that were held in their places.</summary>
     /// <param name="from">The day on which they begin: it is mastered, and its practice has ended.</param>
-    /// <param name="later">The cold starts of the pattern since, the earliest first. One held before anything is due is none of them.</param>
+    /// <param name="later">The cold starts of the pattern since, the earliest first. One held before anything is due is none of
+    /// them.</param>
     /// <param name="year">The school's year.</param>
     public static Rechecks Plan(DateOnly from, IEnumerable<ColdResult> later, SchoolYear year)
     {
@@ -60,7 +61,8 @@ public sealed record Rechecks(IReadOnlyList<Recheck> All)
             last = Due((RecheckTime)spaced.Count, last, year);
             spaced.Add(new Recheck((RecheckTime)spaced.Count, last, null));
         }
-        return new Rechecks([.. spaced.Append(new Recheck(RecheckTime.AfterHoliday, afterHoliday, heldAfterHoliday)).OrderBy(recheck => recheck.Due ?? DateOnly.MaxValue)]);
+        return new Rechecks([.. spaced.Append(new Recheck(RecheckTime.AfterHoliday, afterHoliday, heldAfterHoliday))
+            .OrderBy(recheck => recheck.Due ?? DateOnly.MaxValue)]);
     }
 
     private static DateOnly Due(RecheckTime time, DateOnly last, SchoolYear year) => time switch

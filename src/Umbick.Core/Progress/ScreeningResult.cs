@@ -41,11 +41,13 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
     /// <param name="wording">How the reason says times.</param>
     public static ScreeningResult From(int asked, int answered, int right, Conclusion conclusion, Wording? wording = null)
     {
-        if (answered < EnoughAnswered * asked) return new(ScreeningGroup.NotYet, answered == 0 ? "No answers yet." : $"Only {answered} of {asked} answered.");
+        if (answered < EnoughAnswered * asked)
+            return new(ScreeningGroup.NotYet, answered == 0 ? "No answers yet." : $"Only {answered} of {asked} answered.");
         var share = right / (double)answered;
         var score = $"{right} of {answered} right";
         var pattern = conclusion.Findings.FirstOrDefault(finding =>
-            finding.Label == Label.Likely || (finding.Label == Label.Possible && finding.Evidence.Count.ItsWay >= ModelParameters.TellingNeeded));
+            finding.Label == Label.Likely
+                || (finding.Label == Label.Possible && finding.Evidence.Count.ItsWay >= ModelParameters.TellingNeeded));
         var reads = pattern?.Pattern.TextsIn(wording ?? Wording.Usual).Reads;
         if (pattern is not null && share < SecureFrom)
             return new(ScreeningGroup.Join, $"{score}; {pattern.Evidence.Count.ItsWay} of the wrong ones go one way: {reads}.");

@@ -30,8 +30,10 @@ public sealed record StageRecord(Stage Stage, int Asked, int Right, bool IsSecur
     private static StageRecord ByStage(Stage stage, List<ScoredAnswer> answers)
     {
         var last = answers.TakeLast(Last).ToList();
-        var secure = last.Count == Last && last.Count(answer => answer.IsRight) >= RightNeeded && last.Select(answer => answer.Day).Distinct().Count() >= DaysNeeded;
-        return new StageRecord(stage, answers.Count, answers.Count(answer => answer.IsRight), secure) { Missing = secure ? null : MissingOf(last) };
+        var secure = last.Count == Last && last.Count(answer => answer.IsRight) >= RightNeeded
+            && last.Select(answer => answer.Day).Distinct().Count() >= DaysNeeded;
+        return new StageRecord(stage, answers.Count, answers.Count(answer => answer.IsRight), secure)
+        { Missing = secure ? null : MissingOf(last) };
     }
 
     private static string MissingOf(List<ScoredAnswer> last)

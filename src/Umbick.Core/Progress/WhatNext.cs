@@ -65,18 +65,38 @@ public sealed record WhatNext(NextStep Step, Pattern? Pattern, string Heading, s
                 _ => "The cycle ends. Its last form shows what has grown.",
             })
             { Form = form },
-            { Due: { Pattern: { } due, IsRecheck: true } } => new(NextStep.Recheck, due, $"Recheck: {due.TextsIn(wording ?? Wording.Usual).Reads}", "It is mastered. Five bare clocks show whether it has stayed away."),
-            { Due.Pattern: { } due } => new(NextStep.Recheck, due, $"A cold start: {due.TextsIn(wording ?? Wording.Usual).Reads}", "Practice has ended, but it is not mastered yet. Five plain clocks will show how far it has come."),
+            { Due: { Pattern: { } due, IsRecheck: true } } =>
+                new(NextStep.Recheck, due, $"Recheck: {due.TextsIn(wording ?? Wording.Usual).Reads}",
+                    "It is mastered. Five bare clocks show whether it has stayed away."),
+            { Due.Pattern: { } due } =>
+                new(NextStep.Recheck, due, $"A cold start: {due.TextsIn(wording ?? Wording.Usual).Reads}",
+                    "Practice has ended, but it is not mastered yet. Five plain clocks will show how far it has come."),
             { SetOpen: true } => new(NextStep.DoTheSet, likely, "Do the set", "A practice set is ready and has not been finished."),
-            { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times", "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
-            { PractisedSinceAsked: true, StartsCold: false } => new(NextStep.AskAgain, likely, "Ask again, bare", "A set was done since the last asking. See whether it holds without help."),
-            _ when likely is not null => new(NextStep.Practise, likely, likely.TextsIn(wording ?? Wording.Usual).Practise, WhyPractise(state)),
-            { Beside: BesidePatterns.Guessing } => new(NextStep.LookTogether, null, "Go back to what is sure", "The answers do not follow the clock yet. Ask at an earlier stage, or check first what reading stands on."),
-            { Beside: BesidePatterns.SameAnswer } => new(NextStep.LookTogether, null, "Turn one clock together", "One answer came again and again. Find out whether the clocks were too hard, or it was just a bad day."),
-            _ when possible is not null => new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
-            { Beside: BesidePatterns.OtherWay } => new(NextStep.LookTogether, null, "Look at these answers together", "One step follows a way of the child’s own. Ask how they found the answer, and give it a name."),
-            { Beside: BesidePatterns.MuchWrong } => new(NextStep.LookTogether, null, "Go back to what is sure", "More answers were wrong than right, in no single way. Ask at an earlier stage."),
-            { Later: { } later } => new(NextStep.LookInAgain, later.Pattern, $"Nothing until {later.Day.ToString("d MMMM", System.Globalization.CultureInfo.InvariantCulture)}", later.Form is { } form ? $"Form {form} is due then." : "It is looked at again then, by five bare clocks."),
+            { Sittings: 0 } => new(NextStep.AskFirst, null, "Ask about ten times",
+                "Nothing has been asked yet. Ten or twelve clock times are enough to begin with."),
+            { PractisedSinceAsked: true, StartsCold: false } =>
+                new(NextStep.AskAgain, likely, "Ask again, bare",
+                    "A set was done since the last asking. See whether it holds without help."),
+            _ when likely is not null =>
+                new(NextStep.Practise, likely, likely.TextsIn(wording ?? Wording.Usual).Practise, WhyPractise(state)),
+            { Beside: BesidePatterns.Guessing } =>
+                new(NextStep.LookTogether, null, "Go back to what is sure",
+                    "The answers do not follow the clock yet. Ask at an earlier stage, or check first what reading stands on."),
+            { Beside: BesidePatterns.SameAnswer } =>
+                new(NextStep.LookTogether, null, "Turn one clock together",
+                    "One answer came again and again. Find out whether the clocks were too hard, or it was just a bad day."),
+            _ when possible is not null =>
+                new(NextStep.AskMore, possible, "Ask a few more", "Something may lie behind the answers. A few more questions will tell."),
+            { Beside: BesidePatterns.OtherWay } =>
+                new(NextStep.LookTogether, null, "Look at these answers together",
+                    "One step follows a way of the child’s own. Ask how they found the answer, and give it a name."),
+            { Beside: BesidePatterns.MuchWrong } =>
+                new(NextStep.LookTogether, null, "Go back to what is sure",
+                    "More answers were wrong than right, in no single way. Ask at an earlier stage."),
+            { Later: { } later } =>
+                new(NextStep.LookInAgain, later.Pattern,
+                    $"Nothing until {later.Day.ToString("d MMMM", System.Globalization.CultureInfo.InvariantCulture)}",
+                    later.Form is { } form ? $"Form {form} is due then." : "It is looked at again then, by five bare clocks."),
             _ => new(NextStep.LookInAgain, null, "Look in again", "No pattern stands out. Ask again in a few weeks."),
         };
     }

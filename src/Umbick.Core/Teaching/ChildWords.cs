@@ -13,7 +13,8 @@ public static class ChildWords
     public static string LookAgain(Step step, TeachingPreferences preferences, Stage stage = Stage.EveryMinute) => step switch
     {
         Step.Hands => "Which hand is the short one? That one tells the hour.",
-        Step.Hour => preferences.HourFirst ? Hour(preferences) : $"First the long hand. Then: {char.ToLowerInvariant(Hour(preferences)[0])}{Hour(preferences)[1..]}",
+        Step.Hour => preferences.HourFirst ? Hour(preferences)
+            : $"First the long hand. Then: {char.ToLowerInvariant(Hour(preferences)[0])}{Hour(preferences)[1..]}",
         Step.Minutes => Minutes(preferences, stage),
         Step.PastOrTo => "Is the long hand on its way down, or on its way up?",
         Step.Fractions => "Half way round is thirty minutes. A quarter is half of that.",
@@ -23,7 +24,9 @@ public static class ChildWords
         _ => "How far has the short hand moved on from its number?",
     };
 
-    /// <summary>A question that points at the step of an item that went wrong: the step which the set practises, where the item has it.</summary>
+    /// <summary>
+    /// A question that points at the step of an item that went wrong: the step which the set practises, where the item has it.
+    /// </summary>
     /// <param name="item">The item.</param>
     /// <param name="practised">The step that the set practises.</param>
     /// <param name="preferences">How clocks are taught here.</param>
@@ -31,26 +34,30 @@ public static class ChildWords
     public static string LookAgain(Item item, Step practised, TeachingPreferences preferences, Stage stage) => item.Task switch
     {
         _ when item.Task == ClockTasks.RepairClock => LookAgain(Step.Placing, preferences, stage),
-        { ReadAs: { } reading } when reading.Order.Contains(practised) || practised == Step.PastOrTo => LookAgain(practised, preferences, stage),
+        { ReadAs: { } reading } when reading.Order.Contains(practised) || practised == Step.PastOrTo =>
+            LookAgain(practised, preferences, stage),
         { Order: var order } when order.Contains(practised) => LookAgain(practised, preferences, stage),
-        _ when item.Task == ClockTasks.Describe => preferences.HourFirst ? "Look at one hand, and then at the other." : "The long hand first, then the short one.",
+        _ when item.Task == ClockTasks.Describe => preferences.HourFirst ? "Look at one hand, and then at the other."
+            : "The long hand first, then the short one.",
         _ => Help(item, preferences, stage),
     };
 
     /// <summary>What the short hand must do by these minutes, to choose from: the check whether the hands agree.</summary>
     public static IReadOnlyList<(HourPlace Place, string Words)> Agreeing { get; } =
-        [(HourPlace.LittlePast, "just past its number"), (HourPlace.Halfway, "about halfway"), (HourPlace.NearlyNext, "nearly at the next")];
+        [(HourPlace.LittlePast, "just past its number"), (HourPlace.Halfway, "about halfway"),
+            (HourPlace.NearlyNext, "nearly at the next")];
 
     /// <summary>Which hand to begin with.</summary>
     /// <param name="preferences">How clocks are taught here.</param>
     /// <param name="setting">Whether hands are set, not read.</param>
-    public static string Routine(TeachingPreferences preferences, bool setting) => (setting, setting ? preferences.SetsHourFirst : preferences.HourFirst) switch
-    {
-        (false, true) => "First the short hand: the hour. Then the long hand: the minutes.",
-        (false, false) => "First the long hand: the minutes. Then the short hand: the hour.",
-        (true, true) => "Set the short hand first, then the long one.",
-        (true, false) => "Set the long hand first, then the short one.",
-    };
+    public static string Routine(TeachingPreferences preferences, bool setting) =>
+        (setting, setting ? preferences.SetsHourFirst : preferences.HourFirst) switch
+        {
+            (false, true) => "First the short hand: the hour. Then the long hand: the minutes.",
+            (false, false) => "First the long hand: the minutes. Then the short hand: the hour.",
+            (true, true) => "Set the short hand first, then the long one.",
+            (true, false) => "Set the long hand first, then the short one.",
+        };
 
     /// <summary>What to do with the hands of a clock that is to be set.</summary>
     /// <param name="item">An item that is answered with hands.</param>
@@ -71,7 +78,8 @@ public static class ChildWords
     /// <param name="stage">The child's stage.</param>
     public static string Help(Item item, TeachingPreferences preferences, Stage stage) => item.Task switch
     {
-        { IsQuestion: true } => item.Task == ClockTasks.DayPart ? Noon(preferences) : item.Task == ClockTasks.Later ? LookAgain(Step.CountingOn, preferences, stage) : "Take your time.",
+        { IsQuestion: true } => item.Task == ClockTasks.DayPart ? Noon(preferences)
+            : item.Task == ClockTasks.Later ? LookAgain(Step.CountingOn, preferences, stage) : "Take your time.",
         { Form: AnswerForm.Hands } => AnswerBoxes.LooseHands(item) switch
         {
             (true, true) => Routine(preferences, setting: true),
@@ -82,7 +90,8 @@ public static class ChildWords
         { Form: AnswerForm.Hour } => Hour(preferences),
         { ShowsClock: true } => Routine(preferences, setting: false),
         // Here no hand can be looked at.
-        { Order: var order } when order.Contains(Step.PastOrTo) => preferences.Wording.Fill("‘{Past}’: the hour has gone by. ‘{To}’: it is still coming."),
+        { Order: var order } when order.Contains(Step.PastOrTo) =>
+            preferences.Wording.Fill("‘{Past}’: the hour has gone by. ‘{To}’: it is still coming."),
         _ => "Take your time.",
     };
 
@@ -109,7 +118,8 @@ public static class ChildWords
 
     private static string Counting(TeachingPreferences preferences, Stage stage)
     {
-        var start = preferences.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand." : "Start at the top and count in fives to the long hand.";
+        var start = preferences.CountsFromOne ? "Start with five at the 1 and count in fives to the long hand."
+            : "Start at the top and count in fives to the long hand.";
         return preferences.CountsBack && stage >= Stage.QuarterTo ? $"{start} After the half, you may count back from the top." : start;
     }
 }

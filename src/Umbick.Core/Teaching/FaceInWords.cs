@@ -12,7 +12,9 @@ public static class FaceInWords
     private const double HourHandOff = 0.2;
     private const double MinuteHandOff = 1;
 
-    /// <summary>The sentences, in the order in which hands are read or set here; none for a question that is no reading of a clock.</summary>
+    /// <summary>
+    /// The sentences, in the order in which hands are read or set here; none for a question that is no reading of a clock.
+    /// </summary>
     /// <param name="item">The item that was answered.</param>
     /// <param name="given">The last answer; null tells of every step.</param>
     /// <param name="preferences">How clocks are taught here.</param>
@@ -21,12 +23,14 @@ public static class FaceInWords
         if (item.OtherSkill is not null) return [];
         if (!item.Task.ShowsClock && item.Task.Form != AnswerForm.Hands) return [Words(item.Time, preferences.Wording)];
         var (hourWrong, minutesWrong) = Wrong(item, given);
-        var hour = new[] { item.Task.Form == AnswerForm.Hands ? HourPlaced(item.Time, preferences.Wording) : Hour(item.Time) }.Where(_ => hourWrong && Touches(item, Step.Hour));
+        var hour = new[] { item.Task.Form == AnswerForm.Hands ? HourPlaced(item.Time, preferences.Wording) : Hour(item.Time) }.Where(_ =>
+            hourWrong && Touches(item, Step.Hour));
         var minutes = new[] { Minutes(item.Time, preferences) }.Where(_ => minutesWrong && Touches(item, Step.Minutes));
         var hourFirst = item.Task.Form == AnswerForm.Hands ? preferences.SetsHourFirst : preferences.HourFirst;
         List<string> told = [.. hourFirst ? hour.Concat(minutes) : minutes.Concat(hour)];
         if (item.Task.Form == AnswerForm.Words && item.Time.Minute != 0) told.Add(Direction(item.Time, preferences.Wording));
-        if (told.Count == 0 && given is DigitalAnswer { Figures: 1 }) told.Add($"Minutes are written with two figures: {preferences.Wording.Digital(item.Time)}.");
+        if (told.Count == 0 && given is DigitalAnswer { Figures: 1 })
+            told.Add($"Minutes are written with two figures: {preferences.Wording.Digital(item.Time)}.");
         return told;
     }
 
@@ -51,7 +55,8 @@ public static class FaceInWords
                 placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) > MinuteHandOff);
         }
         if (given is HourPlaceAnswer or DigitalAnswer { Hour: null }) return (true, true);
-        return (given is SaidRight ? item.Claim?.Meaning : given?.Meaning) is { } meant ? (meant.Hour != item.Time.Hour, meant.Minute != item.Time.Minute) : (true, true);
+        return (given is SaidRight ? item.Claim?.Meaning : given?.Meaning) is { } meant
+            ? (meant.Hour != item.Time.Hour, meant.Minute != item.Time.Minute) : (true, true);
     }
 
     private static bool Touches(Item item, Step step) => (step, item.Task.Id) switch
@@ -65,7 +70,8 @@ public static class FaceInWords
         ? $"The short hand is exactly on the {time.Hour}, so the hour is {time.Hour}."
         : $"The short hand has passed the {time.Hour} and is not yet at the {Hours.After(time.Hour)}, so the hour is {time.Hour}.";
 
-    private static string HourPlaced(ClockTime time, Wording wording) => $"At {wording.Digital(time)} the short hand is {HourPlaces.InWords(time)}.";
+    private static string HourPlaced(ClockTime time, Wording wording) =>
+        $"At {wording.Digital(time)} the short hand is {HourPlaces.InWords(time)}.";
 
     private static string Minutes(ClockTime time, TeachingPreferences preferences)
     {
@@ -93,7 +99,8 @@ public static class FaceInWords
     {
         0 => $"{Capital(wording.Words(time))} is {wording.Digital(time)}.",
         <= 30 => $"{Capital(wording.Words(time))} is {time.Minute} minutes after {time.Hour} o'clock: {wording.Digital(time)}.",
-        _ => $"{Capital(wording.Words(time))} is {60 - time.Minute} minutes before {Hours.After(time.Hour)} o'clock: {wording.Digital(time)}.",
+        _ => $"{Capital(wording.Words(time))} is {60 - time.Minute} minutes before {Hours.After(time.Hour)} o'clock: "
+            + $"{wording.Digital(time)}.",
     };
 
     private static string Capital(string text) => $"{char.ToUpperInvariant(text[0])}{text[1..]}";

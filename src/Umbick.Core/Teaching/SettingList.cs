@@ -1,6 +1,8 @@
 namespace Umbick.Core.Teaching;
 
-/// <summary>Every setting, in the order in which they are shown. To add one is an entry here and a property of <see cref="TeachingPreferences"/>.</summary>
+/// <summary>
+/// Every setting, in the order in which they are shown. To add one is an entry here and a property of <see cref="TeachingPreferences"/>.
+/// </summary>
 public static class SettingList
 {
     private const SettingGroup Teaching = SettingGroup.Teaching;
@@ -11,7 +13,8 @@ public static class SettingList
 
     /// <summary>Which hand is read first.</summary>
     public static Setting Reading { get; } = new(
-        "reading", Teaching, "Which hand is read first?", "We say and write the hour first, and this order still works after the half hour.",
+        "reading", Teaching, "Which hand is read first?",
+        "We say and write the hour first, and this order still works after the half hour.",
         [new("hour-first", "the hour hand"), new("minute-first", "the minute hand")]);
 
     /// <summary>Which hand is set first.</summary>
@@ -36,23 +39,30 @@ public static class SettingList
 
     /// <summary>What is said of the hour hand between two numerals.</summary>
     public static Setting HourWords { get; } = new(
-        "hour-words", Teaching, "What is asked of the hour hand?", "“Nearest” gives the wrong hour after half {past}; the number it has passed is always right.",
-        [new("passed", "which number it has passed"), new("at", "which number it is at, or just after"), new("nearest", "which number it is nearest to")]);
+        "hour-words", Teaching, "What is asked of the hour hand?",
+        "“Nearest” gives the wrong hour after half {past}; the number it has passed is always right.",
+        [new("passed", "which number it has passed"), new("at", "which number it is at, or just after"),
+            new("nearest", "which number it is nearest to")]);
 
     /// <summary>What is said of the minute hand.</summary>
     public static Setting MinuteWords { get; } = new(
-        "minute-words", Teaching, "What is said of the minute hand?", "Up to half {past} it is enough to say where it points; after that the minutes are counted.",
-        [new("by-stage", "its direction at first, the count later"), new("numeral", "the number it is at, as a place; then the count"), new("count", "always the count, never the number")]);
+        "minute-words", Teaching, "What is said of the minute hand?",
+        "Up to half {past} it is enough to say where it points; after that the minutes are counted.",
+        [new("by-stage", "its direction at first, the count later"), new("numeral", "the number it is at, as a place; then the count"),
+            new("count", "always the count, never the number")]);
 
     /// <summary>How noon and midnight are told apart.</summary>
     public static Setting Noon { get; } = new(
-        "noon", Teaching, "How are morning and afternoon told apart?", "Light and dark show what the hours are like; the count shows where they change.",
+        "noon", Teaching, "How are morning and afternoon told apart?",
+        "Light and dark show what the hours are like; the count shows where they change.",
         [new("both", "by light and dark, and by the count"), new("light", "by light and dark"), new("count", "by where the count turns")]);
 
     /// <summary>How near the hour hand has to be.</summary>
     public static Setting Nearness { get; } = new(
-        "nearness", Teaching, "How near must the hour hand be placed?", "The right space is what counts at first; its place within it comes with five-minute times.",
-        [new("by-stage", "the right space first, its place later"), new("space", "the right space is enough"), new("place", "near its place, always")]);
+        "nearness", Teaching, "How near must the hour hand be placed?",
+        "The right space is what counts at first; its place within it comes with five-minute times.",
+        [new("by-stage", "the right space first, its place later"), new("space", "the right space is enough"),
+            new("place", "near its place, always")]);
 
     /// <summary>When minute numbers stand round the face.</summary>
     public static Setting MinuteNumbers { get; } = new(
@@ -61,7 +71,8 @@ public static class SettingList
 
     /// <summary>How much help the first faces of a practice set carry.</summary>
     public static Setting Support { get; } = new(
-        "support", Practising, "Help on the first clocks of a set?", "Help that depends on how the last set went soon fades. The last two clocks of a set never have any.",
+        "support", Practising, "Help on the first clocks of a set?",
+        "Help that depends on how the last set went soon fades. The last two clocks of a set never have any.",
         [
             new("by-last", "by how the last set went"), new("full", "minute numbers, the halves and the hour’s space"),
             new("most", "minute numbers and the hour’s space"), new("some", "the hour’s space"), new("bare", "none"),
@@ -69,28 +80,39 @@ public static class SettingList
 
     /// <summary>Whether the hands go together where a clock is set.</summary>
     public static Setting Hands { get; } = new(
-        "hands", Practising, "Do the hands go together?", "Hands that go together show where the hour hand belongs; loose ones show where the child thinks it does. While asking they are always loose.",
-        [new("by-use", "together to show, loose when the child sets"), new("geared", "together when the child practises, too"), new("loose", "always loose")]);
+        "hands", Practising, "Do the hands go together?",
+        "Hands that go together show where the hour hand belongs; loose ones show where the child thinks it does. While asking they are "
+            + "always loose.",
+        [new("by-use", "together to show, loose when the child sets"), new("geared", "together when the child practises, too"),
+            new("loose", "always loose")]);
 
     /// <summary>Whether a child checks the short hand against the long one once an item is settled.</summary>
     public static Setting HandsAgree { get; } = new(
-        "hands-agree", Practising, "Is ‘do the hands agree?’ asked after each clock?", "This is the child’s own check, and the best habit to leave them with. It is never scored.",
+        "hands-agree", Practising, "Is ‘do the hands agree?’ asked after each clock?",
+        "This is the child’s own check, and the best habit to leave them with. It is never scored.",
         [new("off", "no"), new("asked", "yes, after each clock that is read or set")]);
 
     /// <summary>How long an answer is waited for where they practise to read at ease.</summary>
     public static Setting Waiting { get; } = new(
-        "waiting", Practising, "How long may an answer take?", "No child is hurried while being asked or working on a pattern. In reading at ease a line may run down; a late answer counts all the same.",
+        "waiting", Practising, "How long may an answer take?",
+        "No child is hurried while being asked or working on a pattern. In reading at ease a line may run down; a late answer counts all "
+            + "the same.",
         [new("as-long", "as long as it takes"), new("countdown", "a line runs down, only for reading at ease")]);
 
     /// <summary>The word for minutes after the hour.</summary>
-    public static Setting Past { get; } = new("past", Words, "Minutes after the hour", "Most schools say past.", [new("past", "ten past six"), new("after", "ten after six")]);
+    public static Setting Past { get; } =
+        new("past", Words, "Minutes after the hour", "Most schools say past.",
+            [new("past", "ten past six"), new("after", "ten after six")]);
 
     /// <summary>The word for minutes before the hour.</summary>
     public static Setting To { get; } = new(
-        "to", Words, "Minutes before the hour", "Most schools say to.", [new("to", "ten to six"), new("till", "ten till six"), new("of", "ten of six"), new("before", "ten before six")]);
+        "to", Words, "Minutes before the hour", "Most schools say to.",
+        [new("to", "ten to six"), new("till", "ten till six"), new("of", "ten of six"), new("before", "ten before six")]);
 
     /// <summary>The mark between hour and minutes.</summary>
-    public static Setting Mark { get; } = new("mark", Words, "Between hour and minutes", "A colon cannot be taken for a decimal point.", [new("colon", "a colon"), new("stop", "a full stop")]);
+    public static Setting Mark { get; } =
+        new("mark", Words, "Between hour and minutes", "A colon cannot be taken for a decimal point.",
+            [new("colon", "a colon"), new("stop", "a full stop")]);
 
     /// <summary>Which numerals the face has.</summary>
     public static Setting Numerals { get; } = new(
@@ -99,34 +121,43 @@ public static class SettingList
 
     /// <summary>Which ticks the face has.</summary>
     public static Setting Ticks { get; } = new(
-        "ticks", Face, "Ticks", "Every minute has its place.", [new("all", "every minute"), new("fives", "every five minutes"), new("none", "none")]);
+        "ticks", Face, "Ticks", "Every minute has its place.",
+        [new("all", "every minute"), new("fives", "every five minutes"), new("none", "none")]);
 
     /// <summary>Whether there is a second hand.</summary>
     public static Setting SecondHand { get; } = new(
-        "second-hand", Face, "A second hand", "It is taught last. In most lessons the clock does without one.", [new("none", "no"), new("thin", "yes, a thin one at the 12")]);
+        "second-hand", Face, "A second hand", "It is taught last. In most lessons the clock does without one.",
+        [new("none", "no"), new("thin", "yes, a thin one at the 12")]);
 
     /// <summary>The colours of the hands.</summary>
     public static Setting HandColours { get; } = new(
         "hand-colours", Face, "Colours of the hands", "Length and form tell the hands apart; colours may match the clock in your room.",
-        [new("ink", "both dark"), new("blue-rust", "hour hand blue, minute hand rust"), new("rust-blue", "hour hand rust, minute hand blue"), new("plum-teal", "hour hand plum, minute hand teal")]);
+        [new("ink", "both dark"), new("blue-rust", "hour hand blue, minute hand rust"),
+            new("rust-blue", "hour hand rust, minute hand blue"), new("plum-teal", "hour hand plum, minute hand teal")]);
 
     /// <summary>Whether answers are timed.</summary>
     public static Setting Timing { get; } = new(
-        "timing", Asking, "Measure how long an answer takes?", "Nothing ticks, and the child sees nothing. Weeks later it shows whether reading has become easier.", [new("on", "yes, quietly"), new("off", "no")]);
+        "timing", Asking, "Measure how long an answer takes?",
+        "Nothing ticks, and the child sees nothing. Weeks later it shows whether reading has become easier.",
+        [new("on", "yes, quietly"), new("off", "no")]);
 
     /// <summary>How many questions an asking has.</summary>
     public static Setting Length { get; } = new(
-        "length", Asking, "Questions in one sitting", "Twelve tell most patterns apart and are over in ten minutes.", [new("12", "twelve"), new("8", "eight"), new("16", "sixteen")]);
+        "length", Asking, "Questions in one sitting", "Twelve tell most patterns apart and are over in ten minutes.",
+        [new("12", "twelve"), new("8", "eight"), new("16", "sixteen")]);
 
     /// <summary>What the teacher's own clock carries beside its numbers.</summary>
     public static Setting OwnClock { get; } = new(
-        "own-clock", Asking, "What does your own clock carry?", "Minute numbers on a clock are help: what is answered with them counts as answered with help.",
-        [new("plain", "its twelve numbers alone"), new("minute-numbers", "minute numbers as well"), new("halves", "minute numbers, {past} and {to}")]);
+        "own-clock", Asking, "What does your own clock carry?",
+        "Minute numbers on a clock are help: what is answered with them counts as answered with help.",
+        [new("plain", "its twelve numbers alone"), new("minute-numbers", "minute numbers as well"),
+            new("halves", "minute numbers, {past} and {to}")]);
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Setting> All { get; } =
     [
-        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands, HandsAgree, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length, OwnClock,
+        Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands,
+        HandsAgree, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length, OwnClock,
     ];
 
     /// <summary>The setting with this id, or null.</summary>

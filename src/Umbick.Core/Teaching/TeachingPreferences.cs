@@ -113,10 +113,16 @@ public sealed class TeachingPreferences
     public bool CountsFromOne => this[SettingList.CountStart] == "one";
 
     /// <summary>How near an hour hand has to be placed.</summary>
-    public Nearness Nearness => this[SettingList.Nearness] switch { "space" => Nearness.Space, "place" => Nearness.Place, _ => Nearness.ByStage };
+    public Nearness Nearness => this[SettingList.Nearness] switch
+    {
+        "space" => Nearness.Space,
+        "place" => Nearness.Place,
+        _ => Nearness.ByStage
+    };
 
     /// <summary>The help that the first faces of every set carry; null where it follows from how the last set went.</summary>
-    public Support? Support => this[SettingList.Support] is "by-last" ? null : Enum.Parse<Support>(this[SettingList.Support], ignoreCase: true);
+    public Support? Support => this[SettingList.Support] is "by-last" ? null
+        : Enum.Parse<Support>(this[SettingList.Support], ignoreCase: true);
 
     /// <summary>Whether the hands of the clock that is shown go together.</summary>
     public bool ShowsGeared => this[SettingList.Hands] != "loose";
@@ -138,7 +144,12 @@ public sealed class TeachingPreferences
 
     /// <summary>The help that a teacher's own clock is.</summary>
     /// <param name="carries">The id of what it carries; null where no such clock is used.</param>
-    public static Support HelpOn(string? carries) => carries switch { "minute-numbers" => Items.Support.Most, "halves" => Items.Support.Full, _ => Items.Support.Bare };
+    public static Support HelpOn(string? carries) => carries switch
+    {
+        "minute-numbers" => Items.Support.Most,
+        "halves" => Items.Support.Full,
+        _ => Items.Support.Bare
+    };
 
     /// <summary>Whether a task is in use at a stage: figures first keeps past and to until five-minute times are taught.</summary>
     public bool Uses(ClockTask task, Stage stage) =>

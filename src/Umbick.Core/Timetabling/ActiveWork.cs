@@ -7,7 +7,9 @@ namespace Umbick.Core.Timetabling;
 /// <param name="Waiting">The day since which something could be practised.</param>
 public sealed record CouldWork(Guid Child, bool HasSlot, DateOnly? Since, DateOnly Waiting);
 
-/// <summary>Who is in active work: as many as one teacher can see twice a week. The others wait, or are looked at again from time to time.</summary>
+/// <summary>
+/// Who is in active work: as many as one teacher can see twice a week. The others wait, or are looked at again from time to time.
+/// </summary>
 public static class ActiveWork
 {
     /// <summary>The most children in active work.</summary>

@@ -23,7 +23,9 @@ public sealed record Holiday(string Name, DateOnly First, DateOnly Last)
     public bool Holds(DateOnly day) => First <= day && day <= Last;
 }
 
-/// <summary>School time: Monday to Friday without the school's holidays. What is due after a holiday is due when the school is open again.</summary>
+/// <summary>
+/// School time: Monday to Friday without the school's holidays. What is due after a holiday is due when the school is open again.
+/// </summary>
 /// <param name="holidays">The holidays; they may overlap.</param>
 public sealed class SchoolYear(IReadOnlyCollection<Holiday> holidays)
 {
@@ -58,7 +60,9 @@ public sealed class SchoolYear(IReadOnlyCollection<Holiday> holidays)
         return day;
     }
 
-    /// <summary>The first school day of the week that lies so many school weeks after that of a day. A week in which the school never opens is none.</summary>
+    /// <summary>
+    /// The first school day of the week that lies so many school weeks after that of a day. A week in which the school never opens is none.
+    /// </summary>
     /// <param name="day">The day.</param>
     /// <param name="weeks">How many school weeks, 1 or more.</param>
     public DateOnly WeeksAfter(DateOnly day, int weeks)
@@ -70,7 +74,9 @@ public sealed class SchoolYear(IReadOnlyCollection<Holiday> holidays)
 
     /// <summary>The first school day after the next long holiday that begins after a day; null where none is known.</summary>
     public DateOnly? AfterNextHoliday(DateOnly day) => holidays
-        .Where(holiday => holiday.First > day && Enumerable.Range(0, holiday.Last.DayNumber - holiday.First.DayNumber + 1).Count(ahead => IsWeekday(holiday.First.AddDays(ahead))) >= LongFrom)
+        .Where(holiday => holiday.First > day
+        && Enumerable.Range(0, holiday.Last.DayNumber - holiday.First.DayNumber + 1)
+        .Count(ahead => IsWeekday(holiday.First.AddDays(ahead))) >= LongFrom)
         .OrderBy(holiday => holiday.First)
         .Select(holiday => (DateOnly?)FirstFrom(holiday.Last.AddDays(1)))
         .FirstOrDefault();

@@ -27,7 +27,8 @@ public sealed record Slot(Guid Id, DayOfWeek Weekday, TimeOnly From, int Minutes
         if (EndMinute > 24 * 60) return "The slot has to end on the same day.";
         if (Children.Count > MostChildren) return $"{MostChildren} children at most can be seen together.";
         return others.FirstOrDefault(other => other.Id != Id && Overlaps(other) && other.Children.Intersect(Children).Any()) is { } clash
-            ? $"{nameOf(clash.Children.Intersect(Children).First())} is in another slot at that time, at {clash.From.ToString("H:mm", System.Globalization.CultureInfo.InvariantCulture)}."
+            ? $"{nameOf(clash.Children.Intersect(Children).First())} is in another slot at that time, at "
+            + $"{clash.From.ToString("H:mm", System.Globalization.CultureInfo.InvariantCulture)}."
             : null;
     }
 

@@ -4,7 +4,8 @@ namespace Umbick.Core.Timetabling;
 internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attendee> attendees, DateOnly from, DateOnly to, TimeOnly? now)
 {
     private readonly Dictionary<Guid, Attendee> _attendees = attendees.ToDictionary(attendee => attendee.Child);
-    private readonly ILookup<DayOfWeek, Slot> _slots = timetable.Slots.OrderBy(slot => slot.From).ThenBy(slot => slot.Id).ToLookup(slot => slot.Weekday);
+    private readonly ILookup<DayOfWeek, Slot> _slots =
+        timetable.Slots.OrderBy(slot => slot.From).ThenBy(slot => slot.Id).ToLookup(slot => slot.Weekday);
     private readonly HashSet<Job> _placed = [];
 
     /// <summary>Who comes when on the day that is being filled.</summary>
@@ -15,7 +16,9 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         var days = new List<DayPlan>();
         for (var day = from; day <= to; day = day.AddDays(1))
             days.Add(timetable.Year.IsOpen(day) ? Fill(day) : new DayPlan(day, timetable.Year.HolidayOn(day), []));
-        return (days, [.. attendees.SelectMany(attendee => attendee.Jobs).Where(job => job.Need == JobNeed.Due && job.Due <= to && !_placed.Contains(job)).Select(job => new UnplacedJob(job, WhyNot(job)))]);
+        return (days, [.. attendees.SelectMany(attendee => attendee.Jobs)
+            .Where(job => job.Need == JobNeed.Due && job.Due <= to && !_placed.Contains(job))
+            .Select(job => new UnplacedJob(job, WhyNot(job)))]);
     }
 
     private DayPlan Fill(DateOnly day)
@@ -25,20 +28,24 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         foreach (var slot in _slots[day.DayOfWeek])
         {
             foreach (var child in slot.Children) seats[slot.Id].Add(SeatOf(slot, day, child, isStandIn: false));
-            foreach (var standIn in timetable.StandIns.Where(each => each.Slot == slot.Id && each.Day == day && !slot.Children.Contains(each.Child)))
+            foreach (var standIn in timetable.StandIns.Where(each =>
+                each.Slot == slot.Id && each.Day == day && !slot.Children.Contains(each.Child)))
                 seats[slot.Id].Add(SeatOf(slot, day, standIn.Child, isStandIn: true));
         }
         foreach (var need in new[] { JobNeed.Due, JobNeed.Whenever })
         {
-            foreach (var slot in _slots[day.DayOfWeek].Where(slot => slot.IsFree && !IsOver(slot, day))) FillFree(slot, day, need, seats[slot.Id]);
+            foreach (var slot in _slots[day.DayOfWeek].Where(slot => slot.IsFree && !IsOver(slot, day)))
+                FillFree(slot, day, need, seats[slot.Id]);
         }
-        return new DayPlan(day, null, [.. _slots[day.DayOfWeek].Select(slot => new PlannedSlot(slot, seats[slot.Id], Substitutes(slot, day, seats[slot.Id])))]);
+        return new DayPlan(day, null,
+            [.. _slots[day.DayOfWeek].Select(slot => new PlannedSlot(slot, seats[slot.Id], Substitutes(slot, day, seats[slot.Id])))]);
     }
 
     private Seat SeatOf(Slot slot, DateOnly day, Guid child, bool isStandIn)
     {
         if (!_attendees.TryGetValue(child, out var attendee)) return new Seat(child, [], NotPlaced.Gone, isStandIn);
-        if ((timetable.InTheWay(slot, day, attendee) ?? (IsElsewhere(slot, child) ? NotPlaced.Elsewhere : null)) is { } why) return new Seat(child, [], why, isStandIn);
+        if ((timetable.InTheWay(slot, day, attendee) ?? (IsElsewhere(slot, child) ? NotPlaced.Elsewhere : null)) is { } why)
+            return new Seat(child, [], why, isStandIn);
         _coming.Add((slot, child));
         return new Seat(child, Assign(attendee, day, slot.Minutes), null, isStandIn);
     }
@@ -62,7 +69,8 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
     private void FillFree(Slot slot, DateOnly day, JobNeed need, List<Seat> seats)
     {
         var left = slot.Minutes - seats.Sum(seat => seat.Jobs.Sum(job => job.Minutes));
-        foreach (var job in attendees.SelectMany(attendee => attendee.Jobs).Where(job => job.Need == need && job.Due <= day && !_placed.Contains(job)).OrderBy(job => job.Due).ThenBy(job => job.Child))
+        foreach (var job in attendees.SelectMany(attendee => attendee.Jobs)
+            .Where(job => job.Need == need && job.Due <= day && !_placed.Contains(job)).OrderBy(job => job.Due).ThenBy(job => job.Child))
         {
             if (left <= 0 || seats.Count >= Slot.MostChildren) return;
             if (job.Minutes > left && seats.Count > 0) continue;
@@ -82,7 +90,8 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         return
         [
             .. attendees
-                .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(each => each.Child == attendee.Child) && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
+                .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(each => each.Child == attendee.Child)
+                && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
                 .OrderBy(attendee => attendee.Jobs[0].Need == JobNeed.Due && attendee.Jobs[0].Due <= day ? 0 : 1)
                 .ThenBy(attendee => _placed.Contains(attendee.Jobs[0]) ? 1 : 0)
                 .ThenBy(attendee => attendee.Jobs[0].Due)
@@ -91,16 +100,20 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         ];
     }
 
-    private bool CanCome(Slot slot, DateOnly day, Attendee attendee) => timetable.InTheWay(slot, day, attendee) is null && !IsElsewhere(slot, attendee.Child);
+    private bool CanCome(Slot slot, DateOnly day, Attendee attendee) => timetable.InTheWay(slot, day, attendee) is null
+        && !IsElsewhere(slot, attendee.Child);
 
-    private bool IsElsewhere(Slot slot, Guid child) => _coming.Exists(each => each.Child == child && (each.Slot.Id == slot.Id || each.Slot.Overlaps(slot)));
+    private bool IsElsewhere(Slot slot, Guid child) =>
+        _coming.Exists(each => each.Child == child && (each.Slot.Id == slot.Id || each.Slot.Overlaps(slot)));
 
     /// <summary>Whether a child comes to a slot of their own on a day or later in these days: what is due is done there.</summary>
     private bool HasOwnSlot(Attendee attendee, DateOnly day)
     {
         for (var later = day; later <= to; later = later.AddDays(1))
         {
-            if (timetable.Year.IsOpen(later) && _slots[later.DayOfWeek].Any(slot => slot.Children.Contains(attendee.Child) && timetable.InTheWay(slot, later, attendee) is null)) return true;
+            if (timetable.Year.IsOpen(later)
+                && _slots[later.DayOfWeek]
+                .Any(slot => slot.Children.Contains(attendee.Child) && timetable.InTheWay(slot, later, attendee) is null)) return true;
         }
         return false;
     }

@@ -14,10 +14,13 @@ public sealed record AuditEntry(long Id, DateTime At, string? Who, string What, 
 /// <summary>What can be done that is kept. These names stand in rows and never change.</summary>
 public static class AuditKinds
 {
-    public const string SignedIn = "signed-in", WrongPassword = "wrong-password", SignedOut = "signed-out", SignedOutEverywhere = "signed-out-everywhere",
-        NewPassword = "new-password", SecondFactorOn = "second-factor-on", SecondFactorOff = "second-factor-off", SecondStepStopped = "second-step-stopped",
+    public const string SignedIn = "signed-in", WrongPassword = "wrong-password", SignedOut = "signed-out", SignedOutEverywhere =
+        "signed-out-everywhere",
+        NewPassword = "new-password", SecondFactorOn = "second-factor-on", SecondFactorOff = "second-factor-off", SecondStepStopped =
+            "second-step-stopped",
         Invited = "invited", ResetLink = "reset-link", Joined = "joined", LetIn = "let-in", RoleChanged = "role-changed", Left = "left",
-        SettingsChanged = "settings-changed", OpenedRecord = "opened-record", TookOut = "took-out", TookIn = "took-in", Erased = "erased", KeepUntil = "keep-until",
+        SettingsChanged = "settings-changed", OpenedRecord = "opened-record", TookOut = "took-out", TookIn = "took-in", Erased = "erased",
+        KeepUntil = "keep-until",
         Corrected = "corrected", Imported = "imported", Exported = "exported", YearsEnd = "years-end";
 
     /// <summary>What each is called, in the order in which they can be chosen.</summary>

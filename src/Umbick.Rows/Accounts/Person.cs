@@ -41,7 +41,9 @@ public sealed class Person
     /// <summary>Codes on paper, for when the device is lost: what is kept of each, parted by semicolons.</summary>
     public string RecoveryCodes { get; set; } = "";
 
-    /// <summary>When somebody else turned the second step off, of which they have not been told yet; and who, null where it was done on the server.</summary>
+    /// <summary>
+    /// When somebody else turned the second step off, of which they have not been told yet; and who, null where it was done on the server.
+    /// </summary>
     public DateTime? SecondStepOffAt { get; set; }
 
     public string? SecondStepOffBy { get; set; }

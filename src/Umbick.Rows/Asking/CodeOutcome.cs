@@ -13,6 +13,8 @@ public enum CodeOutcome
     /// <summary>There is no such code, or it was used, or its minutes are over.</summary>
     Wrong,
 
-    /// <summary>Too many wrong ones were tried, by the school itself or by strangers; none is heard from there for a while, right or not.</summary>
+    /// <summary>
+    /// Too many wrong ones were tried, by the school itself or by strangers; none is heard from there for a while, right or not.
+    /// </summary>
     Wait,
 }

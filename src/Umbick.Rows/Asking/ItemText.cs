@@ -4,7 +4,9 @@ using Umbick.Core.Items;
 
 namespace Umbick.Rows;
 
-/// <summary>Items as they stand in rows: the task's id, the time as <c>h:mm</c>, the claim as it would be typed, the rest as JSON.</summary>
+/// <summary>
+/// Items as they stand in rows: the task's id, the time as <c>h:mm</c>, the claim as it would be typed, the rest as JSON.
+/// </summary>
 internal static class ItemText
 {
     private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web);
@@ -33,11 +35,16 @@ internal static class ItemText
             Plain);
     }
 
-    /// <summary>The item of a row. It never throws: a row that names a task, a time or a question that does not exist is an item that cannot be read.</summary>
+    /// <summary>
+    /// The item of a row. It never throws: a row that names a task, a time or a question that does not exist is an item that cannot be
+    /// read.
+    /// </summary>
     public static Item Read(string task, string time, string? claim, string? detail = null)
     {
-        if (ClockTasks.Find(task) is not { } known || ClockTime.TryParse(time) is not { } shown || !TryRead(detail, out var rest)) return Item.Unreadable($"{task} {time}");
-        if (rest?.Question is { } question) return OtherSkillItems.Find(known, question) is { } found ? Item.From(found) : Item.Unreadable($"{task} {question}");
+        if (ClockTasks.Find(task) is not { } known || ClockTime.TryParse(time) is not { } shown || !TryRead(detail, out var rest))
+            return Item.Unreadable($"{task} {time}");
+        if (rest?.Question is { } question)
+            return OtherSkillItems.Find(known, question) is { } found ? Item.From(found) : Item.Unreadable($"{task} {question}");
         var clocks = (rest?.Clocks ?? []).Select(ClockTime.TryParse).ToList();
         if (clocks.Contains(null) || known.IsQuestion) return Item.Unreadable($"{task} {time}");
         return new Item(known, shown, claim is null ? null : AnswerParser.Parse(claim))

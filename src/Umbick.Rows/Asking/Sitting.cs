@@ -33,7 +33,9 @@ public sealed record Sitting
     /// <summary>The day that was told, where it was answered on paper.</summary>
     public DateOnly? PaperDay { get; init; }
 
-    /// <summary>Its day, where the school is: the one that was told, else that of its first answer; null while nothing is answered.</summary>
+    /// <summary>
+    /// Its day, where the school is: the one that was told, else that of its first answer; null while nothing is answered.
+    /// </summary>
     public DateOnly? Day { get; init; }
 
     /// <summary>What is asked: by what tells most, or a list made before.</summary>
@@ -66,7 +68,9 @@ public sealed record Sitting
     /// <summary>What <see cref="Outcomes"/> were reckoned from.</summary>
     public string? OutcomesFrom { get; init; }
 
-    /// <summary>How many of the items of form A of its cycle were expected to come right after a check form; null where that was not reckoned.</summary>
+    /// <summary>
+    /// How many of the items of form A of its cycle were expected to come right after a check form; null where that was not reckoned.
+    /// </summary>
     public double? ExpectedRight { get; init; }
 
     /// <summary>The number of its latest answer, where it was asked for.</summary>

@@ -1,6 +1,9 @@
 namespace Umbick.Rows;
 
-/// <summary>What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What a teacher said after it belongs to it.</summary>
+/// <summary>
+/// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What a teacher said
+/// after it belongs to it.
+/// </summary>
 public sealed record SittingKnownBy
 {
     public ChildId Child { get; init; }

@@ -7,7 +7,8 @@ namespace Umbick.Rows;
 public sealed record SittingRows(IReadOnlyList<AskedItem> Asked, IReadOnlyList<AskedItem> Withdrawn, IReadOnlyList<AnswerRow> Answers)
 {
     /// <summary>The answers that stand: the latest to each place and try.</summary>
-    public IReadOnlyList<AnswerRow> LatestAnswers { get; } = [.. Answers.GroupBy(answer => (answer.Place, answer.Try)).Select(same => same.Last())];
+    public IReadOnlyList<AnswerRow> LatestAnswers { get; } =
+        [.. Answers.GroupBy(answer => (answer.Place, answer.Try)).Select(same => same.Last())];
 
     /// <summary>The highest place that was ever asked; 0 where none was.</summary>
     public int LastPlace => Asked.Concat(Withdrawn).Select(asked => asked.Place).DefaultIfEmpty().Max();
@@ -20,7 +21,8 @@ public sealed record SittingRows(IReadOnlyList<AskedItem> Asked, IReadOnlyList<A
 
     /// <summary>The same with an item taken back.</summary>
     public SittingRows Without(int place) => new(
-        [.. Asked.Where(asked => asked.Place != place)], [.. Withdrawn.Concat(Asked.Where(asked => asked.Place == place)).OrderBy(asked => asked.Place)], Answers);
+        [.. Asked.Where(asked => asked.Place != place)],
+        [.. Withdrawn.Concat(Asked.Where(asked => asked.Place == place)).OrderBy(asked => asked.Place)], Answers);
 
     /// <summary>The same with one answer more; where its item had been taken back, that stands again.</summary>
     public SittingRows With(AnswerRow answer) => new(

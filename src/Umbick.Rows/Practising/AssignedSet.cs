@@ -28,7 +28,9 @@ public sealed class AssignedSet
     /// <summary>The day of its first answer, where the school is; null before.</summary>
     public DateOnly? Day { get; init; }
 
-    /// <summary>How long the line beside a question would run, in seconds: kept when it was assigned; null where it mends a pattern.</summary>
+    /// <summary>
+    /// How long the line beside a question would run, in seconds: kept when it was assigned; null where it mends a pattern.
+    /// </summary>
     public float? LineSeconds { get; init; }
 
     /// <summary>Whether it is for reading at ease.</summary>

@@ -45,11 +45,15 @@ public sealed class CaseloadRow
     public string SchoolSettingsText { get; init; } = "{}";
 
     /// <summary>How clocks are taught, said and drawn for this child.</summary>
-    public TeachingPreferences Preferences => _preferences ??= new(Rows.SettingsText.Read(SchoolSettingsText), Rows.SettingsText.Read(SettingsText));
+    public TeachingPreferences Preferences =>
+        _preferences ??= new(Rows.SettingsText.Read(SchoolSettingsText), Rows.SettingsText.Read(SettingsText));
 
     private TeachingPreferences? _preferences;
 
-    /// <summary>The last sitting that is over, or a class's sheet: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says so.</summary>
+    /// <summary>
+    /// The last sitting that is over, or a class's sheet: its marginals are what is believed now, while <see cref="ConcludedFrom"/> says
+    /// so.
+    /// </summary>
     public SittingId? LastSitting { get; init; }
 
     /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>
@@ -59,7 +63,8 @@ public sealed class CaseloadRow
     public string? UnnamedText { get; init; }
 
     /// <summary>The same, as far as this version knows it.</summary>
-    public BesidePatterns Beside => Enum.TryParse<BesidePatterns>(UnnamedText, out var unnamed) && Enum.IsDefined(unnamed) ? unnamed : BesidePatterns.None;
+    public BesidePatterns Beside => Enum.TryParse<BesidePatterns>(UnnamedText, out var unnamed) && Enum.IsDefined(unnamed) ? unnamed
+        : BesidePatterns.None;
 
     /// <summary>The number of the latest answer; 0 where there is none.</summary>
     public long LatestAnswer { get; init; }

@@ -10,5 +10,6 @@ public static class CookieKeys
     public static Task<IEnumerable<string>> All(DbConnection connection) => connection.QueryAsync<string>("select read_keys()");
 
     /// <summary>Adds a key.</summary>
-    public static Task Add(DbConnection connection, string name, string xml) => connection.ExecuteAsync("select add_key(@name, @xml)", new { name, xml });
+    public static Task Add(DbConnection connection, string name, string xml) =>
+        connection.ExecuteAsync("select add_key(@name, @xml)", new { name, xml });
 }

@@ -3,7 +3,9 @@ using Dapper;
 
 namespace Umbick.Store;
 
-/// <summary>Tries at passwords and at second steps. How many are heard stands in the migration, <c>count_try</c>: all processes count together.</summary>
+/// <summary>
+/// Tries at passwords and at second steps. How many are heard stands in the migration, <c>count_try</c>: all processes count together.
+/// </summary>
 public static class DoorTries
 {
     /// <summary>After so many wrong codes within a day a second step is stopped.</summary>
@@ -23,15 +25,18 @@ public static class DoorTries
     }
 
     /// <summary>Takes a try away that was right.</summary>
-    public static Task Forget(DbConnection connection, DoorTry right) => connection.ExecuteAsync("select forget_try(@number)", new { number = right.Number });
+    public static Task Forget(DbConnection connection, DoorTry right) =>
+        connection.ExecuteAsync("select forget_try(@number)", new { number = right.Number });
 
     /// <summary>Forgets every try under a user name: its person was let in anew.</summary>
-    public static Task ForgetAll(SchoolConnection connection, string userName) => connection.ExecuteAsync("select forget_tries(@name)", new { name = People.Normalized(userName) });
+    public static Task ForgetAll(SchoolConnection connection, string userName) =>
+        connection.ExecuteAsync("select forget_tries(@name)", new { name = People.Normalized(userName) });
 
     /// <summary>Whose second step is stopped, by id and by the name that colleagues know, and until when.</summary>
     public const string Stopped =
         """
-        select person.id, display_name, second_step_stopped(normalized_user_name) as until from person join account on account.id = person.id
+        select person.id, display_name, second_step_stopped(normalized_user_name) as until from person join account
+          on account.id = person.id
         where left_at is null and two_factor and second_step_stopped(normalized_user_name) is not null order by display_name
         """;
 
@@ -41,6 +46,7 @@ public static class DoorTries
 
     /// <summary>Keeps that the school was at an address, hashed, today: tries from there are its own.</summary>
     public static Task BeAtHome(SchoolConnection connection, byte[] address) => connection.ExecuteAsync(
-        "insert into home_address (school, address) values (@school, @address) on conflict (school, address) do update set seen_at = clock_timestamp()",
+        "insert into home_address (school, address) values (@school, @address) on conflict (school, address) do update set seen_at = "
+            + "clock_timestamp()",
         new { school = connection.School, address });
 }

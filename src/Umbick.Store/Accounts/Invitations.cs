@@ -8,16 +8,19 @@ namespace Umbick.Store;
 public static class Invitations
 {
     /// <summary>
-    /// Whether a link still opens, asked whenever one is looked at or used: it is unused and its time is not over; whoever made it is in charge here still;
+    /// Whether a link still opens, asked whenever one is looked at or used: it is unused and its time is not over; whoever made it is in
+    /// charge here still;
     /// and whom it lets in again works here as they did when it was made and, unless the server made it, at no other school.
     /// </summary>
     private const string Stands =
         """
         used_at is null and expires_at > @now
-        and (made_by is null or exists (select from person maker where maker.school = invitation.school and maker.id = made_by and maker.in_charge and maker.left_at is null))
+        and (made_by is null or exists (select from person maker where maker.school = invitation.school and maker.id = made_by
+          and maker.in_charge and maker.left_at is null))
         and (invitation.person is null or exists (
           select from person known join account on account.id = known.id
-          where known.school = invitation.school and known.id = invitation.person and known.left_at is null and account.changes = coalesce(invitation.changes, 0)
+          where known.school = invitation.school and known.id = invitation.person and known.left_at is null
+            and account.changes = coalesce(invitation.changes, 0)
             and (made_by is null or count_schools(known.id) = 1)))
         """;
 
@@ -25,14 +28,19 @@ public static class Invitations
 
     /// <summary>Makes a link. Another for the same person that is not used yet can no longer be.</summary>
     /// <returns>What stands in the link.</returns>
-    public static async Task<string> Make(SchoolConnection connection, Guid? person, string displayName, PersonRole role, bool inCharge, Guid? by, DateTime now)
+    public static async Task<string> Make(
+        SchoolConnection connection, Guid? person, string displayName, PersonRole role, bool inCharge, Guid? by, DateTime now)
     {
         var secret = RandomNumberGenerator.GetBytes(32);
-        if (person is not null) await connection.ExecuteAsync("update invitation set expires_at = @now where person = @person and used_at is null and expires_at > @now", new { person, now });
+        if (person is not null)
+            await connection.ExecuteAsync(
+                "update invitation set expires_at = @now where person = @person and used_at is null and expires_at > @now",
+                new { person, now });
         await connection.ExecuteAsync(
             """
             insert into invitation (school, id, person, display_name, role, in_charge, hash, made_by, made_at, expires_at, changes)
-            values (@school, @id, @person, @displayName, @role, @inCharge, @hash, @by, @now, @expires, (select changes from account where id = @person))
+            values (@school, @id, @person, @displayName, @role, @inCharge, @hash, @by, @now, @expires, (select changes from account
+              where id = @person))
             """,
             new
             {
@@ -57,7 +65,8 @@ public static class Invitations
         : null;
 
     /// <summary>An invitation of the school that is set; null where it opens nothing any more.</summary>
-    public static Task<Invitation?> Find(SchoolConnection connection, Guid id, DateTime now) => connection.QuerySingleOrDefaultAsync<Invitation>($"{Select} where id = @id and {Stands}", new { id, now });
+    public static Task<Invitation?> Find(SchoolConnection connection, Guid id, DateTime now) =>
+        connection.QuerySingleOrDefaultAsync<Invitation>($"{Select} where id = @id and {Stands}", new { id, now });
 
     /// <summary>Those that wait to be used, the latest first.</summary>
     public static async Task<IReadOnlyList<Invitation>> Waiting(SchoolConnection connection, DateTime now) =>
@@ -68,12 +77,14 @@ public static class Invitations
     public static async Task<bool> Use(SchoolConnection connection, Guid id, DateTime now)
     {
         // Whoever joins a school, or is given another role, meanwhile is waited for: then the link stands no more.
-        await connection.ExecuteAsync("select from account where id = (select person from invitation where id = @id) for update", new { id });
+        await connection.ExecuteAsync("select from account where id = (select person from invitation where id = @id) for update",
+            new { id });
         return await connection.ExecuteAsync($"update invitation set used_at = @now where id = @id and {Stands}", new { id, now }) > 0;
     }
 
     /// <summary>Has one that was used wait again: what it was used for could not be done.</summary>
-    public static Task GiveBack(SchoolConnection connection, Guid id) => connection.ExecuteAsync("update invitation set used_at = null where id = @id", new { id });
+    public static Task GiveBack(SchoolConnection connection, Guid id) =>
+        connection.ExecuteAsync("update invitation set used_at = null where id = @id", new { id });
 
     /// <summary>Takes one back.</summary>
     public static Task TakeBack(SchoolConnection connection, Guid id, DateTime now) =>

@@ -9,14 +9,16 @@ public static class People
 {
     private const string SelectPerson =
         """
-        select person.school, person.id, display_name, role, in_charge, left_at, user_name, normalized_user_name, password_hash, security_stamp,
+        select person.school, person.id, display_name, role, in_charge, left_at, user_name, normalized_user_name, password_hash,
+          security_stamp,
           two_factor, authenticator_key, recovery_codes, second_step_off_at, second_step_off_by
         from person join account on account.id = person.id
         """;
 
     /// <summary>The schools at which a user name works, and the id; none where nobody has it.</summary>
     public static async Task<IReadOnlyList<(Guid School, Guid Person)>> FindByName(DbConnection connection, string normalizedUserName) =>
-        [.. await connection.QueryAsync<(Guid School, Guid Person)>("select school, id from find_person(@normalizedUserName)", new { normalizedUserName })];
+        [.. await connection.QueryAsync<(Guid School, Guid Person)>("select school, id from find_person(@normalizedUserName)",
+            new { normalizedUserName })];
 
     /// <summary>A person of the school that is set; null where there is none, or they no longer work there.</summary>
     public static Task<Person?> Find(SchoolConnection connection, Guid id) =>
@@ -28,24 +30,29 @@ public static class People
 
     /// <summary>The names of everybody who works or has worked at the school.</summary>
     public static async Task<IReadOnlyDictionary<Guid, string>> Names(SchoolConnection connection) =>
-        (await connection.QueryAsync<(Guid Id, string Name)>("select id, display_name from person")).ToDictionary(each => each.Id, each => each.Name);
+        (await connection.QueryAsync<(Guid Id, string Name)>("select id, display_name from person")).ToDictionary(each => each.Id,
+            each => each.Name);
 
     /// <summary>When each who works at the school was last there: when their latest session began.</summary>
     public static async Task<IReadOnlyDictionary<Guid, DateTime>> LastSeen(SchoolConnection connection) =>
-        (await connection.QueryAsync<(Guid Id, DateTime At)>("select person, max(at) from audit_entry where what = @what and person is not null group by person", new { what = AuditKinds.SignedIn }))
+        (await connection.QueryAsync<(Guid Id, DateTime At)>(
+            "select person, max(at) from audit_entry where what = @what and person is not null group by person",
+            new { what = AuditKinds.SignedIn }))
         .ToDictionary(each => each.Id, each => each.At);
 
     /// <summary>Keeps a person's password and second factor.</summary>
     public static Task Update(SchoolConnection connection, Person person) => connection.ExecuteAsync(
         """
-        update account set password_hash = @PasswordHash, security_stamp = @SecurityStamp, two_factor = @TwoFactor, authenticator_key = @AuthenticatorKey,
+        update account set password_hash = @PasswordHash, security_stamp = @SecurityStamp, two_factor = @TwoFactor, authenticator_key =
+          @AuthenticatorKey,
           recovery_codes = @RecoveryCodes where id = @Id
         """,
         person);
 
     /// <summary>Keeps the recovery codes that are left, unless another use of one was kept meanwhile.</summary>
     public static async Task<bool> UseRecoveryCode(SchoolConnection connection, Guid id, string before, string after) =>
-        await connection.ExecuteAsync("update account set recovery_codes = @after where id = @id and recovery_codes = @before", new { id, before, after }) > 0;
+        await connection.ExecuteAsync("update account set recovery_codes = @after where id = @id and recovery_codes = @before",
+            new { id, before, after }) > 0;
 
     /// <summary>Takes a code by time, unless it or a later one was taken before.</summary>
     /// <param name="connection">A school of theirs.</param>
@@ -53,9 +60,12 @@ public static class People
     /// <param name="step">The code's step in time.</param>
     /// <returns>Whether it was taken: of the same code twice at once, one is.</returns>
     public static async Task<bool> TakeCodeStep(SchoolConnection connection, Guid id, long step) =>
-        await connection.ExecuteAsync("update account set code_step = @step where id = @id and (code_step is null or code_step < @step)", new { id, step }) > 0;
+        await connection.ExecuteAsync("update account set code_step = @step where id = @id and (code_step is null or code_step < @step)",
+            new { id, step }) > 0;
 
-    /// <summary>Turns somebody's second step off, at the word of somebody else: their sessions end, and they are told when they next come in.</summary>
+    /// <summary>
+    /// Turns somebody's second step off, at the word of somebody else: their sessions end, and they are told when they next come in.
+    /// </summary>
     /// <param name="connection">The school.</param>
     /// <param name="id">Whose it is.</param>
     /// <param name="by">The name of who does it; null where it is done on the server.</param>
@@ -66,7 +76,8 @@ public static class People
         await Lock(connection, id);
         var turned = await connection.ExecuteAsync(
             """
-            update account set two_factor = false, authenticator_key = null, recovery_codes = '', second_step_off_at = @now, second_step_off_by = @by, security_stamp = @stamp
+            update account set two_factor = false, authenticator_key = null, recovery_codes = '', second_step_off_at = @now,
+              second_step_off_by = @by, security_stamp = @stamp
             where id = @id and two_factor and (@by::text is null or count_schools(id) = 1)
             """,
             new { id, by, now, stamp = Guid.NewGuid().ToString("N") });
@@ -78,11 +89,13 @@ public static class People
         connection.ExecuteAsync("update account set second_step_off_at = null, second_step_off_by = null where id = @id", new { id });
 
     /// <summary>Has whatever else is about to change an account wait.</summary>
-    internal static Task Lock(SchoolConnection connection, Guid id) => connection.ExecuteAsync("select from account where id = @id for update", new { id });
+    internal static Task Lock(SchoolConnection connection, Guid id) =>
+        connection.ExecuteAsync("select from account where id = @id for update", new { id });
 
     /// <summary>Adds somebody who signs in.</summary>
     /// <returns>The person; null where somebody has that user name.</returns>
-    public static async Task<Person?> TryAdd(SchoolConnection connection, string userName, string displayName, string passwordHash, PersonRole role, bool inCharge)
+    public static async Task<Person?> TryAdd(
+        SchoolConnection connection, string userName, string displayName, string passwordHash, PersonRole role, bool inCharge)
     {
         var id = Guid.NewGuid();
         await connection.ExecuteAsync("savepoint before_account");
@@ -90,7 +103,8 @@ public static class People
         {
             await connection.ExecuteAsync(
                 """
-                insert into account (id, user_name, normalized_user_name, password_hash, security_stamp) values (@id, @userName, @normalized, @passwordHash, @stamp)
+                insert into account (id, user_name, normalized_user_name, password_hash, security_stamp)
+                  values (@id, @userName, @normalized, @passwordHash, @stamp)
                 """,
                 new { id, userName, normalized = Normalized(userName), passwordHash, stamp = Guid.NewGuid().ToString("N") });
         }
@@ -106,7 +120,8 @@ public static class People
     /// <summary>Adds a teacher in charge who signs in.</summary>
     /// <exception cref="InvalidOperationException">Somebody has that user name.</exception>
     public static async Task<Person> Add(SchoolConnection connection, string userName, string displayName, string passwordHash) =>
-        await TryAdd(connection, userName, displayName, passwordHash, PersonRole.Teacher, inCharge: true) ?? throw new InvalidOperationException("Somebody has that user name.");
+        await TryAdd(connection, userName, displayName, passwordHash, PersonRole.Teacher, inCharge: true)
+            ?? throw new InvalidOperationException("Somebody has that user name.");
 
     /// <summary>Takes an account on at the school, also one that has worked there before.</summary>
     /// <param name="connection">The school.</param>
@@ -116,7 +131,8 @@ public static class People
     /// <param name="inCharge">Whether they are to be in charge.</param>
     /// <param name="stamp">The security stamp of the account when they proved who they are; null where nobody had to.</param>
     /// <returns>Whether they were taken on: not where the account got another password since.</returns>
-    public static async Task<bool> Employ(SchoolConnection connection, Guid id, string displayName, PersonRole role, bool inCharge, string? stamp = null)
+    public static async Task<bool> Employ(
+        SchoolConnection connection, Guid id, string displayName, PersonRole role, bool inCharge, string? stamp = null)
     {
         await connection.ExecuteAsync(
             """
@@ -125,15 +141,20 @@ public static class People
             """,
             new { school = connection.School, id, displayName, role = RoleText(role), inCharge });
         // The account is seen from here on. Links that another school made for it open nothing any more.
-        return await connection.ExecuteAsync("update account set changes = changes + 1 where id = @id and (@stamp::text is null or security_stamp = @stamp)", new { id, stamp }) > 0;
+        return await connection.ExecuteAsync(
+            "update account set changes = changes + 1 where id = @id and (@stamp::text is null or security_stamp = @stamp)",
+            new { id, stamp }) > 0;
     }
 
-    /// <summary>Keeps what somebody is at the school, or that they have left; their sessions end. The last one in charge stays so.</summary>
+    /// <summary>
+    /// Keeps what somebody is at the school, or that they have left; their sessions end. The last one in charge stays so.
+    /// </summary>
     /// <returns>Whether it was kept: not where nobody would be in charge.</returns>
     public static async Task<bool> Change(SchoolConnection connection, Guid id, PersonRole role, bool inCharge, bool leaves, DateTime now)
     {
         // One at a time: two in charge who each take the right from the other would leave none.
-        var others = (await connection.QueryAsync<Guid>("select id from person where in_charge and left_at is null order by id for update")).Where(other => other != id);
+        var others = (await connection.QueryAsync<Guid>("select id from person where in_charge and left_at is null order by id for update"))
+            .Where(other => other != id);
         if ((!inCharge || leaves) && !others.Any()) return false;
         await connection.ExecuteAsync(
             "update person set role = @role, in_charge = @inCharge, left_at = case when @leaves then @now else left_at end where id = @id",

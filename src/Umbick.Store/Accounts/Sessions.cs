@@ -9,21 +9,29 @@ public static class Sessions
     /// <summary>Whether a teacher's session is open: it has not ended, its person is there and has had no new password since.</summary>
     internal const string IsOpenToPerson =
         """
-        exists (select from session join person on person.school = session.school and person.id = session.person join account on account.id = person.id
-          where session.id = @session and person.id = @person and account.security_stamp = @stamp and left_at is null and ended_at is null and ends_at > @now)
+        exists (select from session join person on person.school = session.school and person.id = session.person join account
+          on account.id = person.id
+          where session.id = @session and person.id = @person and account.security_stamp = @stamp and left_at is null
+            and ended_at is null and ends_at > @now)
         """;
 
     /// <summary>Begins a teacher's session.</summary>
-    public static Task BeginOfPerson(SchoolConnection connection, Guid id, Guid person, DateTime now, DateTime ends) => connection.ExecuteAsync(
-        "insert into session (school, id, person, started_at, ends_at) values (@school, @id, @person, @now, @ends)", new { school = connection.School, id, person, now, ends });
+    public static Task BeginOfPerson(SchoolConnection connection, Guid id, Guid person, DateTime now, DateTime ends) =>
+        connection.ExecuteAsync(
+        "insert into session (school, id, person, started_at, ends_at) values (@school, @id, @person, @now, @ends)",
+        new { school = connection.School, id, person, now, ends });
 
     /// <summary>Begins a session of a child's device at one sitting.</summary>
-    public static Task BeginOfChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now, DateTime ends) => connection.ExecuteAsync(
-        "insert into session (school, id, sitting, started_at, ends_at) values (@school, @id, @sitting, @now, @ends)", new { school = connection.School, id, sitting, now, ends });
+    public static Task BeginOfChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now, DateTime ends) =>
+        connection.ExecuteAsync(
+        "insert into session (school, id, sitting, started_at, ends_at) values (@school, @id, @sitting, @now, @ends)",
+        new { school = connection.School, id, sitting, now, ends });
 
     /// <summary>Whether a session of a child's device is open.</summary>
-    public static Task<bool> IsOpenToChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now) => connection.ExecuteScalarAsync<bool>(
-        "select exists (select from session where id = @id and sitting = @sitting and ended_at is null and ends_at > @now)", new { id, sitting, now });
+    public static Task<bool> IsOpenToChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now) =>
+        connection.ExecuteScalarAsync<bool>(
+        "select exists (select from session where id = @id and sitting = @sitting and ended_at is null and ends_at > @now)",
+        new { id, sitting, now });
 
     /// <summary>Ends a session.</summary>
     public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
@@ -39,9 +47,14 @@ public static class Sessions
 
     /// <summary>Somebody's sessions at the school that are open, the latest first.</summary>
     public static async Task<IReadOnlyList<OpenSession>> LoadOpen(SchoolConnection connection, Guid person, DateTime now) =>
-        [.. await connection.QueryAsync<OpenSession>("select id, started_at, ends_at from session where person = @person and ended_at is null and ends_at > @now order by started_at desc", new { person, now })];
+        [.. await connection.QueryAsync<OpenSession>(
+            "select id, started_at, ends_at from session where person = @person and ended_at is null and ends_at > @now order by "
+                + "started_at desc", new { person, now })];
 
-    /// <summary>Throws away what has been over for a day: sessions, codes, tries, addresses, invitations; and who did what, a year ago. It belongs to no school.</summary>
+    /// <summary>
+    /// Throws away what has been over for a day: sessions, codes, tries, addresses, invitations; and who did what, a year ago. It belongs
+    /// to no school.
+    /// </summary>
     /// <returns>How many rows went.</returns>
     public static Task<int> Prune(DbConnection connection) => connection.ExecuteScalarAsync<int>("select prune_doors()");
 }

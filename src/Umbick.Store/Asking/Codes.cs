@@ -19,9 +19,12 @@ public static class Codes
         var mark = await connection.QuerySingleAsync<string>("select mark from school");
         while (true)
         {
-            var code = new CodeText(mark, RandomNumberGenerator.GetInt32((int)Math.Pow(10, CodeText.Drawn)).ToString($"D{CodeText.Drawn}", CultureInfo.InvariantCulture));
+            var code = new CodeText(mark,
+                RandomNumberGenerator.GetInt32((int)Math.Pow(10, CodeText.Drawn)).ToString($"D{CodeText.Drawn}",
+                    CultureInfo.InvariantCulture));
             var made = await connection.ExecuteAsync(
-                "insert into device_code (school, sitting, hash, expires_at) values (@school, @sitting, @hash, @expires) on conflict do nothing",
+                "insert into device_code (school, sitting, hash, expires_at) values (@school, @sitting, @hash, @expires) on conflict do "
+                    + "nothing",
                 new { school = connection.School, sitting, hash = HashOf(code), expires = now + Lasts });
             if (made == 1) return code.ToString();
         }
@@ -29,7 +32,8 @@ public static class Codes
 
     /// <summary>Has every code of a sitting open nothing any more.</summary>
     public static Task Close(SchoolConnection connection, SittingId sitting, DateTime now) =>
-        connection.ExecuteAsync("update device_code set expires_at = @now where sitting = @sitting and expires_at > @now", new { sitting, now });
+        connection.ExecuteAsync("update device_code set expires_at = @now where sitting = @sitting and expires_at > @now",
+            new { sitting, now });
 
     /// <summary>Opens the sitting of a code as it was typed, before any school is known.</summary>
     /// <param name="connection">A connection without a school.</param>
@@ -40,7 +44,8 @@ public static class Codes
     {
         if (CodeText.Read(typed) is not { } code) return new OpenedCode(CodeOutcome.Mistyped, default, default);
         var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, Guid? School, SittingId? Sitting)>(
-            "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @press, @address)", new { mark = code.Mark, hash = HashOf(code), press, address });
+            "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @press, @address)",
+            new { mark = code.Mark, hash = HashOf(code), press, address });
         return new OpenedCode(Enum.Parse<CodeOutcome>(outcome, ignoreCase: true), school ?? default, sitting ?? default);
     }
 

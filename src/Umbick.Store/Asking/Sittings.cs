@@ -14,7 +14,9 @@ public static class Sittings
 
     internal const string Columns =
         $"""
-        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at, plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries, form, outcomes, outcomes_from, expected_right,
+        id, child, kind, practice_set, stage, length::int as length, current_place::int as current_place, version, started_at, ended_at,
+          plan as plan_name, delivery as delivery_name, visit, turn_in_visit::int as turn_in_visit, screening, cold_for, clock_carries,
+            form, outcomes, outcomes_from, expected_right,
         first_answer_at, paper_day, {Day} as day
         """;
 
@@ -22,13 +24,17 @@ public static class Sittings
     private const string InOrder = $"order by {Day} nulls last, first_answer_at, started_at, id";
 
     internal const string AnswerColumns =
-        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, given_at, given_by as by";
+        "sitting, id, place::int as place, try::int as try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, seq, corrects, "
+            + "given_at, given_by as by";
 
-    internal const string SelectAsked = "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
+    internal const string SelectAsked =
+        "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
 
     private const string StandingItems = $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place";
 
-    private const string StandingAnswers = $"select distinct on (sitting, place, try) {AnswerColumns} from answer where sitting = any(@sittings) order by sitting, place, try, seq desc";
+    private const string StandingAnswers =
+        $"select distinct on (sitting, place, try) {AnswerColumns} from answer where sitting = any(@sittings) order by sitting, place, "
+            + $"try, seq desc";
 
     private sealed record ReadByRow(string SchoolSettings, string Settings, string? Task, string? ClockTime, string? Claim, string? Detail)
     {
@@ -37,7 +43,8 @@ public static class Sittings
         public TeachingPreferences Preferences => new(SettingsText.Read(SchoolSettings), SettingsText.Read(Settings));
     }
 
-    internal sealed record AskedRow(SittingId Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why, string? Detail, bool Withdrawn)
+    internal sealed record AskedRow(SittingId Sitting, int Place, string Task, string ClockTime, string? Claim, string Support, string Why,
+        string? Detail, bool Withdrawn)
     {
         public Item Item => ItemText.Read(Task, ClockTime, Claim, Detail);
 
@@ -55,7 +62,10 @@ public static class Sittings
     public static Task<Sitting?> Lock(SchoolConnection connection, SittingId id) =>
         connection.QuerySingleOrDefaultAsync<Sitting>($"select {Columns} from sitting where id = @id for update", new { id });
 
-    /// <summary>The sitting with all that was asked and answered in it, kept from other writers until the transaction ends; null where the school has no such sitting.</summary>
+    /// <summary>
+    /// The sitting with all that was asked and answered in it, kept from other writers until the transaction ends; null where the school
+    /// has no such sitting.
+    /// </summary>
     public static Task<WholeSitting?> LockWhole(SchoolConnection connection, SittingId id) => Whole(connection, id, " for update");
 
     /// <summary>The sitting with all that was asked and answered in it; null where the school has no such sitting.</summary>
@@ -64,8 +74,10 @@ public static class Sittings
     private static Task<WholeSitting?> Whole(SchoolConnection connection, SittingId id, string forUpdate) => connection.QueryTogetherAsync(
         $"""
         select {Columns} from sitting where id = @id{forUpdate};
-        select school.settings::text as school_settings, child.settings::text as settings, null as task, null as clock_time, null as claim, null as detail
-        from sitting join school on school.id = sitting.school join child on child.school = sitting.school and child.id = sitting.child where sitting.id = @id;
+        select school.settings::text as school_settings, child.settings::text as settings, null as task, null as clock_time, null as claim,
+          null as detail
+        from sitting join school on school.id = sitting.school join child on child.school = sitting.school
+          and child.id = sitting.child where sitting.id = @id;
         {SelectAsked} where sitting = @id order by place;
         select {AnswerColumns} from answer where sitting = @id order by seq
         """,
@@ -82,40 +94,51 @@ public static class Sittings
     public static async Task<IReadOnlyList<Sitting>> OfChild(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where child = @child {InOrder}", new { child })];
 
-    /// <summary>The cold starts and the check forms of some children that are over, each in the order in which they were held, with the number of the latest answer in each.</summary>
+    /// <summary>
+    /// The cold starts and the check forms of some children that are over, each in the order in which they were held, with the number of
+    /// the latest answer in each.
+    /// </summary>
     public static async Task<IReadOnlyList<Sitting>> Measures(SchoolConnection connection, IEnumerable<ChildId> children) =>
         [.. await connection.QueryAsync<Sitting>(
             $"""
-            select {Columns}, coalesce((select max(seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id), 0) as latest_answer
-            from sitting where child = any(@children) and (plan = 'cold' or form is not null) and ended_at is not null and first_answer_at is not null {InOrder}
+            select {Columns}, coalesce((select max(seq) from answer where answer.school = sitting.school
+              and answer.sitting = sitting.id), 0) as latest_answer
+            from sitting where child = any(@children) and (plan = 'cold' or form is not null) and ended_at is not null
+              and first_answer_at is not null {InOrder}
             """,
             new { children = children.ToArray() })];
 
     /// <summary>Keeps how a cold start or a check form came out.</summary>
     public static Task KeepOutcomes(SchoolConnection connection, SittingId id, IEnumerable<string> outcomes, string from) =>
-        connection.ExecuteAsync("update sitting set outcomes = @outcomes, outcomes_from = @from where id = @id", new { id, outcomes = outcomes.ToArray(), from });
+        connection.ExecuteAsync("update sitting set outcomes = @outcomes, outcomes_from = @from where id = @id",
+            new { id, outcomes = outcomes.ToArray(), from });
 
     /// <summary>Keeps how many of the items of form A were expected to come right after a check form.</summary>
     public static Task KeepExpected(SchoolConnection connection, SittingId id, double expected) =>
         connection.ExecuteAsync("update sitting set expected_right = @expected where id = @id", new { id, expected });
 
     /// <summary>
-    /// Children's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the teacher
+    /// Children's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the
+    /// teacher
     /// said of patterns after it. Answers are only ever added: while these are the same, so is what is believed.
     /// </summary>
     public static async Task<ILookup<ChildId, SittingKnownBy>> LatestAnswers(SchoolConnection connection, IEnumerable<ChildId> children) =>
         (await connection.QueryAsync<SittingKnownBy>(
             $"""
-            select sitting.child, sitting.id as sitting, (select max(answer.seq) from answer where answer.school = sitting.school and answer.sitting = sitting.id) as latest_answer,
-              (select string_agg(id::text, ',' order by seq) from decision where decision.school = sitting.school and after_sitting = sitting.id and kind in ('confirm', 'rule-out') and taken_back_at is null) as words
+            select sitting.child, sitting.id as sitting, (select max(answer.seq) from answer where answer.school = sitting.school
+              and answer.sitting = sitting.id) as latest_answer,
+              (select string_agg(id::text, ',' order by seq) from decision where decision.school = sitting.school
+                and after_sitting = sitting.id and kind in ('confirm', 'rule-out') and taken_back_at is null) as words
             from sitting
             where sitting.child = any(@children) and sitting.first_answer_at is not null {InOrder}
             """,
             new { children = children.ToArray() })).ToLookup(sitting => sitting.Child);
 
     /// <summary>What some children have answered, with the days: the answer that stands at each place.</summary>
-    public static async Task<IReadOnlyList<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime, string Raw)>> Answered(SchoolConnection connection, IEnumerable<ChildId> children) =>
-        [.. await connection.QueryAsync<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime, string Raw)>(
+    public static async Task<IReadOnlyList<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime,
+        string Raw)>> Answered(SchoolConnection connection, IEnumerable<ChildId> children) =>
+        [.. await connection.QueryAsync<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime,
+            string Raw)>(
             $"""
             select distinct on (sitting.id, asked_item.place) sitting.id, child, {Day}, asked_item.place::int, task, clock_time, raw
             from sitting join asked_item on asked_item.school = sitting.school and asked_item.sitting = sitting.id and not withdrawn
@@ -126,14 +149,17 @@ public static class Sittings
 
     /// <summary>Which of some sittings there are.</summary>
     public static async Task<IReadOnlyList<SittingId>> Present(SchoolConnection connection, IEnumerable<SittingId> ids) =>
-        [.. await connection.QueryAsync<SittingId>("select id from sitting where id = any(@ids)", new { ids = ids.Select(id => id.Value).ToArray() })];
+        [.. await connection.QueryAsync<SittingId>("select id from sitting where id = any(@ids)",
+            new { ids = ids.Select(id => id.Value).ToArray() })];
 
     /// <summary>Starts a sitting, unless it was started before, or another asking of the child stands open.</summary>
     /// <returns>Whether it was started.</returns>
     public static async Task<bool> Start(SchoolConnection connection, Sitting sitting) => await connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit, screening, cold_for, clock_carries, form)
-        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit, @Screening, @ColdFor, @ClockCarries, @Form)
+        insert into sitting (school, id, child, kind, practice_set, stage, length, started_at, plan, delivery, visit, turn_in_visit,
+          screening, cold_for, clock_carries, form)
+        values (@school, @Id, @Child, @kind, @PracticeSet, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, @Visit, @TurnInVisit,
+          @Screening, @ColdFor, @ClockCarries, @Form)
         on conflict do nothing
         """,
         new
@@ -160,7 +186,8 @@ public static class Sittings
     /// <param name="connection">The connection.</param>
     /// <param name="alike">What they have in common.</param>
     /// <param name="sittings">The id of each with its child, in the order of the list.</param>
-    public static Task StartAll(SchoolConnection connection, Sitting alike, IReadOnlyList<(SittingId Id, ChildId Child)> sittings) => connection.ExecuteAsync(
+    public static Task StartAll(SchoolConnection connection, Sitting alike, IReadOnlyList<(SittingId Id, ChildId Child)> sittings) =>
+        connection.ExecuteAsync(
         """
         insert into sitting (school, id, child, kind, stage, length, started_at, plan, delivery, turn_in_visit, screening)
         select @school, id, child, @kind, @stage, @Length, @StartedAt, @PlanName, @DeliveryName, turn - 1, @Screening
@@ -182,22 +209,28 @@ public static class Sittings
 
     /// <summary>The sittings of a visit, by turn.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfVisit(SchoolConnection connection, Guid visit) =>
-        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn_in_visit, id", new { visit })];
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn_in_visit, id",
+            new { visit })];
 
     /// <summary>The sittings of a screening.</summary>
     public static async Task<IReadOnlyList<Sitting>> OfScreening(SchoolConnection connection, Guid screening) =>
-        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn_in_visit, id", new { screening })];
+        [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn_in_visit, id",
+            new { screening })];
 
     /// <summary>Keeps the day that was told; null goes by the first answer again.</summary>
     public static Task TellDay(SchoolConnection connection, IEnumerable<SittingId> sittings, DateOnly? day) =>
-        connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)", new { sittings = sittings.ToArray(), day });
+        connection.ExecuteAsync("update sitting set paper_day = @day, version = version + 1 where id = any(@sittings)",
+            new { sittings = sittings.ToArray(), day });
 
     /// <summary>Changes how a sitting is held; items still unanswered get the help of the new way.</summary>
-    public static Task Deliver(SchoolConnection connection, SittingId id, DeliveryMode mode, string? clockCarries, IEnumerable<int> helped, Support help) => connection.ExecuteAsync(
+    public static Task Deliver(SchoolConnection connection, SittingId id, DeliveryMode mode, string? clockCarries, IEnumerable<int> helped,
+        Support help) => connection.ExecuteAsync(
         """
-        update sitting set delivery = @delivery, clock_carries = coalesce(@clockCarries, clock_carries), version = version + 1 where id = @id;
+        update sitting set delivery = @delivery, clock_carries = coalesce(@clockCarries, clock_carries), version = version + 1
+          where id = @id;
         update asked_item set support = case when place = any(@helped) then @help else 'bare' end where sitting = @id
-          and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
+          and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting
+            and answer.place = asked_item.place)
         """,
         new { id, delivery = DeliveryNames.NameOf(mode), clockCarries, helped = helped.ToArray(), help = ItemText.Support(help) });
 
@@ -210,26 +243,32 @@ public static class Sittings
         connection.ExecuteAsync("update sitting set current_place = @place, version = version + 1 where id = @id", new { id, place });
 
     public static Task End(SchoolConnection connection, SittingId id, DateTime now) =>
-        connection.ExecuteAsync("update sitting set ended_at = @now, version = version + 1 where id = @id and ended_at is null", new { id, now });
+        connection.ExecuteAsync("update sitting set ended_at = @now, version = version + 1 where id = @id and ended_at is null",
+            new { id, now });
 
     /// <summary>Asks items in a sitting.</summary>
-    public static Task Ask(SchoolConnection connection, SittingId sitting, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, [sitting], items, now);
+    public static Task Ask(SchoolConnection connection, SittingId sitting, IEnumerable<AskedItem> items, DateTime now) =>
+        Ask(connection, [sitting], items, now);
 
     /// <summary>Asks the same items in several sittings, in one statement.</summary>
-    public static Task Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now) => Ask(connection, sittings, items, now, then: "");
+    public static Task Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now) =>
+        Ask(connection, sittings, items, now, then: "");
 
     /// <summary>Asks an item in a sitting and moves on to it, in one round trip.</summary>
     public static Task AskNext(SchoolConnection connection, SittingId sitting, AskedItem item, DateTime now) =>
-        Ask(connection, [sitting], [item], now, "; update sitting set current_place = @places[1], version = version + 1 where id = @sittings[1]");
+        Ask(connection, [sitting], [item], now,
+            "; update sitting set current_place = @places[1], version = version + 1 where id = @sittings[1]");
 
-    private static Task<int> Ask(SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now, string then)
+    private static Task<int> Ask(
+        SchoolConnection connection, IEnumerable<SittingId> sittings, IEnumerable<AskedItem> items, DateTime now, string then)
     {
         var asked = items.ToList();
         return connection.ExecuteAsync(
             $"""
             insert into asked_item (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
             select @school, sitting, place, task, clock_time, claim, support, why, @now, detail::jsonb from unnest(@sittings) sitting,
-              unnest(@places, @tasks, @times, @claims, @supports, @whys, @details) as item (place, task, clock_time, claim, support, why, detail){then}
+              unnest(@places, @tasks, @times, @claims, @supports, @whys, @details) as item (place, task, clock_time, claim, support, why,
+                detail){then}
             """,
             new
             {
@@ -248,13 +287,15 @@ public static class Sittings
 
     /// <summary>Takes items back that were asked and not answered.</summary>
     public static Task Withdraw(SchoolConnection connection, SittingId sitting, params int[] places) =>
-        connection.ExecuteAsync("update asked_item set withdrawn = true where sitting = @sitting and place = any(@places)", new { sitting, places });
+        connection.ExecuteAsync("update asked_item set withdrawn = true where sitting = @sitting and place = any(@places)",
+            new { sitting, places });
 
     /// <summary>Takes back every item that stands and has no answer.</summary>
     public static Task WithdrawUnanswered(SchoolConnection connection, SittingId sitting) => connection.ExecuteAsync(
         """
         update asked_item set withdrawn = true where sitting = @sitting and not withdrawn
-          and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting and answer.place = asked_item.place)
+          and not exists (select from answer where answer.school = asked_item.school and answer.sitting = asked_item.sitting
+            and answer.place = asked_item.place)
         """,
         new { sitting });
 
@@ -264,20 +305,23 @@ public static class Sittings
         var (sitting, read) = await connection.QueryBothAsync<Sitting, ReadByRow>(
             $"""
             select {Columns} from sitting where id = @id;
-            select school.settings::text as school_settings, child.settings::text as settings, asked_item.task, asked_item.clock_time, asked_item.claim, asked_item.detail::text as detail
+            select school.settings::text as school_settings, child.settings::text as settings, asked_item.task, asked_item.clock_time,
+              asked_item.claim, asked_item.detail::text as detail
             from sitting join school on school.id = sitting.school join child on child.school = sitting.school and child.id = sitting.child
             left join asked_item on asked_item.school = sitting.school and asked_item.sitting = sitting.id and asked_item.place = @place
             where sitting.id = @id
             """,
             new { id, place });
-        return sitting.SingleOrDefault() is { } found && read.SingleOrDefault() is { } by ? new SittingAtPlace(found, by.Preferences, by.Item) : null;
+        return sitting.SingleOrDefault() is { } found && read.SingleOrDefault() is { } by
+            ? new SittingAtPlace(found, by.Preferences, by.Item) : null;
     }
 
     /// <summary>Everything that was asked in a sitting, and everything that was answered.</summary>
     public static async Task<SittingRows> Rows(SchoolConnection connection, SittingId sitting)
     {
         var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>(
-            $"{SelectAsked} where sitting = @sitting order by place; select {AnswerColumns} from answer where sitting = @sitting order by seq", new { sitting });
+            $"{SelectAsked} where sitting = @sitting order by place; select {AnswerColumns} from answer where sitting = @sitting order by "
+                + $"seq", new { sitting });
         return Whole(asked, answers);
     }
 
@@ -285,7 +329,8 @@ public static class Sittings
     {
         var rows = asked.ToList();
         return new SittingRows(
-            [.. rows.Where(row => !row.Withdrawn).Select(row => row.Asked)], [.. rows.Where(row => row.Withdrawn).Select(row => row.Asked)], [.. answers]);
+            [.. rows.Where(row => !row.Withdrawn).Select(row => row.Asked)], [.. rows.Where(row => row.Withdrawn).Select(row => row.Asked)],
+            [.. answers]);
     }
 
     /// <summary>The items of some sittings that stand, in order.</summary>
@@ -297,13 +342,16 @@ public static class Sittings
         (await connection.QueryAsync<AnswerRow>(StandingAnswers, new { sittings = sittings.ToArray() })).ToLookup(row => row.Sitting);
 
     /// <summary>The items and the answers of some sittings that stand, in one round trip.</summary>
-    public static async Task<(ILookup<SittingId, AskedItem> Asked, ILookup<SittingId, AnswerRow> Answers)> RowsIn(SchoolConnection connection, IEnumerable<SittingId> sittings)
+    public static async Task<(ILookup<SittingId, AskedItem> Asked, ILookup<SittingId, AnswerRow> Answers)> RowsIn(
+        SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
-        var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>($"{StandingItems}; {StandingAnswers}", new { sittings = sittings.ToArray() });
+        var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>($"{StandingItems}; {StandingAnswers}",
+            new { sittings = sittings.ToArray() });
         return (ByItsSitting(asked), answers.ToLookup(row => row.Sitting));
     }
 
-    private static ILookup<SittingId, AskedItem> ByItsSitting(IEnumerable<AskedRow> rows) => rows.ToLookup(row => row.Sitting, row => row.Asked);
+    private static ILookup<SittingId, AskedItem> ByItsSitting(IEnumerable<AskedRow> rows) =>
+        rows.ToLookup(row => row.Sitting, row => row.Asked);
 
     /// <summary>Adds an answer; where its item had been taken back, that stands again.</summary>
     /// <param name="connection">The connection.</param>
@@ -311,14 +359,18 @@ public static class Sittings
     /// <param name="givenAt">When it was given.</param>
     /// <param name="now">When it is kept.</param>
     /// <returns>The answer's number among all, and the sitting's day from now on.</returns>
-    public static Task<(long Seq, DateOnly Day)> AddAnswer(SchoolConnection connection, AnswerRow answer, DateTime givenAt, DateTime now) => connection.QuerySingleAsync<(long Seq, DateOnly Day)>(
+    public static Task<(long Seq, DateOnly Day)> AddAnswer(SchoolConnection connection, AnswerRow answer, DateTime givenAt, DateTime now) =>
+        connection.QuerySingleAsync<(long Seq, DateOnly Day)>(
         $"""
-        insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, corrects, given_at, given_by, kept_at)
-        values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @Corrects, @givenAt, @By, @now);
+        insert into answer (school, sitting, id, place, try, raw, mode, seconds, begun_seconds, first_raw, prompted, how, corrects,
+          given_at, given_by, kept_at)
+        values (@school, @Sitting, @Id, @Place, @Try, @Raw, @Mode, @Seconds, @BegunSeconds, @FirstRaw, @Prompted, @How, @Corrects, @givenAt,
+          @By, @now);
         update sitting set first_answer_at = least(first_answer_at, @givenAt)
         where id = @Sitting and (first_answer_at is null or first_answer_at > @givenAt);
         update asked_item set withdrawn = false where sitting = @Sitting and place = @Place and withdrawn;
-        select answer.seq, {Day} from answer join sitting on sitting.school = answer.school and sitting.id = answer.sitting where answer.sitting = @Sitting and answer.id = @Id
+        select answer.seq, {Day} from answer join sitting on sitting.school = answer.school and sitting.id = answer.sitting
+          where answer.sitting = @Sitting and answer.id = @Id
         """,
         new
         {

@@ -8,7 +8,9 @@ namespace Umbick.Store;
 public static class Timetables
 {
     internal const string SelectHolidays = "select id, name, first_day, last_day from holiday order by first_day, id";
-    private const string SelectBarred = "select id, class_name, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, to_char(ends_at, 'HH24:MI') as ends, what from barred_time order by weekday, starts_at, class_name, id";
+    private const string SelectBarred =
+        "select id, class_name, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, to_char(ends_at, 'HH24:MI') as ends, "
+            + "what from barred_time order by weekday, starts_at, class_name, id";
 
     private sealed record HolidayRow(Guid Id, string Name, DateOnly FirstDay, DateOnly LastDay)
     {
@@ -38,10 +40,12 @@ public static class Timetables
     private sealed record StandInRow(Guid Slot, DateOnly Day, Guid Child);
 
     /// <summary>The school's year.</summary>
-    public static async Task<SchoolYear> Year(SchoolConnection connection) => new([.. (await Holidays(connection)).Select(holiday => holiday.Holiday)]);
+    public static async Task<SchoolYear> Year(SchoolConnection connection) =>
+        new([.. (await Holidays(connection)).Select(holiday => holiday.Holiday)]);
 
     /// <summary>The school's year, where its holidays are read with other rows.</summary>
-    internal static async Task<SchoolYear> Year(SqlMapper.GridReader read) => new([.. (await read.ReadAsync<HolidayRow>()).Select(row => row.Kept.Holiday)]);
+    internal static async Task<SchoolYear> Year(SqlMapper.GridReader read) =>
+        new([.. (await read.ReadAsync<HolidayRow>()).Select(row => row.Kept.Holiday)]);
 
     /// <summary>The holidays, the earliest first.</summary>
     public static async Task<IReadOnlyList<KeptHoliday>> Holidays(SchoolConnection connection) =>
@@ -56,7 +60,8 @@ public static class Timetables
             $"""
             {SelectHolidays};
             select id, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, minutes::int as minutes,
-              array(select child from slot_child where slot_child.school = slot.school and slot_child.slot = slot.id order by turn) as children
+              array(select child from slot_child where slot_child.school = slot.school and slot_child.slot = slot.id
+                order by turn) as children
             from slot order by weekday, starts_at, id;
             {SelectBarred};
             select child, day, absent from absence where day between @from and @to;
@@ -65,14 +70,17 @@ public static class Timetables
             new { from, to },
             async read => new Timetable(
                 await Year(read),
-                [.. (await read.ReadAsync<SlotRow>()).Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
+                [.. (await read.ReadAsync<SlotRow>())
+                    .Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
                 [.. (await read.ReadAsync<BarredRow>()).Select(row => row.Kept.Barred)],
                 [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Absent))],
                 [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))]));
 
     /// <summary>The days on which a child could not come, the latest first.</summary>
     public static async Task<IReadOnlyList<Absence>> AbsencesOf(SchoolConnection connection, ChildId child, DateOnly since) =>
-        [.. (await connection.QueryAsync<AbsenceRow>("select child, day, absent from absence where child = @child and day >= @since order by day desc", new { child, since })).Select(row => new Absence(row.Child, row.Day, row.Absent))];
+        [.. (await connection.QueryAsync<AbsenceRow>(
+            "select child, day, absent from absence where child = @child and day >= @since order by day desc", new { child, since }))
+                .Select(row => new Absence(row.Child, row.Day, row.Absent))];
 
     /// <summary>Adds a holiday; the same again under its id changes nothing.</summary>
     public static Task AddHoliday(SchoolConnection connection, Guid id, Holiday holiday) => connection.ExecuteAsync(
@@ -80,14 +88,24 @@ public static class Timetables
         new { school = connection.School, id, holiday.Name, holiday.First, holiday.Last });
 
     /// <summary>Takes a holiday out.</summary>
-    public static Task RemoveHoliday(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from holiday where id = @id", new { id });
+    public static Task RemoveHoliday(SchoolConnection connection, Guid id) =>
+        connection.ExecuteAsync("delete from holiday where id = @id", new { id });
 
     /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
     public static async Task AddSlot(SchoolConnection connection, Slot slot)
     {
         var added = await connection.ExecuteAsync(
-            "insert into slot (school, id, weekday, starts_at, minutes) values (@school, @Id, @weekday, make_time(@hour, @minute, 0), @Minutes) on conflict do nothing",
-            new { school = connection.School, slot.Id, weekday = (int)slot.Weekday, hour = slot.From.Hour, minute = slot.From.Minute, slot.Minutes });
+            "insert into slot (school, id, weekday, starts_at, minutes) values (@school, @Id, @weekday, make_time(@hour, @minute, 0), "
+                + "@Minutes) on conflict do nothing",
+            new
+            {
+                school = connection.School,
+                slot.Id,
+                weekday = (int)slot.Weekday,
+                hour = slot.From.Hour,
+                minute = slot.From.Minute,
+                slot.Minutes
+            });
         if (added > 0) await SeatAll(connection, slot.Id, slot.Children);
     }
 
@@ -99,7 +117,8 @@ public static class Timetables
     }
 
     /// <summary>Takes a slot out of the timetable.</summary>
-    public static Task RemoveSlot(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from slot where id = @id", new { id });
+    public static Task RemoveSlot(SchoolConnection connection, Guid id) =>
+        connection.ExecuteAsync("delete from slot where id = @id", new { id });
 
     /// <summary>Adds a time at which a class may not be fetched; the same again under its id changes nothing.</summary>
     public static Task Bar(SchoolConnection connection, Guid id, BarredTime barred) => connection.ExecuteAsync(
@@ -107,30 +126,47 @@ public static class Timetables
         insert into barred_time (school, id, class_name, weekday, starts_at, ends_at, what)
         values (@school, @id, @Class, @weekday, make_time(@h1, @m1, 0), make_time(@h2, @m2, 0), @What) on conflict do nothing
         """,
-        new { school = connection.School, id, barred.Class, weekday = (int)barred.Weekday, h1 = barred.From.Hour, m1 = barred.From.Minute, h2 = barred.To.Hour, m2 = barred.To.Minute, barred.What });
+        new
+        {
+            school = connection.School,
+            id,
+            barred.Class,
+            weekday = (int)barred.Weekday,
+            h1 = barred.From.Hour,
+            m1 = barred.From.Minute,
+            h2 = barred.To.Hour,
+            m2 = barred.To.Minute,
+            barred.What
+        });
 
     /// <summary>Takes a barred time out.</summary>
-    public static Task Unbar(SchoolConnection connection, Guid id) => connection.ExecuteAsync("delete from barred_time where id = @id", new { id });
+    public static Task Unbar(SchoolConnection connection, Guid id) =>
+        connection.ExecuteAsync("delete from barred_time where id = @id", new { id });
 
     /// <summary>Notes that a child cannot come on a day; null takes that back.</summary>
-    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? absent, Guid by, DateTime now) => connection.ExecuteAsync(
+    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? absent, Guid by, DateTime now) =>
+        connection.ExecuteAsync(
         absent is null
             ? "delete from absence where child = @child and day = @day"
             : """
               insert into absence (school, child, day, absent, noted_by, noted_at) values (@school, @child, @day, @absent, @by, @now)
-              on conflict (school, child, day) do update set absent = excluded.absent, noted_by = excluded.noted_by, noted_at = excluded.noted_at
+              on conflict (school, child, day) do update set absent = excluded.absent, noted_by = excluded.noted_by, noted_at =
+                excluded.noted_at
               """,
         new { school = connection.School, child, day, absent, by, now });
 
     /// <summary>Notes that a child comes in another's place on a day, or takes that back.</summary>
-    public static Task NoteStandIn(SchoolConnection connection, StandIn standIn, bool comes, Guid by, DateTime now) => connection.ExecuteAsync(
+    public static Task NoteStandIn(SchoolConnection connection, StandIn standIn, bool comes, Guid by, DateTime now) =>
+        connection.ExecuteAsync(
         comes
-            ? "insert into stand_in (school, slot, day, child, noted_by, noted_at) values (@school, @Slot, @Day, @Child, @by, @now) on conflict do nothing"
+            ? "insert into stand_in (school, slot, day, child, noted_by, noted_at) values (@school, @Slot, @Day, @Child, @by, @now) on "
+            + "conflict do nothing"
             : "delete from stand_in where slot = @Slot and day = @Day and child = @Child",
         new { school = connection.School, standIn.Slot, standIn.Day, standIn.Child, by, now });
 
     private static Task<int> SeatAll(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children) => connection.ExecuteAsync(
-        "insert into slot_child (school, slot, child, turn) select @school, @slot, child, turn - 1 from unnest(@children) with ordinality as one (child, turn)",
+        "insert into slot_child (school, slot, child, turn) select @school, @slot, child, turn - 1 from unnest(@children) with "
+            + "ordinality as one (child, turn)",
         new { school = connection.School, slot, children = children.ToArray() });
 
     private static TimeOnly Time(string text) => TimeOnly.ParseExact(text, "HH:mm", CultureInfo.InvariantCulture);

@@ -11,7 +11,8 @@ public static class Cycles
 
     /// <summary>Begins a cycle, unless one of the child's goes on; the same again under its id changes nothing.</summary>
     /// <returns>Whether it was begun now.</returns>
-    public static async Task<bool> Begin(SchoolConnection connection, CycleRow cycle, Guid by, DateTime now) => await connection.ExecuteAsync(
+    public static async Task<bool> Begin(SchoolConnection connection, CycleRow cycle, Guid by, DateTime now) =>
+        await connection.ExecuteAsync(
         """
         insert into cycle (school, id, child, began_on, ends_on, goal, entry_reason, begun_by, begun_at)
         values (@school, @Id, @Child, @BeganOn, @EndsOn, @Goal, @EntryReason, @by, @now) on conflict do nothing
@@ -20,6 +21,8 @@ public static class Cycles
 
     /// <summary>Ends a child's cycle.</summary>
     /// <returns>Whether it went on until now.</returns>
-    public static async Task<bool> End(SchoolConnection connection, ChildId child, Guid id, DateOnly day, string reason, Guid by) => await connection.ExecuteAsync(
-        "update cycle set ended_on = @day, exit_reason = @reason, ended_by = @by where id = @id and child = @child and ended_on is null", new { id, child, day, reason, by }) > 0;
+    public static async Task<bool> End(SchoolConnection connection, ChildId child, Guid id, DateOnly day, string reason, Guid by) =>
+        await connection.ExecuteAsync(
+        "update cycle set ended_on = @day, exit_reason = @reason, ended_by = @by where id = @id and child = @child and ended_on is null",
+        new { id, child, day, reason, by }) > 0;
 }

@@ -6,7 +6,8 @@ public static class Decisions
 {
     private const string Select =
         $"""
-        select id, child, pattern as pattern_id, kind as kind_id, taken, reason, after_sitting, (decided_at at time zone {Schools.TimeZone})::date as day, engine, shown::text as shown_text,
+        select id, child, pattern as pattern_id, kind as kind_id, taken, reason, after_sitting, (decided_at at time zone
+          {Schools.TimeZone})::date as day, engine, shown::text as shown_text,
           taken_back_at is not null as taken_back
         from decision
         """;
@@ -22,12 +23,29 @@ public static class Decisions
     public static Task Keep(SchoolConnection connection, DecisionRow decision, Guid by, DateTime now) => connection.ExecuteAsync(
         """
         insert into decision (school, id, child, pattern, kind, taken, reason, after_sitting, decided_by, decided_at, engine, shown)
-        values (@school, @Id, @Child, @PatternId, @KindId, @Taken, @Reason, @AfterSitting, @by, @now, @Engine, @ShownText::jsonb) on conflict do nothing
+        values (@school, @Id, @Child, @PatternId, @KindId, @Taken, @Reason, @AfterSitting, @by, @now, @Engine, @ShownText::jsonb)
+          on conflict do nothing
         """,
-        new { school = connection.School, decision.Id, decision.Child, decision.PatternId, decision.KindId, decision.Taken, decision.Reason, decision.AfterSitting, by, now, decision.Engine, decision.ShownText });
+        new
+        {
+            school = connection.School,
+            decision.Id,
+            decision.Child,
+            decision.PatternId,
+            decision.KindId,
+            decision.Taken,
+            decision.Reason,
+            decision.AfterSitting,
+            by,
+            now,
+            decision.Engine,
+            decision.ShownText
+        });
 
     /// <summary>Takes a decision back. That it was taken stays on record.</summary>
     /// <returns>Whether it stood until now.</returns>
-    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by, DateTime now) => await connection.ExecuteAsync(
-        "update decision set taken_back_by = @by, taken_back_at = @now where id = @id and child = @child and taken_back_at is null", new { id, child, by, now }) > 0;
+    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by, DateTime now) =>
+        await connection.ExecuteAsync(
+        "update decision set taken_back_by = @by, taken_back_at = @now where id = @id and child = @child and taken_back_at is null",
+        new { id, child, by, now }) > 0;
 }

@@ -38,25 +38,31 @@ public static class Marginals
     }
 
     /// <summary>Notes what the marginals of a child's last sitting follow from, and what stands out beside them.</summary>
-    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom, BesidePatterns unnamed) => connection.ExecuteAsync(
-        "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting", new { lastSitting, concludedFrom, unnamed = unnamed == BesidePatterns.None ? null : unnamed.ToString() });
+    public static Task NoteSource(SchoolConnection connection, SittingId lastSitting, string concludedFrom, BesidePatterns unnamed) =>
+        connection.ExecuteAsync(
+        "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting",
+        new { lastSitting, concludedFrom, unnamed = unnamed == BesidePatterns.None ? null : unnamed.ToString() });
 
     /// <summary>What was believed after some sittings, with the engine that reckoned it.</summary>
-    public static async Task<ILookup<SittingId, (Pattern Pattern, double Belief, string Engine)>> Beliefs(SchoolConnection connection, IEnumerable<SittingId> sittings)
+    public static async Task<ILookup<SittingId, (Pattern Pattern, double Belief, string Engine)>> Beliefs(
+        SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
         var rows = await connection.QueryAsync<BeliefRow>(
             "select sitting, pattern, belief, engine from marginal where sitting = any(@sittings)", new { sittings = sittings.ToArray() });
         return (from row in rows
                 let pattern = Catalogue.Find(row.Pattern)
                 where pattern is not null
-                select (row.Sitting, Pattern: pattern, row.Belief, row.Engine)).ToLookup(row => row.Sitting, row => (row.Pattern, row.Belief, row.Engine));
+                select (row.Sitting, Pattern: pattern, row.Belief, row.Engine)).ToLookup(row => row.Sitting,
+                    row => (row.Pattern, row.Belief, row.Engine));
     }
 
     /// <summary>The labels after some sittings: first what should be practised first, then the firmest belief.</summary>
-    public static async Task<ILookup<SittingId, (Pattern Pattern, Label Label)>> After(SchoolConnection connection, IEnumerable<SittingId> sittings)
+    public static async Task<ILookup<SittingId, (Pattern Pattern, Label Label)>> After(
+        SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
         var rows = await connection.QueryAsync<Row>(
-            "select sitting, pattern, label from marginal where sitting = any(@sittings) order by sitting, practice_order, belief desc", new { sittings = sittings.ToArray() });
+            "select sitting, pattern, label from marginal where sitting = any(@sittings) order by sitting, practice_order, belief desc",
+            new { sittings = sittings.ToArray() });
         return (from row in rows
                 let pattern = Catalogue.Find(row.Pattern)
                 where pattern is not null && Enum.TryParse<Label>(row.Label, out _)

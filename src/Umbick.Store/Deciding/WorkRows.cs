@@ -11,7 +11,8 @@ namespace Umbick.Store;
 /// <param name="Given">The sets that each was given, by pattern.</param>
 /// <param name="Shown">The patterns of which each was shown a demonstration.</param>
 public sealed record WorkRows(
-    SchoolYear Year, ILookup<ChildId, DecisionRow> Decisions, ILookup<ChildId, CycleRow> Cycles, ILookup<ChildId, SetsGiven> Given, ILookup<ChildId, Pattern> Shown)
+    SchoolYear Year, ILookup<ChildId, DecisionRow> Decisions, ILookup<ChildId, CycleRow> Cycles, ILookup<ChildId, SetsGiven> Given,
+    ILookup<ChildId, Pattern> Shown)
 {
     private sealed class GivenRow
     {
@@ -28,7 +29,8 @@ public sealed record WorkRows(
 
     private const string SelectGiven =
         $"""
-        select practice_set.child, practice_set.pattern, max(practice_set.assigned_at) as last_given, min({Sittings.Day}) as first_day, max({Sittings.Day}) as last_day
+        select practice_set.child, practice_set.pattern, max(practice_set.assigned_at) as last_given, min({Sittings.Day}) as first_day,
+          max({Sittings.Day}) as last_day
         from practice_set left join sitting on sitting.school = practice_set.school and sitting.practice_set = practice_set.id
         where practice_set.child = any(@children) and practice_set.pattern is not null
         group by practice_set.child, practice_set.pattern
@@ -36,7 +38,8 @@ public sealed record WorkRows(
 
     /// <summary>Loads it.</summary>
     public static Task<WorkRows> Load(SchoolConnection connection, IEnumerable<ChildId> children) => connection.QueryTogetherAsync(
-        $"{Timetables.SelectHolidays}; {Store.Decisions.OfChildren}; {Store.Cycles.OfChildren}; {SelectGiven}; select distinct child, pattern from demonstration_shown where child = any(@children)",
+        $"{Timetables.SelectHolidays}; {Store.Decisions.OfChildren}; {Store.Cycles.OfChildren}; {SelectGiven}; select distinct child, "
+            + $"pattern from demonstration_shown where child = any(@children)",
         new { children = children.ToArray() },
         async read => new WorkRows(
             await Timetables.Year(read),
@@ -45,7 +48,8 @@ public sealed record WorkRows(
             (from row in await read.ReadAsync<GivenRow>()
              let pattern = Catalogue.Find(row.Pattern)
              where pattern is not null
-             select (row.Child, Sets: new SetsGiven(pattern, row.LastGiven, row.FirstDay, row.LastDay))).ToLookup(row => row.Child, row => row.Sets),
+             select (row.Child, Sets: new SetsGiven(pattern, row.LastGiven, row.FirstDay, row.LastDay))).ToLookup(row => row.Child,
+                 row => row.Sets),
             (from row in await read.ReadAsync<(ChildId Child, string Pattern)>()
              let pattern = Catalogue.Find(row.Pattern)
              where pattern is not null

@@ -8,7 +8,8 @@ public static class Sets
 {
     private const string Select =
         $"""
-        select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support, practice_set.line_seconds,
+        select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support,
+          practice_set.line_seconds,
           (practice_set.assigned_at at time zone {Schools.TimeZone})::date as assigned_day,
           sitting.id as sitting, sitting.ended_at as done_at, {Sittings.Day} as day
         from practice_set
@@ -23,22 +24,27 @@ public static class Sets
 
     /// <summary>Every set of a school that waits for a child, the latest first; one that is practised in a visit does not.</summary>
     public static Task<IEnumerable<AssignedSet>> Waiting(SchoolConnection connection) =>
-        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is null and sitting.visit is null order by practice_set.assigned_at desc");
+        connection.QueryAsync<AssignedSet>(
+            $"{Select} where sitting.ended_at is null and sitting.visit is null order by practice_set.assigned_at desc");
 
     /// <summary>The sets of a school that were done last, the latest first.</summary>
     public static Task<IEnumerable<AssignedSet>> Done(SchoolConnection connection, int most) =>
-        connection.QueryAsync<AssignedSet>($"{Select} where sitting.ended_at is not null and sitting.first_answer_at is not null order by sitting.ended_at desc limit @most", new { most });
+        connection.QueryAsync<AssignedSet>(
+            $"{Select} where sitting.ended_at is not null and sitting.first_answer_at is not null order by sitting.ended_at desc limit "
+                + $"@most", new { most });
 
     /// <summary>A child's sets, the latest first.</summary>
     public static async Task<IReadOnlyList<AssignedSet>> OfChild(SchoolConnection connection, ChildId child) =>
-        [.. await connection.QueryAsync<AssignedSet>($"{Select} where practice_set.child = @child order by practice_set.assigned_at desc", new { child })];
+        [.. await connection.QueryAsync<AssignedSet>($"{Select} where practice_set.child = @child order by practice_set.assigned_at desc",
+            new { child })];
 
     public static async Task<IReadOnlyList<SetItem>> Items(SchoolConnection connection, SetId set)
     {
         var rows = await connection.QueryAsync<ItemRow>(
             "select task, clock_time, claim, part, support, why from set_item where practice_set = @set order by place", new { set });
         return [.. rows.Select(row => new SetItem(
-            ItemText.Read(row.Task, row.ClockTime, row.Claim), Enum.TryParse<SetPart>(row.Part, out var part) ? part : SetPart.Bare, ItemText.Support(row.Support), row.Why))];
+            ItemText.Read(row.Task, row.ClockTime, row.Claim), Enum.TryParse<SetPart>(row.Part, out var part) ? part : SetPart.Bare,
+            ItemText.Support(row.Support), row.Why))];
     }
 
     /// <summary>The places of a set, from 1, whose answers tell whether its pattern is still there.</summary>
@@ -48,20 +54,36 @@ public static class Sets
     /// <summary>Keeps a set that is assigned, with what was shown when it was; unless it was kept before.</summary>
     /// <returns>Whether it was kept now.</returns>
     public static async Task<bool> Assign(
-        SchoolConnection connection, SetId id, ChildId child, PracticeSet set, int seed, Support start, double? line, string engine, string shown, Guid by, DateTime now)
+        SchoolConnection connection, SetId id, ChildId child, PracticeSet set, int seed, Support start, double? line, string engine,
+        string shown, Guid by, DateTime now)
     {
         var added = await connection.ExecuteAsync(
             """
-            insert into practice_set (school, id, child, pattern, seed, start_support, line_seconds, assigned_at, assigned_by, engine, shown)
+            insert into practice_set (school, id, child, pattern, seed, start_support, line_seconds, assigned_at, assigned_by, engine,
+              shown)
             values (@school, @id, @child, @pattern, @seed, @support, @line, @now, @by, @engine, @shown::jsonb) on conflict do nothing
             """,
-            new { school = connection.School, id, child, pattern = set.Pattern?.Id, seed, support = ItemText.Support(start), line, now, by, engine, shown });
+            new
+            {
+                school = connection.School,
+                id,
+                child,
+                pattern = set.Pattern?.Id,
+                seed,
+                support = ItemText.Support(start),
+                line,
+                now,
+                by,
+                engine,
+                shown
+            });
         if (added == 0) return false;
         await connection.ExecuteAsync(
             """
             insert into set_item (school, practice_set, place, task, clock_time, claim, part, support, why)
             select @school, @id, place, task, clock_time, claim, part, support, why
-            from unnest(@tasks, @times, @claims, @parts, @supports, @whys) with ordinality as item (task, clock_time, claim, part, support, why, place)
+            from unnest(@tasks, @times, @claims, @parts, @supports, @whys) with ordinality as item (task, clock_time, claim, part, support,
+              why, place)
             """,
             new
             {

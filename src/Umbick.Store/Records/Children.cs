@@ -8,19 +8,25 @@ public static class Children
 {
     internal const string Caseload =
         $"""
-        select child.id, child.alias, child.stage, child.class_name, child.on_caseload, child.tasks_met, child.settings::text as settings_text,
-          (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int as sittings, seen.last_seen,
+        select child.id, child.alias, child.stage, child.class_name, child.on_caseload, child.tasks_met, child.settings::text as
+          settings_text,
+          (select school.settings::text from school where school.id = child.school) as school_settings_text, coalesce(seen.sittings, 0)::int
+            as sittings, seen.last_seen,
           (select open.id from sitting open where open.school = child.school and open.child = child.id
              and open.kind = 'asking' and open.screening is null and open.ended_at is null) as open_asking,
-          (select visit.id from sitting open join visit on visit.school = open.school and visit.id = open.visit where open.school = child.school and open.child = child.id
+          (select visit.id from sitting open join visit on visit.school = open.school and visit.id = open.visit
+            where open.school = child.school and open.child = child.id
              and open.kind = 'asking' and open.ended_at is null and visit.ended_at is null limit 1) as open_visit,
           (select waiting.id from practice_set waiting where waiting.school = child.school and waiting.child = child.id
-             and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id and (done.ended_at is not null or done.visit is not null))
+             and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id
+               and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,
           seen.last_set_alone, seen.last_asking,
-          last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer, seen.last_practised,
+          last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer,
+            seen.last_practised,
           (child.added_at at time zone {Schools.TimeZone})::date as added_on,
-          (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id and kind in ('confirm', 'rule-out'))::int as teacher_words
+          (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id
+            and kind in ('confirm', 'rule-out'))::int as teacher_words
         from child
         left join lateral (
           select count(*) filter (where ended_at is not null) as sittings, max({Sittings.Day}) as last_seen,
@@ -32,14 +38,16 @@ public static class Children
         ) seen on true
         left join lateral (
           select sitting.id, sitting.concluded_from, sitting.unnamed from sitting
-          where sitting.school = child.school and sitting.child = child.id and (sitting.ended_at is not null or sitting.screening is not null) and sitting.first_answer_at is not null
+          where sitting.school = child.school and sitting.child = child.id and (sitting.ended_at is not null
+            or sitting.screening is not null) and sitting.first_answer_at is not null
           order by {Sittings.Day} desc, first_answer_at desc, started_at desc, id desc limit 1
         ) last on true
         """;
 
     private const string SelectListed = "select id, alias, class_name, stage, on_caseload, keep_until from child";
 
-    private const string Insert = "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)";
+    private const string Insert =
+        "insert into child (school, id, alias, stage, added_at, on_caseload) values (@school, @Id, @Alias, @stage, @now, @onCaseload)";
 
     /// <summary>Every child on the caseload with what is waiting, by alias.</summary>
     public static Task<IEnumerable<CaseloadRow>> All(SchoolConnection connection) =>
@@ -56,7 +64,8 @@ public static class Children
     /// <summary>The ids of the children with these aliases.</summary>
     public static async Task<IReadOnlyDictionary<string, ChildId>> ByAlias(SchoolConnection connection, IEnumerable<string> aliases)
     {
-        var found = await connection.QueryAsync<(string Alias, ChildId Id)>("select alias, id from child where alias = any(@aliases)", new { aliases = aliases.ToArray() });
+        var found = await connection.QueryAsync<(string Alias, ChildId Id)>("select alias, id from child where alias = any(@aliases)",
+            new { aliases = aliases.ToArray() });
         return found.ToDictionary(child => child.Alias, child => child.Id);
     }
 
@@ -65,9 +74,11 @@ public static class Children
         connection.ExecuteAsync(Insert, Row(connection.School, child, now, onCaseload));
 
     /// <summary>The ids and stages of the children with these aliases.</summary>
-    public static async Task<IReadOnlyDictionary<string, (ChildId Id, Stage Stage)>> StagesByAlias(SchoolConnection connection, IEnumerable<string> aliases)
+    public static async Task<IReadOnlyDictionary<string, (ChildId Id, Stage Stage)>> StagesByAlias(
+        SchoolConnection connection, IEnumerable<string> aliases)
     {
-        var found = await connection.QueryAsync<(string Alias, ChildId Id, int Stage)>("select alias, id, stage::int from child where alias = any(@aliases)", new { aliases = aliases.Distinct().ToArray() });
+        var found = await connection.QueryAsync<(string Alias, ChildId Id, int Stage)>(
+            "select alias, id, stage::int from child where alias = any(@aliases)", new { aliases = aliases.Distinct().ToArray() });
         return found.ToDictionary(child => child.Alias, child => (child.Id, (Stage)child.Stage));
     }
 
@@ -76,24 +87,31 @@ public static class Children
         [.. await connection.QueryAsync<ListedChild>($"{SelectListed} order by alias")];
 
     /// <summary>One child as a list of all has them.</summary>
-    public static Task<ListedChild?> Listed(SchoolConnection connection, ChildId id) => connection.QuerySingleOrDefaultAsync<ListedChild>($"{SelectListed} where id = @id", new { id });
+    public static Task<ListedChild?> Listed(SchoolConnection connection, ChildId id) =>
+        connection.QuerySingleOrDefaultAsync<ListedChild>($"{SelectListed} where id = @id", new { id });
 
     /// <summary>A child's alias, and nothing else of them; null where there is no such child.</summary>
-    public static Task<string?> AliasOf(SchoolConnection connection, ChildId id) => connection.ExecuteScalarAsync<string>("select alias from child where id = @id", new { id });
+    public static Task<string?> AliasOf(SchoolConnection connection, ChildId id) =>
+        connection.ExecuteScalarAsync<string>("select alias from child where id = @id", new { id });
 
     /// <summary>How many records are kept until a day before this one.</summary>
-    public static Task<int> CountKeptUntilBefore(SchoolConnection connection, DateOnly today) => connection.ExecuteScalarAsync<int>("select count(*)::int from child where keep_until < @today", new { today });
+    public static Task<int> CountKeptUntilBefore(SchoolConnection connection, DateOnly today) =>
+        connection.ExecuteScalarAsync<int>("select count(*)::int from child where keep_until < @today", new { today });
 
     /// <summary>Keeps until when a child's record is kept; null is not settled.</summary>
-    public static Task<int> KeepUntil(SchoolConnection connection, ChildId id, DateOnly? day) => connection.ExecuteAsync("update child set keep_until = @day where id = @id", new { id, day });
+    public static Task<int> KeepUntil(SchoolConnection connection, ChildId id, DateOnly? day) =>
+        connection.ExecuteAsync("update child set keep_until = @day where id = @id", new { id, day });
 
     /// <summary>Keeps how far a child has been taught.</summary>
-    public static Task<int> SetStage(SchoolConnection connection, ChildId id, Stage stage) => connection.ExecuteAsync("update child set stage = @stage where id = @id", new { id, stage = (int)stage });
+    public static Task<int> SetStage(SchoolConnection connection, ChildId id, Stage stage) =>
+        connection.ExecuteAsync("update child set stage = @stage where id = @id", new { id, stage = (int)stage });
 
     /// <summary>Keeps other writers of the school's children away until the transaction ends.</summary>
     public static Task LockAll(SchoolConnection connection) => connection.ExecuteAsync("select from child order by id for update");
 
-    /// <summary>Gives classes new names and moves the stages of their children on, all at once: a class may take the name that another leaves.</summary>
+    /// <summary>
+    /// Gives classes new names and moves the stages of their children on, all at once: a class may take the name that another leaves.
+    /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="from">The names that they have.</param>
     /// <param name="to">The names that they get, in the same order.</param>
@@ -109,10 +127,12 @@ public static class Children
 
     /// <summary>Erases a child's record whole, where this is their alias.</summary>
     /// <returns>Whether it was.</returns>
-    public static Task<bool> Erase(SchoolConnection connection, ChildId id, string alias) => connection.ExecuteScalarAsync<bool>("select erase_child(@id, @alias)", new { id = id.Value, alias });
+    public static Task<bool> Erase(SchoolConnection connection, ChildId id, string alias) =>
+        connection.ExecuteScalarAsync<bool>("select erase_child(@id, @alias)", new { id = id.Value, alias });
 
     /// <summary>Adds several children, in one statement.</summary>
-    public static Task AddAll(SchoolConnection connection, IReadOnlyList<Child> children, DateTime now, bool onCaseload = false) => connection.ExecuteAsync(
+    public static Task AddAll(SchoolConnection connection, IReadOnlyList<Child> children, DateTime now, bool onCaseload = false) =>
+        connection.ExecuteAsync(
         """
         insert into child (school, id, alias, stage, added_at, on_caseload)
         select @school, id, alias, stage, @now, @onCaseload from unnest(@ids, @aliases, @stages) as one (id, alias, stage)
@@ -128,7 +148,8 @@ public static class Children
         });
 
     /// <summary>
-    /// Puts a child on the caseload by their alias. One who is known from a screened class is the same child: their answers and their stage stay.
+    /// Puts a child on the caseload by their alias. One who is known from a screened class is the same child: their answers and their stage
+    /// stay.
     /// </summary>
     /// <returns>The child's id, and whether another press than this had put the child on the caseload before.</returns>
     public static async Task<(ChildId Id, bool WasThere)> Join(SchoolConnection connection, Child child, DateTime now)
@@ -160,7 +181,8 @@ public static class Children
     }
 
     /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
-    public static Task Lock(SchoolConnection connection, ChildId id) => connection.ExecuteAsync("select from child where id = @id for update", new { id });
+    public static Task Lock(SchoolConnection connection, ChildId id) =>
+        connection.ExecuteAsync("select from child where id = @id for update", new { id });
 
     /// <summary>Says which class a child is fetched from.</summary>
     public static Task<int> SetClass(SchoolConnection connection, ChildId id, string className) =>
@@ -176,7 +198,8 @@ public static class Children
     /// <param name="stage">Their stage.</param>
     /// <param name="tasksMet">The tasks they have met; null: those of their stage.</param>
     /// <param name="settings">What is chosen for this child alone.</param>
-    public static Task<int> Teach(SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string>? tasksMet, IReadOnlyDictionary<string, string> settings) =>
+    public static Task<int> Teach(SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string>? tasksMet,
+        IReadOnlyDictionary<string, string> settings) =>
         connection.ExecuteAsync(
             "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",
             new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = SettingsText.Write(settings) });

@@ -7,7 +7,8 @@ public static class FiledRows
     /// <summary>Adds sittings.</summary>
     public static Task AddSittings(SchoolConnection connection, IReadOnlyList<FiledSitting> sittings) => connection.ExecuteAsync(
         """
-        insert into sitting (school, id, child, kind, stage, length, current_place, started_at, ended_at, first_answer_at, paper_day, plan, delivery, cold_for, form)
+        insert into sitting (school, id, child, kind, stage, length, current_place, started_at, ended_at, first_answer_at, paper_day, plan,
+          delivery, cold_for, form)
         select @school, id, child, kind, stage, length, length, began, ended, began, day, plan, delivery, cold, form
         from unnest(@ids, @children, @kinds, @stages, @lengths, @began, @ended, @days, @plans, @deliveries, @colds, @forms)
           as one (id, child, kind, stage, length, began, ended, day, plan, delivery, cold, form)
@@ -34,7 +35,8 @@ public static class FiledRows
         """
         insert into asked_item (school, sitting, place, task, clock_time, claim, support, why, asked_at, detail)
         select @school, sitting, place, task, clock_time, claim, support, why, at, detail::jsonb
-        from unnest(@sittings, @places, @tasks, @times, @claims, @supports, @whys, @moments, @details) as one (sitting, place, task, clock_time, claim, support, why, at, detail);
+        from unnest(@sittings, @places, @tasks, @times, @claims, @supports, @whys, @moments, @details) as one (sitting, place, task,
+          clock_time, claim, support, why, at, detail);
         insert into answer (school, sitting, id, place, try, raw, mode, seconds, first_raw, prompted, how, given_at, given_by, kept_at)
         select @school, sitting, gen_random_uuid(), place, 1, raw, mode, seconds, first_raw, prompted, how, at, given_by, @now
         from unnest(@sittings, @places, @raws, @modes, @seconds, @firsts, @prompted, @hows, @moments, @bys) with ordinality

@@ -15,7 +15,8 @@ public static class NamedWays
     {
         var rows = await connection.QueryAsync<Row>("select step, name from named_way where child = @child", new { child });
         var names = rows.ToDictionary(row => row.Step, row => row.Name);
-        return Steps.OfReading.Where(step => names.ContainsKey(step.NameInFiles())).ToDictionary(step => step, step => names[step.NameInFiles()]);
+        return Steps.OfReading.Where(step => names.ContainsKey(step.NameInFiles())).ToDictionary(step => step,
+            step => names[step.NameInFiles()]);
     }
 
     /// <summary>Gives a child's way at a step a name, in place of the one that it had; an empty one takes the name away.</summary>

@@ -3,7 +3,8 @@ using System.Text.Json.Nodes;
 namespace Umbick.Store;
 
 /// <summary>
-/// Everything that is kept of one child, row by row as it stands: to be taken out whole, and taken in at another school. A table that holds anything of a
+/// Everything that is kept of one child, row by row as it stands: to be taken out whole, and taken in at another school. A table that holds
+/// anything of a
 /// child has an entry here.
 /// </summary>
 public static class RecordRows
@@ -21,19 +22,25 @@ public static class RecordRows
         new("screening_item", $"screening in {OfScreenings}", "screening, place") { Names = { ["screening"] = "screening" } },
         new("visit", $"id in {OfVisits}", "started_at") { Key = "id", People = ["started_by"] },
         new("visit_child", "child = @child", "visit") { Names = { ["visit"] = "visit", ["child"] = "child" } },
-        new("room_clock_reading", "child = @child", "said_at") { Key = "id", Names = { ["visit"] = "visit", ["child"] = "child" }, People = ["noted_by"] },
-        new("visit_note", "child = @child", "noted_at, note") { Names = { ["visit"] = "visit", ["child"] = "child" }, People = ["noted_by"] },
+        new("room_clock_reading", "child = @child", "said_at") { Key = "id", Names = { ["visit"] = "visit", ["child"] = "child" },
+            People = ["noted_by"] },
+        new("visit_note", "child = @child", "noted_at, note") { Names = { ["visit"] = "visit", ["child"] = "child" },
+            People = ["noted_by"] },
         new("practice_set", "child = @child", "assigned_at") { Key = "id", Names = { ["child"] = "child" }, People = ["assigned_by"] },
         new("set_item", $"practice_set in {OfSets}", "practice_set, place") { Names = { ["practice_set"] = "practice_set" } },
         // Children who took turns at one clock share an id that no table has.
-        new("sitting", "child = @child", "started_at, id") { Key = "id", Names = { ["child"] = "child", ["practice_set"] = "practice_set", ["screening"] = "screening" }, Loose = { ["visit"] = "visit" } },
+        new("sitting", "child = @child", "started_at, id") { Key = "id",
+            Names = { ["child"] = "child", ["practice_set"] = "practice_set", ["screening"] = "screening" },
+            Loose = { ["visit"] = "visit" } },
         new("asked_item", $"sitting in {OfSittings}", "sitting, place") { Names = { ["sitting"] = "sitting" } },
-        new("answer", $"sitting in {OfSittings}", "seq") { Key = "id", Names = { ["sitting"] = "sitting", ["corrects"] = "answer" }, People = ["given_by"] },
+        new("answer", $"sitting in {OfSittings}", "seq") { Key = "id", Names = { ["sitting"] = "sitting", ["corrects"] = "answer" },
+            People = ["given_by"] },
         new("prompt", $"sitting in {OfSittings}", "sitting, place") { Names = { ["sitting"] = "sitting" }, People = ["noted_by"] },
         new("marginal", $"sitting in {OfSittings}", "sitting, pattern") { Names = { ["sitting"] = "sitting" } },
         new("named_way", "child = @child", "step") { Names = { ["child"] = "child" }, People = ["named_by"] },
         new("demonstration_shown", "child = @child", "shown_at") { Key = "id", Names = { ["child"] = "child" }, People = ["shown_by"] },
-        new("decision", "child = @child", "seq") { Key = "id", Names = { ["child"] = "child", ["after_sitting"] = "sitting" }, People = ["decided_by", "taken_back_by"] },
+        new("decision", "child = @child", "seq") { Key = "id", Names = { ["child"] = "child", ["after_sitting"] = "sitting" },
+            People = ["decided_by", "taken_back_by"] },
         new("cycle", "child = @child", "began_on") { Key = "id", Names = { ["child"] = "child" }, People = ["begun_by", "ended_by"] },
         new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("slot_child", "child = @child", "slot") { Moves = false },
@@ -56,7 +63,8 @@ public static class RecordRows
         foreach (var part in Parts)
         {
             var rows = await connection.QuerySingleAsync<string>(
-                $"select coalesce(jsonb_agg((to_jsonb(one) - 'school') - 'hash' order by {part.Order}), '[]')::text from {part.Name} one where {part.Where}", new { child = child.Value });
+                $"select coalesce(jsonb_agg((to_jsonb(one) - 'school') - 'hash' order by {part.Order}), '[]')::text from {part.Name} one "
+                    + $"where {part.Where}", new { child = child.Value });
             record[part.Name] = JsonNode.Parse(rows);
         }
         return record["child"]!.AsArray().Count == 0 ? null : record;
@@ -66,6 +74,7 @@ public static class RecordRows
     public static async Task<JsonObject> PeopleOf(SchoolConnection connection, JsonObject record)
     {
         var text = record.ToJsonString();
-        return new JsonObject((await People.Names(connection)).Where(name => text.Contains(name.Key.ToString(), StringComparison.Ordinal)).Select(name => KeyValuePair.Create(name.Key.ToString(), (JsonNode?)name.Value)));
+        return new JsonObject((await People.Names(connection)).Where(name => text.Contains(name.Key.ToString(), StringComparison.Ordinal))
+            .Select(name => KeyValuePair.Create(name.Key.ToString(), (JsonNode?)name.Value)));
     }
 }

@@ -7,7 +7,8 @@ namespace Umbick.Store;
 public static class Migrator
 {
     /// <summary>The migrations that have not been run, by name.</summary>
-    public static IReadOnlyList<string> Pending(string ownerConnectionString) => [.. Upgrader(ownerConnectionString).GetScriptsToExecute().Select(script => script.Name)];
+    public static IReadOnlyList<string> Pending(string ownerConnectionString) =>
+        [.. Upgrader(ownerConnectionString).GetScriptsToExecute().Select(script => script.Name)];
 
     /// <summary>Whether a migration is one of this version, by its name as a database keeps it.</summary>
     public static bool Knows(string migration) => typeof(Migrator).Assembly.GetManifestResourceNames().Contains(migration);
@@ -22,7 +23,8 @@ public static class Migrator
         if (mend) connection.Options = "-c umbick.mend=on";
         DatabaseUpgradeResult result = Upgrader(connection.ConnectionString).PerformUpgrade();
         if (!result.Successful)
-            throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed and was undone: {result.Error.Message}", result.Error);
+            throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed and was undone: {result.Error.Message}",
+                result.Error);
     }
 
     private static UpgradeEngine Upgrader(string ownerConnectionString) => DeployChanges.To.PostgresqlDatabase(ownerConnectionString)

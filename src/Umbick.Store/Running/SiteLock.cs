@@ -2,7 +2,9 @@ using Npgsql;
 
 namespace Umbick.Store;
 
-/// <summary>The lock that a site holds for as long as it runs: whoever would put another database in the place of its own sees that it is there.</summary>
+/// <summary>
+/// The lock that a site holds for as long as it runs: whoever would put another database in the place of its own sees that it is there.
+/// </summary>
 public sealed class SiteLock(NpgsqlDataSource source) : IAsyncDisposable
 {
     /// <summary>The number of the lock, which no other work takes.</summary>
@@ -10,7 +12,9 @@ public sealed class SiteLock(NpgsqlDataSource source) : IAsyncDisposable
 
     private NpgsqlConnection? _standing;
 
-    /// <summary>Holds the lock: asks the connection that has it, and opens another where it has gone. Many sites hold it together.</summary>
+    /// <summary>
+    /// Holds the lock: asks the connection that has it, and opens another where it has gone. Many sites hold it together.
+    /// </summary>
     /// <exception cref="NpgsqlException">The database cannot be reached, or lets nobody in.</exception>
     public async Task Hold(CancellationToken cancel)
     {

@@ -6,7 +6,8 @@ namespace Umbick.Store;
 public static class Screenings
 {
     private const string Columns =
-        $"id, title, stage, length::int as length, form, seed, started_at, paper_day, (started_at at time zone {Schools.TimeZone})::date as day";
+        $"id, title, stage, length::int as length, form, seed, started_at, paper_day, (started_at at time zone {Schools.TimeZone})::date "
+            + $"as day";
 
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string? Detail);
 
@@ -31,7 +32,17 @@ public static class Screenings
             insert into screening (school, id, title, stage, length, form, seed, started_at)
             values (@school, @Id, @Title, @stage, @Length, @Form, @Seed, @StartedAt) on conflict do nothing
             """,
-            new { school = connection.School, screening.Id, screening.Title, stage = (int)screening.Stage, screening.Length, screening.Form, screening.Seed, screening.StartedAt });
+            new
+            {
+                school = connection.School,
+                screening.Id,
+                screening.Title,
+                stage = (int)screening.Stage,
+                screening.Length,
+                screening.Form,
+                screening.Seed,
+                screening.StartedAt
+            });
         if (added == 0) return false;
         await connection.ExecuteAsync(
             """
@@ -55,7 +66,8 @@ public static class Screenings
     public static async Task<IReadOnlyList<Item>> Form(SchoolConnection connection, Guid screening)
     {
         var rows = await connection.QueryAsync<ItemRow>(
-            "select task, clock_time, claim, detail::text as detail from screening_item where screening = @screening order by place", new { screening });
+            "select task, clock_time, claim, detail::text as detail from screening_item where screening = @screening order by place",
+            new { screening });
         return [.. rows.Select(row => ItemText.Read(row.Task, row.ClockTime, row.Claim, row.Detail))];
     }
 

@@ -7,7 +7,8 @@ public static class Demonstrated
     public static async Task<IReadOnlyList<DemonstrationShown>> To(SchoolConnection connection, ChildId child) =>
     [
         .. await connection.QueryAsync<DemonstrationShown>(
-            $"select id, pattern, demonstration, (shown_at at time zone {Schools.TimeZone})::date as day from demonstration_shown where child = @child order by shown_at desc, id",
+            $"select id, pattern, demonstration, (shown_at at time zone {Schools.TimeZone})::date as day from demonstration_shown where "
+                + $"child = @child order by shown_at desc, id",
             new { child }),
     ];
 
@@ -16,7 +17,8 @@ public static class Demonstrated
         connection.ExecuteAsync("delete from demonstration_shown where id = @id and child = @child", new { id, child });
 
     /// <summary>Keeps that one was shown; to keep it again under the same id changes nothing.</summary>
-    public static Task Keep(SchoolConnection connection, Guid id, ChildId child, string pattern, string demonstration, Guid by, DateTime now) => connection.ExecuteAsync(
+    public static Task Keep(SchoolConnection connection, Guid id, ChildId child, string pattern, string demonstration, Guid by,
+        DateTime now) => connection.ExecuteAsync(
         """
         insert into demonstration_shown (school, id, child, pattern, demonstration, shown_by, shown_at)
         values (@school, @id, @child, @pattern, @demonstration, @by, @now) on conflict do nothing

@@ -12,8 +12,10 @@ namespace Umbick.Store;
 /// <param name="RoomClock">What each child read off the room's clock.</param>
 /// <param name="Notes">What was noted of each child.</param>
 public sealed record VisitRows(
-    Visit Visit, IReadOnlyList<VisitChild> Present, IReadOnlyDictionary<ChildId, CaseloadRow> Children, IReadOnlyList<Sitting> Sittings, ILookup<SittingId, AskedItem> Asked,
-    ILookup<SittingId, AnswerRow> Answers, ILookup<SittingId, PromptRow> Prompts, ILookup<ChildId, RoomClockReading> RoomClock, ILookup<ChildId, string> Notes)
+    Visit Visit, IReadOnlyList<VisitChild> Present, IReadOnlyDictionary<ChildId, CaseloadRow> Children, IReadOnlyList<Sitting> Sittings,
+    ILookup<SittingId, AskedItem> Asked,
+    ILookup<SittingId, AnswerRow> Answers, ILookup<SittingId, PromptRow> Prompts, ILookup<ChildId, RoomClockReading> RoomClock,
+    ILookup<ChildId, string> Notes)
 {
     private const string OfIts = "sitting in (select id from sitting where visit = @id)";
 
@@ -30,9 +32,11 @@ public sealed record VisitRows(
         {Store.Children.Caseload} where child.id in (select child from visit_child where visit = @id);
         select {Store.Sittings.Columns} from sitting where visit = @id order by turn_in_visit, id;
         {Store.Sittings.SelectAsked} where {OfIts} and not withdrawn order by sitting, place;
-        select distinct on (sitting, place, try) {Store.Sittings.AnswerColumns} from answer where {OfIts} order by sitting, place, try, seq desc;
+        select distinct on (sitting, place, try) {Store.Sittings.AnswerColumns} from answer where {OfIts}
+          order by sitting, place, try, seq desc;
         select sitting, place::int as place, rung from prompt where {OfIts};
-        select distinct on (child) id, child, clock_time, raw from room_clock_reading where visit = @id order by child, said_at desc, id desc;
+        select distinct on (child) id, child, clock_time, raw from room_clock_reading where visit = @id
+          order by child, said_at desc, id desc;
         select child, note from visit_note where visit = @id order by noted_at, note
         """,
         new { id },

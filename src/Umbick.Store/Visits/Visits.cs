@@ -5,7 +5,8 @@ namespace Umbick.Store;
 public static class Visits
 {
     internal const string Columns =
-        $"id, pattern as pattern_id, demonstration, part as part_name, place::int as place, started_at, ended_at, (started_at at time zone {Schools.TimeZone})::date as day";
+        $"id, pattern as pattern_id, demonstration, part as part_name, place::int as place, started_at, ended_at, (started_at at time "
+            + $"zone {Schools.TimeZone})::date as day";
 
     public static Task<Visit?> Find(SchoolConnection connection, Guid id) =>
         connection.QuerySingleOrDefaultAsync<Visit>($"select {Columns} from visit where id = @id", new { id });
@@ -21,34 +22,43 @@ public static class Visits
     /// <summary>The children of visits that are not over, each with the latest such visit.</summary>
     public static async Task<IReadOnlyDictionary<ChildId, Guid>> OpenOf(SchoolConnection connection) =>
         (await connection.QueryAsync<(ChildId Child, Guid Visit)>(
-            "select distinct on (visit_child.child) visit_child.child, visit.id from visit_child join visit on visit.school = visit_child.school and visit.id = visit_child.visit where visit.ended_at is null order by visit_child.child, visit.started_at desc"))
+            "select distinct on (visit_child.child) visit_child.child, visit.id from visit_child join visit on visit.school = "
+                + "visit_child.school and visit.id = visit_child.visit where visit.ended_at is null order by visit_child.child, "
+                + "visit.started_at desc"))
         .ToDictionary(open => open.Child, open => open.Visit);
 
     /// <summary>The visits of a child, the latest first.</summary>
     public static async Task<IReadOnlyList<Visit>> OfChild(SchoolConnection connection, ChildId child) =>
-        [.. await connection.QueryAsync<Visit>($"select {Columns} from visit where exists (select from visit_child where visit_child.school = visit.school and visit_child.visit = visit.id and visit_child.child = @child) order by started_at desc", new { child })];
+        [.. await connection.QueryAsync<Visit>(
+            $"select {Columns} from visit where exists (select from visit_child where visit_child.school = visit.school and "
+                + $"visit_child.visit = visit.id and visit_child.child = @child) order by started_at desc", new { child })];
 
     /// <summary>The children of a visit, by turn.</summary>
     public static async Task<IReadOnlyList<VisitChild>> Children(SchoolConnection connection, Guid visit) =>
-        [.. await connection.QueryAsync<VisitChild>("select child, left_at from visit_child where visit = @visit order by turn", new { visit })];
+        [.. await connection.QueryAsync<VisitChild>("select child, left_at from visit_child where visit = @visit order by turn",
+            new { visit })];
 
     /// <summary>Begins a visit, unless it was begun before.</summary>
     /// <returns>Whether it was begun now.</returns>
-    public static async Task<bool> Begin(SchoolConnection connection, Guid id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, Guid by, DateTime now)
+    public static async Task<bool> Begin(
+        SchoolConnection connection, Guid id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, Guid by, DateTime now)
     {
         var added = await connection.ExecuteAsync(
-            "insert into visit (school, id, pattern, demonstration, part, started_by, started_at) values (@school, @id, @pattern, @demonstration, 'room', @by, @now) on conflict do nothing",
+            "insert into visit (school, id, pattern, demonstration, part, started_by, started_at) values (@school, @id, @pattern, "
+                + "@demonstration, 'room', @by, @now) on conflict do nothing",
             new { school = connection.School, id, pattern, demonstration, by, now });
         if (added == 0) return false;
         await connection.ExecuteAsync(
-            "insert into visit_child (school, visit, child, turn) select @school, @id, child, turn - 1 from unnest(@children) with ordinality as one (child, turn)",
+            "insert into visit_child (school, visit, child, turn) select @school, @id, child, turn - 1 from unnest(@children) with "
+                + "ordinality as one (child, turn)",
             new { school = connection.School, id, children = children.ToArray() });
         return true;
     }
 
     /// <summary>Moves a visit to a place of a part.</summary>
     public static Task MoveTo(SchoolConnection connection, Guid id, VisitPart part, int place) =>
-        connection.ExecuteAsync("update visit set part = @part, place = @place where id = @id", new { id, part = VisitPartNames.NameOf(part), place });
+        connection.ExecuteAsync("update visit set part = @part, place = @place where id = @id",
+            new { id, part = VisitPartNames.NameOf(part), place });
 
     /// <summary>Ends a visit, unless it is over.</summary>
     public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
@@ -59,11 +69,13 @@ public static class Visits
         connection.ExecuteAsync("update visit_child set left_at = @at where visit = @visit and child = @child", new { visit, child, at });
 
     /// <summary>What a child read off the room's clock in their visits, the latest first, with the day.</summary>
-    public static async Task<IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)>> RoomClockOf(SchoolConnection connection, ChildId child) =>
+    public static async Task<IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)>> RoomClockOf(
+        SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<(DateOnly Day, string ClockTime, string Raw)>(
             $"""
             select (said_at at time zone {Schools.TimeZone})::date, clock_time, raw from
-              (select distinct on (visit) visit, said_at, clock_time, raw from room_clock_reading where child = @child order by visit, said_at desc, id desc) latest
+              (select distinct on (visit) visit, said_at, clock_time, raw from room_clock_reading where child = @child
+                order by visit, said_at desc, id desc) latest
             order by said_at desc
             """,
             new { child })];
@@ -85,25 +97,30 @@ public static class Visits
     public static async Task<IReadOnlyList<(DateOnly Day, string Note)>> NotesOf(SchoolConnection connection, ChildId child) =>
         [.. await connection.QueryAsync<(DateOnly Day, string Note)>(
             $"""
-            select (visit.started_at at time zone {Schools.TimeZone})::date, note from visit_note join visit on visit.school = visit_note.school and visit.id = visit_note.visit
+            select (visit.started_at at time zone {Schools.TimeZone})::date, note from visit_note join visit
+              on visit.school = visit_note.school and visit.id = visit_note.visit
             where child = @child order by visit.started_at desc, noted_at, note
             """,
             new { child })];
 
     /// <summary>Notes something of a child, or takes the note back.</summary>
-    public static Task Note(SchoolConnection connection, Guid visit, ChildId child, string note, bool holds, Guid by, DateTime now) => connection.ExecuteAsync(
+    public static Task Note(SchoolConnection connection, Guid visit, ChildId child, string note, bool holds, Guid by, DateTime now) =>
+        connection.ExecuteAsync(
         holds
-            ? "insert into visit_note (school, visit, child, note, noted_by, noted_at) values (@school, @visit, @child, @note, @by, @now) on conflict do nothing"
+            ? "insert into visit_note (school, visit, child, note, noted_by, noted_at) values (@school, @visit, @child, @note, @by, "
+            + "@now) on conflict do nothing"
             : "delete from visit_note where visit = @visit and child = @child and note = @note",
         new { school = connection.School, visit, child, note, by, now });
 
     /// <summary>Notes how much an answer took; null takes the note back.</summary>
-    public static Task NotePrompt(SchoolConnection connection, SittingId sitting, int place, string? rung, Guid by, DateTime now) => connection.ExecuteAsync(
+    public static Task NotePrompt(SchoolConnection connection, SittingId sitting, int place, string? rung, Guid by, DateTime now) =>
+        connection.ExecuteAsync(
         rung is null
             ? "delete from prompt where sitting = @sitting and place = @place"
             : """
               insert into prompt (school, sitting, place, rung, noted_by, noted_at) values (@school, @sitting, @place, @rung, @by, @now)
-              on conflict (school, sitting, place) do update set rung = excluded.rung, noted_by = excluded.noted_by, noted_at = excluded.noted_at
+              on conflict (school, sitting, place) do update set rung = excluded.rung, noted_by = excluded.noted_by, noted_at =
+                excluded.noted_at
               """,
         new { school = connection.School, sitting, place, rung, by, now });
 }

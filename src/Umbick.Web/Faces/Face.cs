@@ -76,12 +76,15 @@ public sealed record Face(FaceSize Size)
             PlacedAnswer { Hour: { } hour } => hands with { Hour = hour },
             PlacedAnswer { Minute: { } minute } => hands with { Minute = minute },
             DigitalAnswer { Hour: null, Minutes: { } minutes and < 60 } => hands with { Minute = minutes },
-            HourPlaceAnswer { Hour: >= 1 and <= 12 } place => HandPositions.Wrapped(place.Hour + HourPlaces.Middle(place.Place), hands.Minute),
+            HourPlaceAnswer { Hour: >= 1 and <= 12 } place =>
+                HandPositions.Wrapped(place.Hour + HourPlaces.Middle(place.Place), hands.Minute),
             _ => null,
         };
     }
 
-    /// <summary>An answer as a clock: where it was one hand that was asked for, with the other true. Null where no clock can show it.</summary>
+    /// <summary>
+    /// An answer as a clock: where it was one hand that was asked for, with the other true. Null where no clock can show it.
+    /// </summary>
     public static HandPositions? HandsOf(Answer? answer, ClockTime time) => HandsOf(answer) ?? WithOneHand(time, answer);
 
     /// <summary>A true clock with what was answered as its shadow, where that was wrong.</summary>

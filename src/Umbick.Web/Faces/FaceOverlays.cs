@@ -14,10 +14,12 @@ public static class FaceOverlays
     {
         var svg = new StringBuilder();
         svg.Append("<g data-overlay=\"space\"><path class=\"hour-space\" data-space d=\"M0,0 L0,-60 A60,60 0 0 1 30,-51.96 Z\"/></g>");
-        svg.Append("<g data-overlay=\"halves\"><path class=\"half\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half\" d=\"M0,82 A82,82 0 0 1 0,-82 Z\"/>");
+        svg.Append("<g data-overlay=\"halves\"><path class=\"half\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half\" d=\"M0,82 "
+            + "A82,82 0 0 1 0,-82 Z\"/>");
         svg.Append(Invariant($"<text class=\"half-word\" x=\"38\" y=\"42\">{wording.Past}</text><text class=\"half-word\" x=\"-38\" y=\"42\">{wording.To}</text></g>"));
         svg.Append("<g data-overlay=\"quarters\"><path class=\"quarter\" d=\"M0,-94 L0,94 M-94,0 L94,0\"/>");
-        foreach (var (words, x, y) in new[] { ("o’clock", 0, -46), ($"quarter {wording.Past}", 44, 4), ($"half {wording.Past}", 0, 52), ($"quarter {wording.To}", -44, 4) })
+        foreach (var (words, x, y) in new[] { ("o’clock", 0, -46), ($"quarter {wording.Past}", 44, 4), ($"half {wording.Past}", 0, 52),
+            ($"quarter {wording.To}", -44, 4) })
             svg.Append(Invariant($"<text class=\"half-word\" x=\"{x}\" y=\"{y}\">{words}</text>"));
         svg.Append("</g><g data-overlay=\"minutes\">");
         for (var minute = 0; minute < 60; minute += 5)
@@ -37,9 +39,12 @@ public static class FaceOverlays
     /// <summary>The day from midnight to midnight as a strip, with a marker that the hands move.</summary>
     public static string DayStrip()
     {
-        var svg = new StringBuilder("<svg class=\"day-strip\" viewBox=\"-6 0 252 26\" role=\"img\" aria-label=\"The day, from midnight to midnight\">");
-        svg.Append("<rect class=\"day-night\" x=\"4\" y=\"4\" width=\"58\" height=\"10\"/><rect class=\"day-light\" x=\"62\" y=\"4\" width=\"116\" height=\"10\"/><rect class=\"day-night\" x=\"178\" y=\"4\" width=\"58\" height=\"10\"/>");
-        for (var hour = 0; hour <= 24; hour += 6) svg.Append(Invariant($"<text class=\"minute-number\" x=\"{4 + (hour * 232 / 24)}\" y=\"21\">{hour}</text>"));
+        var svg = new StringBuilder(
+            "<svg class=\"day-strip\" viewBox=\"-6 0 252 26\" role=\"img\" aria-label=\"The day, from midnight to midnight\">");
+        svg.Append("<rect class=\"day-night\" x=\"4\" y=\"4\" width=\"58\" height=\"10\"/><rect class=\"day-light\" x=\"62\" y=\"4\" "
+            + "width=\"116\" height=\"10\"/><rect class=\"day-night\" x=\"178\" y=\"4\" width=\"58\" height=\"10\"/>");
+        for (var hour = 0; hour <= 24; hour += 6)
+            svg.Append(Invariant($"<text class=\"minute-number\" x=\"{4 + (hour * 232 / 24)}\" y=\"21\">{hour}</text>"));
         return svg.Append("<path class=\"day-marker\" data-day-marker d=\"M-4,0 L4,0 L0,9 Z\"/></svg>").ToString();
     }
 

@@ -28,7 +28,8 @@ public static class FaceSvg
         var svg = new StringBuilder();
         var edge = HasMinuteNumbers(face, dial) ? 124 : 101;
         var name = face.Size.ToString().ToLowerInvariant();
-        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"face face-{name} hands-{dial.Colours}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
+        svg.Append(CultureInfo.InvariantCulture,
+            $"<svg class=\"face face-{name} hands-{dial.Colours}{(face.Wrong ? " face-wrong" : "")}\" viewBox=\"{-edge} {-edge} {2 * edge} {2 * edge}\" ");
         svg.Append(face.Label is null ? "aria-hidden=\"true\">" : $"role=\"img\" aria-label=\"{WebUtility.HtmlEncode(face.Label)}\">");
         svg.Append(Invariant($"<circle class=\"face-ground\" r=\"{(face.Size == FaceSize.Mini ? 94 : Rim)}\"/>"));
         DrawSupport(svg, face, preferences.Wording);
@@ -36,13 +37,16 @@ public static class FaceSvg
         if (face.Size != FaceSize.Mini) DrawDial(svg, face.Size, face.Blank ? dial with { Numerals = Numerals.None } : dial);
         if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow", face.Only);
         if (face.Hands is { } hands) DrawHands(svg, hands, face.Size, "true", face.Only);
-        if (dial.SecondHand && face.Hands is not null && face.Size == FaceSize.Large) svg.Append("<path class=\"hand-second\" d=\"M0,-90 L0,20\"/>");
+        if (dial.SecondHand && face.Hands is not null && face.Size == FaceSize.Large)
+            svg.Append("<path class=\"hand-second\" d=\"M0,-90 L0,20\"/>");
         if (face.Hands is not null || face.Shadow is not null)
             svg.Append(Invariant($"<circle class=\"face-pin\" r=\"{(face.Size == FaceSize.Large ? 5 : 6)}\"/>"));
         return svg.Append("</svg>").ToString();
     }
 
-    /// <summary>How far the hour hand of a large face reaches, on a face whose rim is 97: where a hand is taken hold of goes by it.</summary>
+    /// <summary>
+    /// How far the hour hand of a large face reaches, on a face whose rim is 97: where a hand is taken hold of goes by it.
+    /// </summary>
     public const int HourHandReach = 54;
 
     /// <summary>The outline of the hour hand pointing up: short, broad, like a leaf.</summary>
@@ -117,7 +121,8 @@ public static class FaceSvg
         if (face.Support == Support.Bare || face.Hands is not { } hands) return;
         if (face.Support == Support.Full)
         {
-            svg.Append("<path class=\"half half-past\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half half-to\" d=\"M0,82 A82,82 0 0 1 0,-82 Z\"/>");
+            svg.Append("<path class=\"half half-past\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half half-to\" d=\"M0,82 A82,82 0 "
+                + "0 1 0,-82 Z\"/>");
             svg.Append($"<text class=\"half-word\" x=\"38\" y=\"42\">{wording.Past}</text><text class=\"half-word\" x=\"-38\" y=\"42\">{wording.To}</text>");
         }
         // Without the short hand its space would be one more thing to wonder at.
@@ -130,8 +135,10 @@ public static class FaceSvg
 
     private static void DrawHands(StringBuilder svg, HandPositions hands, FaceSize size, string whose, OneHand? only)
     {
-        if (only != OneHand.Minute) svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-hour\" d=\"{HourHand(size)}\" transform=\"rotate({hands.Hour * 30:0.##})\"/>"));
-        if (only != OneHand.Hour) svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-minute\" d=\"{MinuteHand(size)}\" transform=\"rotate({hands.Minute * 6:0.##})\"/>"));
+        if (only != OneHand.Minute)
+            svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-hour\" d=\"{HourHand(size)}\" transform=\"rotate({hands.Hour * 30:0.##})\"/>"));
+        if (only != OneHand.Hour)
+            svg.Append(Invariant($"<path class=\"hand hand-{whose} hand-minute\" d=\"{MinuteHand(size)}\" transform=\"rotate({hands.Minute * 6:0.##})\"/>"));
     }
 
     private static (double X, double Y) At(double degrees, double radius)

@@ -54,15 +54,18 @@ public sealed class ClockModel(IDatabase database, RequestPreferences preference
             preferences.OfChild = Child.Preferences;
         }
         Before = [.. shown.Where(each => each.Demonstration == show).Select(each => each.Day)];
-        Others = [.. Core.Teaching.Demonstration.Offered(found, [.. shown.Select(each => each.Demonstration)]).Where(demonstration => demonstration != Demonstration)];
+        Others = [.. Core.Teaching.Demonstration.Offered(found, [.. shown.Select(each => each.Demonstration)])
+            .Where(demonstration => demonstration != Demonstration)];
         return Page();
     }
 
     /// <summary>Keeps that a demonstration was shown to a child.</summary>
     public async Task<IActionResult> OnPost(string? show, string? pattern, ChildId child, Guid id)
     {
-        if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found) || id == default) return BadRequest();
-        var known = await InSchool(connection => Demonstrating.Keep(connection, id, child, found, demonstration, User.Person().Id, clock.GetUtcNow().UtcDateTime));
+        if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found)
+            || id == default) return BadRequest();
+        var known = await InSchool(connection =>
+            Demonstrating.Keep(connection, id, child, found, demonstration, User.Person().Id, clock.GetUtcNow().UtcDateTime));
         return known ? Redirect(User.SeesRecords() ? $"/children/{child}" : "/clock") : NotFound();
     }
 

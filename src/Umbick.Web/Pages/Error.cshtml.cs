@@ -25,10 +25,12 @@ public sealed class ErrorModel : PageModel
     private static (string Heading, string Text) ForCode(int code) => code switch
     {
         404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
-        400 => ("This page had grown old.", "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
+        400 => ("This page had grown old.",
+            "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
         401 => ("You are signed out.", "Nothing was changed. Sign in again, and go on where you were."),
         403 => ("This page is not yours to open.", "Ask the teacher in charge, if you need it. Nothing was changed."),
         409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),
-        _ => ("Something went wrong here.", "Every answer that was taken is kept. Try again; if it happens twice, tell whoever runs Umbick."),
+        _ => ("Something went wrong here.",
+            "Every answer that was taken is kept. Try again; if it happens twice, tell whoever runs Umbick."),
     };
 }

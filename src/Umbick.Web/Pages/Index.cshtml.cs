@@ -62,7 +62,8 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
     /// <summary>Tries a password. A name that nobody has costs the time of one that somebody has.</summary>
     private async Task<(Microsoft.AspNetCore.Identity.SignInResult Result, Person? Person)> Try(string userName, string password)
     {
-        if (await signIn.UserManager.FindByNameAsync(userName.Trim()) is { } person) return (await signIn.PasswordSignInAsync(person, password, isPersistent: false, lockoutOnFailure: false), person);
+        if (await signIn.UserManager.FindByNameAsync(userName.Trim()) is { } person)
+            return (await signIn.PasswordSignInAsync(person, password, isPersistent: false, lockoutOnFailure: false), person);
         signIn.UserManager.PasswordHasher.HashPassword(new Person(), password);
         return (Microsoft.AspNetCore.Identity.SignInResult.Failed, null);
     }

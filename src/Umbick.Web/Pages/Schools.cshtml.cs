@@ -12,7 +12,8 @@ public sealed class SchoolsModel(PersonSchools works, SignInManager<Person> sign
 {
     public IReadOnlyList<(School School, PersonRole Role)> Schools { get; private set; } = [];
 
-    public async Task OnGet() => Schools = [.. (await Own()).Select(each => (each.School, each.Person.Role)).OrderBy(each => each.School.Name, StringComparer.Ordinal)];
+    public async Task OnGet() => Schools =
+        [.. (await Own()).Select(each => (each.School, each.Person.Role)).OrderBy(each => each.School.Name, StringComparer.Ordinal)];
 
     public async Task<IActionResult> OnPost(Guid school)
     {

@@ -26,7 +26,8 @@ public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor doo
             return Page();
         }
         var typed = Plain(code ?? "");
-        var result = typed.Length == 6 ? await signIn.TwoFactorAuthenticatorSignInAsync(typed, isPersistent: false, rememberClient: false) : await signIn.TwoFactorRecoveryCodeSignInAsync(typed);
+        var result = typed.Length == 6 ? await signIn.TwoFactorAuthenticatorSignInAsync(typed, isPersistent: false, rememberClient: false)
+            : await signIn.TwoFactorRecoveryCodeSignInAsync(typed);
         if (result.Succeeded)
         {
             await knock.Right();

@@ -13,9 +13,13 @@ public sealed class NoteOpenedRecords(IDatabase database, TimeProvider clock) : 
     {
         var done = await next();
         // A page that swaps a part of itself is open already.
-        if (!HttpMethods.IsGet(context.HttpContext.Request.Method) || done.Exception is not null || done.Result is not (null or PageResult)) return;
-        if (context.ActionDescriptor.ModelTypeInfo?.GetCustomAttribute<OpensRecordAttribute>() is null || !Guid.TryParse($"{context.RouteData.Values["id"]}", out var child)) return;
+        if (!HttpMethods.IsGet(context.HttpContext.Request.Method) || done.Exception is not null || done.Result is not (null or PageResult))
+            return;
+        if (context.ActionDescriptor.ModelTypeInfo?.GetCustomAttribute<OpensRecordAttribute>() is null
+            || !Guid.TryParse($"{context.RouteData.Values["id"]}", out var child)) return;
         var (school, person) = context.HttpContext.User.Person();
-        await database.InSchool(school, connection => Casework.Accounts.Deeds.NoteOpened(connection, person, new ChildId(child), clock.GetUtcNow().UtcDateTime), context.HttpContext.RequestAborted);
+        await database.InSchool(school,
+            connection => Casework.Accounts.Deeds.NoteOpened(connection, person, new ChildId(child), clock.GetUtcNow().UtcDateTime),
+            context.HttpContext.RequestAborted);
     }
 }

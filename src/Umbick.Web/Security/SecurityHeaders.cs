@@ -26,6 +26,7 @@ public static class SecurityHeaders
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
         // A page of the teacher's must not come back from a cache once the device is with a child.
-        if (!context.Request.Path.StartsWithSegments("/built") && !context.Request.Path.StartsWithSegments("/js")) headers.CacheControl = "no-store";
+        if (!context.Request.Path.StartsWithSegments("/built") && !context.Request.Path.StartsWithSegments("/js"))
+            headers.CacheControl = "no-store";
     }
 }

@@ -43,10 +43,17 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        var submission = new Submission(Guid.NewGuid(), 1, "6:20", AnswerMode.Said, 7.5f) { BegunSeconds = 3.5f, First = "7:20", Prompted = true, How = "counted-fives" };
+        var submission = new Submission(Guid.NewGuid(), 1, "6:20", AnswerMode.Said, 7.5f)
+        {
+            BegunSeconds = 3.5f,
+            First = "7:20",
+            Prompted = true,
+            How = "counted-fives"
+        };
         Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => _asking.Answer(connection, sitting, submission, null)));
         var given = (await Load(child)).Sittings[0].Questions[0].Given!;
-        Assert.Equal(("7:20", true, "counted-fives", 3.5f, 7.5f), (given.FirstRaw, given.Prompted, given.How, given.BegunSeconds, given.Seconds));
+        Assert.Equal(("7:20", true, "counted-fives", 3.5f, 7.5f),
+            (given.FirstRaw, given.Prompted, given.How, given.BegunSeconds, given.Seconds));
     }
 
     [Fact]
@@ -59,7 +66,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         {
             var item = (await Asked(sitting)).Single(asked => asked.Place == now.CurrentPlace).Item;
             var answered = simulated.Answer(item, item.Task.Aloud);
-            var submission = new Submission(Guid.NewGuid(), now.CurrentPlace, item.Right.Short(Wording.Usual), item.Task.Aloud, null) { First = answered };
+            var submission = new Submission(Guid.NewGuid(), now.CurrentPlace, item.Right.Short(Wording.Usual), item.Task.Aloud, null)
+            { First = answered };
             await schools.InA(connection => _asking.Answer(connection, sitting, submission, null));
         }
         var record = await Load(child);
@@ -102,7 +110,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         await Send(sitting, 2, "?", AnswerMode.Said);
         Assert.True(await schools.InA(connection => _asking.EndSoon(connection, sitting)));
         var now = await Sitting(sitting);
-        Assert.Equal("Ends on one that will very likely come out right.", (await Asked(sitting)).Single(asked => asked.Place == now.CurrentPlace).Why);
+        Assert.Equal("Ends on one that will very likely come out right.",
+            (await Asked(sitting)).Single(asked => asked.Place == now.CurrentPlace).Why);
         await Send(sitting, now.CurrentPlace, "ok", AnswerMode.Said);
         Assert.NotNull((await Sitting(sitting)).EndedAt);
         Assert.Equal(3, (await Asked(sitting)).Count);
@@ -113,12 +122,15 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     [InlineData("B")]
     public async Task A_fixed_form_is_the_same_for_every_child_and_goes_back_without_losing_an_item(string form)
     {
-        var (first, second) = (await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }), await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }));
+        var (first, second) = (await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }),
+            await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form) { Form = form }));
         Assert.Equal((await Asked(first)).Select(asked => asked.Item), (await Asked(second)).Select(asked => asked.Item));
         var wrong = new Submission(Guid.NewGuid(), 1, "?", AnswerMode.Said, null);
         await schools.InA(connection => _asking.Answer(connection, first, wrong, Guid.NewGuid()));
         Assert.True(await schools.InA(connection => Asking.Back(connection, first)));
-        await schools.InA(connection => _asking.Answer(connection, first, new Submission(Guid.NewGuid(), 1, "ok", AnswerMode.Said, null) { Corrects = wrong.Id }, Guid.NewGuid()));
+        await schools.InA(connection =>
+            _asking.Answer(connection, first, new Submission(Guid.NewGuid(), 1, "ok", AnswerMode.Said, null) { Corrects = wrong.Id },
+                Guid.NewGuid()));
         Assert.Equal(2, (await Sitting(first)).CurrentPlace);
         Assert.Equal(12, (await Asked(first)).Count);
     }
@@ -136,7 +148,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     public async Task What_she_has_met_and_the_school_s_path_bound_what_is_asked()
     {
         var child = await schools.Child(schools.A);
-        await schools.InA(connection => Children.Teach(connection, child, Stage.QuarterTo, ["read-digital"], new Dictionary<string, string> { ["length"] = "8" }));
+        await schools.InA(connection =>
+            Children.Teach(connection, child, Stage.QuarterTo, ["read-digital"], new Dictionary<string, string> { ["length"] = "8" }));
         var sitting = await Begin(child);
         while (await Sitting(sitting) is { EndedAt: null } now) await Send(sitting, now.CurrentPlace, "12:01", AnswerMode.Said);
         var items = (await Asked(sitting)).Select(asked => asked.Item).ToList();
@@ -180,7 +193,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         }
         await Enter(found.Children[2].Sitting.Sitting.Id, 3, "4:00");
         found = (await Class(id))!;
-        Assert.Equal([ScreeningGroup.Secure, ScreeningGroup.Join, ScreeningGroup.NotYet, ScreeningGroup.NotYet], found.Children.Select(child => child.Result.Group));
+        Assert.Equal([ScreeningGroup.Secure, ScreeningGroup.Join, ScreeningGroup.NotYet, ScreeningGroup.NotYet],
+            found.Children.Select(child => child.Result.Group));
         Assert.Contains("coming hour", found.Children[1].Result.Reason, StringComparison.Ordinal);
         Assert.NotNull(found.Children[1].Sitting.Sitting.EndedAt);
 
@@ -199,7 +213,9 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         Assert.Equal(AnswerOutcome.AnsweredBefore, await Enter(sitting, 2, "6:00"));
         Assert.Equal(AnswerOutcome.Kept, await Enter(sitting, 2, "5:00", corrects: first));
         Assert.Equal("5:00", Assert.Single((await Class(id))!.Children[0].Sitting.Answered).Given!.Raw);
-        Assert.Equal(["4:00", "5:00"], await schools.InA(connection => connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting })));
+        Assert.Equal(["4:00", "5:00"],
+            await schools.InA(connection =>
+                connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting })));
     }
 
     [Fact]
@@ -251,7 +267,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         {
             if (code[place] == ' ') continue;
             for (var figure = '0'; figure <= '9'; figure++)
-                if (figure != code[place]) Assert.Equal(CodeOutcome.Mistyped, (await Open($"{code[..place]}{figure}{code[(place + 1)..]}")).Outcome);
+                if (figure != code[place])
+                    Assert.Equal(CodeOutcome.Mistyped, (await Open($"{code[..place]}{figure}{code[(place + 1)..]}")).Outcome);
         }
         Assert.Equal(CodeOutcome.Opened, (await Open(code)).Outcome);
     }
@@ -284,10 +301,13 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
 
         var late = await MakeCode(sitting);
         Assert.Equal(CodeOutcome.Opened, await Pressed(late));
-        await schools.Owner.InSchool(schools.A, connection => connection.ExecuteAsync("update device_code set used_at = used_at - interval '61 seconds' where sitting = @sitting", new { sitting }));
+        await schools.Owner.InSchool(schools.A,
+            connection => connection.ExecuteAsync(
+                "update device_code set used_at = used_at - interval '61 seconds' where sitting = @sitting", new { sitting }));
         Assert.Equal(CodeOutcome.Wrong, await Pressed(late));
 
-        async Task<CodeOutcome> Pressed(string code) => (await schools.App.BeforeSchool(connection => Codes.Open(connection, code, press, Home))).Outcome;
+        async Task<CodeOutcome> Pressed(string code) =>
+            (await schools.App.BeforeSchool(connection => Codes.Open(connection, code, press, Home))).Outcome;
     }
 
     [Fact]
@@ -304,7 +324,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         });
         Assert.InRange(await schools.App.BeforeSchool(Sessions.Prune), 2, int.MaxValue);
         Assert.Equal((1, 1), await schools.InA(connection => connection.QuerySingleAsync<(int, int)>(
-            "select (select count(*) from device_code where sitting = @sitting)::int, (select count(*) from session where sitting = @sitting)::int", new { sitting })));
+            "select (select count(*) from device_code where sitting = @sitting)::int, (select count(*) from session where sitting = "
+                + "@sitting)::int", new { sitting })));
         Assert.Equal(mark, fresh[..3]);
         Assert.Equal(CodeOutcome.Opened, (await Open(fresh)).Outcome);
     }
@@ -314,7 +335,9 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     {
         var sitting = await Begin(await schools.Child(schools.A));
         var code = await MakeCode(sitting);
-        var (row, hash) = await schools.InA(connection => connection.QuerySingleAsync<(string, byte[])>("select device_code::text, hash from device_code where sitting = @sitting", new { sitting }));
+        var (row, hash) = await schools.InA(connection =>
+            connection.QuerySingleAsync<(string, byte[])>("select device_code::text, hash from device_code where sitting = @sitting",
+                new { sitting }));
         Assert.DoesNotContain(code[4..], row, StringComparison.Ordinal);
         Assert.DoesNotContain(code[4..], System.Text.Encoding.ASCII.GetString(hash), StringComparison.Ordinal);
     }
@@ -323,13 +346,18 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     public async Task Settings_of_the_school_and_the_child_are_read_back()
     {
         var child = await schools.Child(schools.B);
-        await schools.App.InSchool(schools.B, connection => Schools.Choose(connection, new Dictionary<string, string> { ["past"] = "after", ["numerals"] = "roman" }));
-        await schools.App.InSchool(schools.B, connection => Children.Teach(connection, child, Stage.HalfPast, null, new Dictionary<string, string> { ["numerals"] = "none" }));
+        await schools.App.InSchool(schools.B,
+            connection => Schools.Choose(connection, new Dictionary<string, string> { ["past"] = "after", ["numerals"] = "roman" }));
+        await schools.App.InSchool(schools.B,
+            connection => Children.Teach(connection, child, Stage.HalfPast, null,
+                new Dictionary<string, string> { ["numerals"] = "none" }));
         var row = (await schools.App.InSchool(schools.B, connection => Children.Find(connection, child)))!;
-        Assert.Equal(("after", Core.Teaching.Numerals.None, Stage.HalfPast), (row.Preferences.Wording.Past, row.Preferences.Dial.Numerals, row.Stage));
+        Assert.Equal(("after", Core.Teaching.Numerals.None, Stage.HalfPast),
+            (row.Preferences.Wording.Past, row.Preferences.Dial.Numerals, row.Stage));
     }
 
-    private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) =>
+        (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
     private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw, AnswerMode mode) =>
         schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));
@@ -337,13 +365,16 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     private Task<bool?> Skip(SittingId sitting, int place) => schools.InA(connection => _asking.Skip(connection, sitting, place));
 
     private Task<AnswerOutcome> Enter(SittingId sitting, int place, string raw, Guid? corrects = null) =>
-        schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects }, Guid.NewGuid()));
+        schools.InA(connection =>
+            _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects },
+                Guid.NewGuid()));
 
     private Task<ScreenedClass?> Class(Guid id) => schools.InA(connection => _screen.Load(connection, id));
 
     private async Task<Sitting> Sitting(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 
-    private async Task<List<AskedItem>> Asked(SittingId id) => [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
+    private async Task<List<AskedItem>> Asked(SittingId id) =>
+        [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
@@ -353,8 +384,10 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     /// <summary>An address, as it is counted.</summary>
     private static readonly byte[] Home = new byte[32];
 
-    private Task<OpenedCode> Open(string typed) => schools.App.BeforeSchool(connection => Codes.Open(connection, typed, Guid.NewGuid(), Home));
+    private Task<OpenedCode> Open(string typed) =>
+        schools.App.BeforeSchool(connection => Codes.Open(connection, typed, Guid.NewGuid(), Home));
 
     /// <summary>Another code of the same school, with a check figure that is right.</summary>
-    private static string Another(string code) => new CodeText(code[..3], CodeText.Read(code)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
+    private static string Another(string code) =>
+        new CodeText(code[..3], CodeText.Read(code)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
 }

@@ -56,7 +56,9 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Send(sitting, first);
         Assert.True(await schools.InA(connection => Asking.Back(connection, sitting)));
         Assert.Equal(1, (await Sitting(sitting)).CurrentPlace);
-        await schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null) { Corrects = first.Id }, Guid.NewGuid()));
+        await schools.InA(connection =>
+            _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "2:22", AnswerMode.Said, null) { Corrects = first.Id },
+                Guid.NewGuid()));
         var record = await Load(child);
         Assert.Equal("2:22", Assert.Single(record.Sittings[0].Answered).Given!.Raw);
         Assert.Equal(["1:11", "2:22"], await Raws(sitting));
@@ -126,7 +128,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var asked = await Begin(child);
         await Answer(child, asked, ["next-hour"], TeachingPreferences.Usual.Length);
         var record = await Load(child);
-        var (set, sitting) = await schools.InA(connection => _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices(1), Guid.NewGuid()));
+        var (set, sitting) = await schools.InA(connection =>
+            _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices(1), Guid.NewGuid()));
         Assert.Equal(NextStep.DoTheSet, (await Load(child)).SummaryOn(Today).Next.Step);
 
         var first = (await Turn(sitting)).Asked!;
@@ -166,7 +169,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             done.Add(set);
         }
         Assert.Contains(waiting.Set, (await schools.InA(Sets.Waiting)).Select(set => set.Id));
-        Assert.Equal(done.AsEnumerable().Reverse().Take(2), (await schools.InA(connection => Sets.Done(connection, 2))).Select(set => set.Id));
+        Assert.Equal(done.AsEnumerable().Reverse().Take(2),
+            (await schools.InA(connection => Sets.Done(connection, 2))).Select(set => set.Id));
         Assert.DoesNotContain(done[0], (await schools.InA(Sets.Waiting)).Select(set => set.Id));
 
         async Task<(SetId Set, SittingId Sitting)> Given(Pattern? pattern)
@@ -181,8 +185,10 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (set, _) = await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour")!, new SetChoices(1), Guid.NewGuid()));
-        await schools.Owner.InSchool(schools.A, connection => connection.ExecuteAsync("update practice_set set pattern = 'no-longer-told' where id = @set", new { set }));
+        var (set, _) = await schools.InA(connection =>
+            _practising.Assign(connection, record, Catalogue.Find("next-hour")!, new SetChoices(1), Guid.NewGuid()));
+        await schools.Owner.InSchool(schools.A,
+            connection => connection.ExecuteAsync("update practice_set set pattern = 'no-longer-told' where id = @set", new { set }));
         var kept = (await schools.InA(connection => Sets.Find(connection, set)))!;
         Assert.Equal("Practice", kept.HeadingIn(Core.Clocks.Wording.Usual));
         Assert.Null((await Load(child)).Sets.Single().Pattern);
@@ -193,7 +199,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
+        var (_, sitting) = await schools.InA(connection =>
+            _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
         while (await Turn(sitting) is { Asked: { } asked })
         {
             var submission = new Submission(Guid.NewGuid(), asked.Place, "?", AnswerMode.Written, null) { Later = true };
@@ -201,7 +208,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             Assert.Equal(AnswerOutcome.KeptBefore, await schools.InA(connection => _practising.Answer(connection, sitting, submission)));
         }
         Assert.NotNull((await Sitting(sitting)).EndedAt);
-        Assert.Equal(record.Sittings.Count + 1, (await Load(child)).Sittings.Count(each => each.Answered.All(question => question.Given!.Raw == "?")));
+        Assert.Equal(record.Sittings.Count + 1,
+            (await Load(child)).Sittings.Count(each => each.Answered.All(question => question.Given!.Raw == "?")));
     }
 
     [Fact]
@@ -209,7 +217,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var record = await Load(child);
-        var (_, sitting) = await schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
+        var (_, sitting) = await schools.InA(connection =>
+            _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
         await GoOn(sitting, 1);
         Assert.Equal(1, (await Turn(sitting)).Asked!.Place);
     }
@@ -238,7 +247,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
 
         // One who was screened is known by the same alias, and is not on the caseload yet.
         var pupil = $"Pupil {Guid.NewGuid():N}";
-        var screening = await schools.InA(connection => new ClassScreening(Model, TimeProvider.System).Start(connection, "Quay class", Stage.QuarterTo, [pupil]));
+        var screening = await schools.InA(connection =>
+            new ClassScreening(Model, TimeProvider.System).Start(connection, "Quay class", Stage.QuarterTo, [pupil]));
         var known = (await schools.InA(connection => Children.ByAlias(connection, [pupil])))[pupil];
         Assert.False((await Load(known)).Child.OnCaseload);
         Assert.Equal((known, false), await Join(pupil, Stage.OClock));
@@ -248,7 +258,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.NotEqual(Guid.Empty, screening);
 
         // Another school's child of the same alias is another child.
-        var other = await schools.App.InSchool(schools.B, connection => Children.Join(connection, new Child(new(Guid.NewGuid()), alias, Stage.OClock), DateTime.UtcNow));
+        var other = await schools.App.InSchool(schools.B,
+            connection => Children.Join(connection, new Child(new(Guid.NewGuid()), alias, Stage.OClock), DateTime.UtcNow));
         Assert.False(other.WasThere);
         Assert.NotEqual(id, other.Id);
     }
@@ -313,7 +324,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
     private static AnswerMode AnswerParserMode(string raw) => raw.Contains('|') ? AnswerMode.Placed : AnswerMode.Written;
 
     private async Task<List<string>> Raws(SittingId sitting) =>
-        [.. await schools.InA(connection => connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting }))];
+        [.. await schools.InA(connection =>
+            connection.QueryAsync<string>("select raw from answer where sitting = @sitting order by seq", new { sitting }))];
 
     /// <summary>A child made of patterns, who always follows them, answers some items.</summary>
     private async Task Answer(ChildId child, SittingId sitting, string[] patterns, int times)
@@ -324,7 +336,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
             var record = await Load(child);
             var place = record.SittingsAsked[^1].Sitting.CurrentPlace;
             var item = record.SittingsAsked[^1].Questions.Single(question => question.Asked.Place == place).Asked.Item;
-            Assert.Equal(AnswerOutcome.Kept, await Send(sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2)));
+            Assert.Equal(AnswerOutcome.Kept,
+                await Send(sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2)));
         }
     }
 }

@@ -48,7 +48,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         await Send(sitting, first, Teacher);
         Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid() }, Teacher));
         Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = first.Id }, by: null));
-        Assert.Equal(AnswerOutcome.AnsweredBefore, await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = Guid.NewGuid() }, Teacher));
+        Assert.Equal(AnswerOutcome.AnsweredBefore,
+            await Send(sitting, first with { Id = Guid.NewGuid(), Corrects = Guid.NewGuid() }, Teacher));
         var right = first with { Id = Guid.NewGuid(), Raw = "4:13", Corrects = first.Id };
         Assert.Equal(AnswerOutcome.Kept, await Send(sitting, right, Teacher));
         Assert.Equal(AnswerOutcome.KeptBefore, await Send(sitting, right, Teacher));
@@ -77,7 +78,9 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         var sitting = await Begin(await schools.Child(schools.A));
         var first = new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null);
         await Send(sitting, first, Teacher);
-        var outcomes = await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Send(sitting, first with { Id = Guid.NewGuid(), Raw = $"4:2{i}", Corrects = first.Id }, Teacher)));
+        var outcomes = await Task.WhenAll(
+            Enumerable.Range(0, 8).Select(i =>
+                Send(sitting, first with { Id = Guid.NewGuid(), Raw = $"4:2{i}", Corrects = first.Id }, Teacher)));
         Assert.Equal(1, outcomes.Count(outcome => outcome == AnswerOutcome.Kept));
     }
 
@@ -89,7 +92,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
-        Assert.Equal(AnswerOutcome.Kept, await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, seconds) { BegunSeconds = seconds }, Teacher));
+        Assert.Equal(AnswerOutcome.Kept,
+            await Send(sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, seconds) { BegunSeconds = seconds }, Teacher));
         var given = (await Load(child)).Sittings[0].Answered.Single().Given!;
         Assert.Equal((null, null), (given.Seconds, given.BegunSeconds));
     }
@@ -106,8 +110,10 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal(2, (await Now(sitting)).CurrentPlace);
         Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 2, "?", AnswerMode.Written, null)));
         // Two later ones arrive the other way round.
-        Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 4, "?", AnswerMode.Written, null) { Later = true }));
-        Assert.Equal(AnswerOutcome.Kept, await Practise(sitting, new Submission(Guid.NewGuid(), 3, "?", AnswerMode.Written, null) { Later = true }));
+        Assert.Equal(AnswerOutcome.Kept,
+            await Practise(sitting, new Submission(Guid.NewGuid(), 4, "?", AnswerMode.Written, null) { Later = true }));
+        Assert.Equal(AnswerOutcome.Kept,
+            await Practise(sitting, new Submission(Guid.NewGuid(), 3, "?", AnswerMode.Written, null) { Later = true }));
         Assert.Equal(5, (await Now(sitting)).CurrentPlace);
         Assert.Equal(4, (await Load(child)).Sittings[0].Answered.Count());
     }
@@ -122,7 +128,9 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         await Send(sitting, 2, "4:00");
         await schools.InA(connection => _asking.Stop(connection, sitting));
         Assert.Equal(before, (await Loaded(id)).Items);
-        Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), 1, "5:00", AnswerMode.Written, null), Teacher)));
+        Assert.Equal(AnswerOutcome.Kept,
+            await schools.InA(connection =>
+                _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), 1, "5:00", AnswerMode.Written, null), Teacher)));
         Assert.Equal(["5:00", "4:00"], (await Loaded(id)).Children[0].Sitting.Answered.Select(question => question.Given!.Raw));
     }
 
@@ -133,17 +141,22 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         {
             var child = await schools.Child(schools.A);
             var beginnings = Enumerable.Range(0, 3).Select(_ => new AskingOptions { Id = new(Guid.NewGuid()) }).ToList();
-            var begun = await Task.WhenAll(beginnings.Select(beginning => schools.InA(connection => _asking.Start(connection, child, beginning))));
+            var begun = await Task.WhenAll(
+                beginnings.Select(beginning => schools.InA(connection => _asking.Start(connection, child, beginning))));
             Assert.Single(begun.Distinct());
             Assert.Equal(1, await Count("select count(*) from sitting where child = @id", child.Value));
 
             var (set, record) = (new SetId(Guid.NewGuid()), await Load(child));
-            var given = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Teacher, set))));
+            var given = await Task.WhenAll(
+                Enumerable.Range(0, 3).Select(_ =>
+                    schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Teacher, set))));
             Assert.Single(given.Distinct());
             Assert.Equal(1, await Count("select count(*) from practice_set where child = @id", child.Value));
 
             var (screening, alias) = (Guid.NewGuid(), $"Pupil {Guid.NewGuid():N}");
-            var made = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [alias], screening))));
+            var made = await Task.WhenAll(
+                Enumerable.Range(0, 3).Select(_ =>
+                    schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [alias], screening))));
             Assert.Equal([screening, screening, screening], made);
             Assert.Equal(1, await Count("select count(*) from sitting where screening = @id", screening));
         }
@@ -167,7 +180,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         for (var round = 0; round < 5; round++)
         {
             var (alias, children) = ($"Rush {Guid.NewGuid():N}", new[] { await schools.Child(schools.A), await schools.Child(schools.A) });
-            var renamed = await Task.WhenAll(children.Select(child => schools.InA(connection => Children.Rename(connection, child, alias))));
+            var renamed = await Task.WhenAll(
+                children.Select(child => schools.InA(connection => Children.Rename(connection, child, alias))));
             Assert.Single(renamed, done => done);
         }
     }
@@ -181,7 +195,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     [InlineData("ground", "12:00", null, "said", "bare")]
     [InlineData("read-digital", "4:00", null, "sung", "bare")]
     [InlineData("read-digital", "4:00", null, "7", "much")]
-    public async Task A_row_that_cannot_be_understood_is_shown_and_never_throws(string task, string time, string? detail, string mode, string support)
+    public async Task A_row_that_cannot_be_understood_is_shown_and_never_throws(
+        string task, string time, string? detail, string mode, string support)
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child);
@@ -189,14 +204,17 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         await Send(sitting, new Submission(Guid.NewGuid(), 2, "5:10", AnswerMode.Said, null), Teacher);
         await schools.Owner.InSchool(schools.A, async connection =>
         {
-            await connection.ExecuteAsync("update asked_item set task = @task, clock_time = @time, detail = @detail::jsonb, support = @support where sitting = @sitting and place = 1", new { sitting, task, time, detail, support });
+            await connection.ExecuteAsync(
+                "update asked_item set task = @task, clock_time = @time, detail = @detail::jsonb, support = @support where sitting = "
+                    + "@sitting and place = 1", new { sitting, task, time, detail, support });
             await connection.ExecuteAsync("update answer set mode = @mode where sitting = @sitting and place = 1", new { sitting, mode });
             await connection.ExecuteAsync("""update child set settings = '["no", "settings"]' where id = @child""", new { child });
         });
         var record = await Load(child);
         var question = record.Sittings[0].Questions[0];
         Assert.Equal("4:00", question.Given!.Raw);
-        Assert.True(!question.Asked.Item.IsReadable || question.Answer is Core.Clocks.Unread || question.Asked.Support != Core.Items.Support.Bare);
+        Assert.True(!question.Asked.Item.IsReadable || question.Answer is Core.Clocks.Unread
+            || question.Asked.Support != Core.Items.Support.Bare);
         Assert.NotNull(record.Now);
         Assert.NotNull(record.OtherSkills);
         Assert.True(await schools.InA(connection => _asking.Stop(connection, sitting)));
@@ -227,7 +245,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal(4, (await schools.InA(connection => Sittings.AskedIn(connection, [sitting])))[sitting].Count());
         // With a teacher beside the child it is theirs to say.
         var beside = await Begin(await schools.Child(schools.A), new AskingOptions(Plan.Form));
-        for (var place = 1; place <= 4; place++) await Send(beside, new Submission(Guid.NewGuid(), place, "?", AnswerMode.Said, null), Teacher);
+        for (var place = 1; place <= 4; place++)
+            await Send(beside, new Submission(Guid.NewGuid(), place, "?", AnswerMode.Said, null), Teacher);
         Assert.Null((await Now(beside)).EndedAt);
     }
 
@@ -257,32 +276,40 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal([null, Teacher], answered.Select(question => question.Given!.By));
     }
 
-    private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) => (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) =>
+        (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
 
     private async Task<SittingId> Given(ChildId child)
     {
         var record = await Load(child);
-        return (await schools.InA(connection => _practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Teacher))).Sitting;
+        return (await schools.InA(connection =>
+            _practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Teacher))).Sitting;
     }
 
-    private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) => Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
+    private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) =>
+        Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
 
-    private Task<AnswerOutcome> Send(SittingId sitting, Submission submission, Guid? by) => schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
+    private Task<AnswerOutcome> Send(SittingId sitting, Submission submission, Guid? by) =>
+        schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
 
-    private Task<AnswerOutcome> Practise(SittingId sitting, Submission submission) => schools.InA(connection => _practising.Answer(connection, sitting, submission));
+    private Task<AnswerOutcome> Practise(SittingId sitting, Submission submission) =>
+        schools.InA(connection => _practising.Answer(connection, sitting, submission));
 
     private Task<Guid> Class(params string[] aliases) =>
-        schools.InA(connection => _screen.Start(connection, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));
+        schools.InA(connection =>
+            _screen.Start(connection, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));
 
     private async Task<ScreenedClass> Loaded(Guid id) => (await schools.InA(connection => _screen.Load(connection, id)))!;
 
     private async Task<Sitting> Now(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 
-    private async Task<List<AskedItem>> Asked(SittingId id) => [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
+    private async Task<List<AskedItem>> Asked(SittingId id) =>
+        [.. (await schools.InA(connection => Sittings.AskedIn(connection, [id])))[id]];
 
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<List<string>> Raws(ChildId child) => [.. (await Load(child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];
+    private async Task<List<string>> Raws(ChildId child) =>
+        [.. (await Load(child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];
 
     private Task<int> Count(string sql, Guid id) => schools.InA(connection => connection.ExecuteScalarAsync<int>(sql, new { id }));
 }

@@ -39,7 +39,8 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         var child = await Child(Stage.FiveMinutesTo, tasks);
         Assert.All(await Form(child, "A"), item => Assert.Contains(item.Task.Id, tasks));
         var row = (await schools.InA(connection => Children.Find(connection, child)))!;
-        Assert.All(ItemsInUse.Bank(new Sitting { Stage = row.Stage, Delivery = DeliveryMode.OnChildsScreen }, row), item => Assert.Contains(item.Task.Id, tasks));
+        Assert.All(ItemsInUse.Bank(new Sitting { Stage = row.Stage, Delivery = DeliveryMode.OnChildsScreen }, row),
+            item => Assert.Contains(item.Task.Id, tasks));
     }
 
     [Theory]
@@ -117,14 +118,16 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     private async Task<ChildId> Child(Stage stage, string[]? met, params (string Setting, string Choice)[] chosen)
     {
         var child = await schools.Child(schools.A, stage);
-        await schools.InA(connection => Children.Teach(connection, child, stage, met, chosen.ToDictionary(each => each.Setting, each => each.Choice)));
+        await schools.InA(connection =>
+            Children.Teach(connection, child, stage, met, chosen.ToDictionary(each => each.Setting, each => each.Choice)));
         Assert.All(chosen, each => Assert.True(SettingList.Find(each.Setting)!.Has(each.Choice)));
         return child;
     }
 
     private async Task<List<Item>> Form(ChildId child, string form)
     {
-        var sitting = (await schools.InA(connection => _asking.Start(connection, child, new AskingOptions(Plan.Form) { Form = form })))!.Value;
+        var sitting = (await schools.InA(connection =>
+            _asking.Start(connection, child, new AskingOptions(Plan.Form) { Form = form })))!.Value;
         return [.. (await schools.InA(connection => Sittings.AskedIn(connection, [sitting])))[sitting].Select(asked => asked.Item)];
     }
 

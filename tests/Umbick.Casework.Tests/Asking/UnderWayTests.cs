@@ -40,11 +40,23 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         await schools.InA(async connection =>
         {
             var wrong = (await Sittings.AnswersIn(connection, [first]))[first].Single(answer => answer.Place == 2).Id;
-            await Sittings.AddAnswer(connection, new AnswerRow { Sitting = first, Id = Guid.NewGuid(), Place = 2, Try = 1, Raw = "ok", Mode = "said", Corrects = wrong, By = Guid.NewGuid() }, DateTime.UtcNow, DateTime.UtcNow);
+            await Sittings.AddAnswer(connection,
+                new AnswerRow
+                {
+                    Sitting = first,
+                    Id = Guid.NewGuid(),
+                    Place = 2,
+                    Try = 1,
+                    Raw = "ok",
+                    Mode = "said",
+                    Corrects = wrong,
+                    By = Guid.NewGuid()
+                }, DateTime.UtcNow, DateTime.UtcNow);
             return true;
         });
         var after = await AssertTheSame(now, 2);
-        Assert.Contains(Model.Patterns, pattern => Math.Abs(before.Replay.Belief.ProbabilityOf(pattern) - after.Replay.Belief.ProbabilityOf(pattern)) > 1e-6);
+        Assert.Contains(Model.Patterns,
+            pattern => Math.Abs(before.Replay.Belief.ProbabilityOf(pattern) - after.Replay.Belief.ProbabilityOf(pattern)) > 1e-6);
     }
 
     [Fact]
@@ -54,8 +66,11 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         var left = await Begin(child);
         await Send(left, 1, "4:00");
         var record = await schools.InA(connection => ChildRecord.Load(connection, Model, child));
-        var (_, set) = await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
-        await schools.InA(connection => new Practising(Model, TimeProvider.System).Answer(connection, set, new Submission(Guid.NewGuid(), 1, "9:15", AnswerMode.Written, null)));
+        var (_, set) = await schools.InA(connection =>
+            new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
+        await schools.InA(connection =>
+            new Practising(Model, TimeProvider.System).Answer(connection, set,
+                new Submission(Guid.NewGuid(), 1, "9:15", AnswerMode.Written, null)));
         await Send(left, 2, "5:10");
         await AssertTheSame(left, 2);
     }
@@ -74,7 +89,8 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
 
         async Task<int> Class(int children) => await schools.InA(async connection =>
         {
-            await new ClassScreening(Model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [.. Enumerable.Range(0, children).Select(_ => $"{Guid.NewGuid():N}")]);
+            await new ClassScreening(Model, TimeProvider.System).Start(connection, "Class", Stage.OClock,
+                [.. Enumerable.Range(0, children).Select(_ => $"{Guid.NewGuid():N}")]);
             return connection.RoundTrips;
         });
         Assert.Equal(await Class(1), await Class(60));
@@ -87,17 +103,21 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(answered, remembered.Answered.Count);
         Assert.Equal(replayed.Answered.Select(Told), remembered.Answered.Select(Told));
         Assert.Equal(replayed.Replay.Answers, remembered.Replay.Answers);
-        Assert.All(Model.Patterns, pattern => Assert.Equal(replayed.Replay.Belief.ProbabilityOf(pattern), remembered.Replay.Belief.ProbabilityOf(pattern), 9));
+        Assert.All(Model.Patterns,
+            pattern => Assert.Equal(replayed.Replay.Belief.ProbabilityOf(pattern), remembered.Replay.Belief.ProbabilityOf(pattern), 9));
         return remembered;
 
-        static string Told(ItemResponse question) => $"{question.Asked.Place} {question.Asked.Item} {question.Given!.Raw} {question.IsRight}";
+        static string Told(ItemResponse question) =>
+            $"{question.Asked.Place} {question.Asked.Item} {question.Given!.Raw} {question.IsRight}";
     }
 
     private Task<SittingUnderWay> Load(SittingId sitting, ReadingModel model) => schools.InA(async connection =>
-        await SittingUnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, await Sittings.Rows(connection, sitting), DateTime.UtcNow));
+        await SittingUnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, await Sittings.Rows(connection, sitting),
+            DateTime.UtcNow));
 
     private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
 
     private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) =>
-        schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), null));
+        schools.InA(connection =>
+            _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), null));
 }

@@ -17,7 +17,8 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private readonly Guid _school = Guid.NewGuid();
 
-    public async ValueTask InitializeAsync() => await schools.Owner.InSchool(_school, connection => Schools.Add(connection, new School(_school, "Noss")));
+    public async ValueTask InitializeAsync() =>
+        await schools.Owner.InSchool(_school, connection => Schools.Add(connection, new School(_school, "Noss")));
 
     public async ValueTask DisposeAsync() => await schools.Owner.InSchool(_school, Schools.Erase);
 
@@ -47,7 +48,8 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal(NotPlaced.NotReleased, Assert.Single(planned.Seats).Why);
         Assert.Equal([other.Value], planned.Substitutes);
         // Twice the same press is one.
-        for (var press = 0; press < 2; press++) await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, other.Value), comes: true, Teacher, Now));
+        for (var press = 0; press < 2; press++)
+            await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, other.Value), comes: true, Teacher, Now));
         Assert.Equal([absent.Value, other.Value], (await Load(Now)).Plan.Slots[0].Seats.Select(seat => seat.Child));
         Assert.Single((await Load(Now.AddDays(7))).Plan.Slots[0].Seats);
         await In(connection => Timetables.NoteStandIn(connection, new StandIn(slot, Monday, other.Value), comes: false, Teacher, Now));
@@ -73,7 +75,8 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
     public async Task At_a_weekend_no_slot_is_on_and_nothing_breaks(string at, string day)
     {
         await Slot(9, 20);
-        var work = await Load(DateTime.Parse(at, System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AdjustToUniversal));
+        var work = await Load(DateTime.Parse(at, System.Globalization.CultureInfo.InvariantCulture,
+            System.Globalization.DateTimeStyles.AdjustToUniversal));
         Assert.Equal(day, work.Today.ToString("O"));
         Assert.Empty(work.Plan.Slots);
     }
@@ -109,7 +112,8 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
     private async Task<Guid> Slot(int hour, int minute, params ChildId[] children)
     {
         var id = Guid.NewGuid();
-        await In(connection => Timetables.AddSlot(connection, new Slot(id, DayOfWeek.Monday, new TimeOnly(hour, minute), 12, [.. children.Select(child => child.Value)])));
+        await In(connection => Timetables.AddSlot(connection,
+            new Slot(id, DayOfWeek.Monday, new TimeOnly(hour, minute), 12, [.. children.Select(child => child.Value)])));
         return id;
     }
 

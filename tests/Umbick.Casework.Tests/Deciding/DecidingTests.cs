@@ -7,7 +7,10 @@ using Umbick.Core.Progress;
 
 namespace Umbick.Casework.Tests;
 
-/// <summary>Cold starts, decisions and cycles against a real database: what is kept is what is reckoned anew, and what was decided stays as it was shown.</summary>
+/// <summary>
+/// Cold starts, decisions and cycles against a real database: what is kept is what is reckoned anew, and what was decided stays as it was
+/// shown.
+/// </summary>
 public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
@@ -73,7 +76,8 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         {
             var asking = new Asking(Model, TimeProvider.System);
             var id = (await asking.Start(connection, child))!.Value;
-            for (var place = 1; place <= 3; place++) await asking.Answer(connection, id, new Submission(Guid.NewGuid(), place, "4:12", AnswerMode.Written, null), Teacher);
+            for (var place = 1; place <= 3; place++)
+                await asking.Answer(connection, id, new Submission(Guid.NewGuid(), place, "4:12", AnswerMode.Written, null), Teacher);
             await asking.Stop(connection, id);
             await asking.TellDay(connection, (await Sittings.Find(connection, id))!, Today.AddDays(-21));
             return id;
@@ -82,7 +86,9 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         await AssertLiveIsReplayed(child);
         await PutRight((await Load(child)).Sittings[0], 2);
         await AssertLiveIsReplayed(child);
-        await schools.InA(connection => new Deciding(Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child, NextHour, holds: true, "seen at the board", Teacher));
+        await schools.InA(connection =>
+            new Deciding(Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child, NextHour, holds: true, "seen at the board",
+                Teacher));
         await AssertLiveIsReplayed(child);
     }
 
@@ -91,14 +97,20 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     [InlineData(false)]
     public async Task A_teacher_s_word_is_evidence_shown_as_theirs_and_can_be_taken_back(bool holds)
     {
-        // Which clocks a cold start has is drawn by its sitting's id: given ids draw the same every time. One telling answer its way does not make it likely.
+        // Which clocks a cold start has is drawn by its sitting's id: given ids draw the same every time. One telling answer its way does
+        // not make it likely.
         var child = await schools.Child(schools.A);
         foreach (var cold in holds ? new[] { 1 } : [2, 3, 4])
         {
             await schools.App.InSchool(schools.A, async connection =>
             {
                 var asking = new Asking(Model, At(24 - cold));
-                var id = (await asking.Start(connection, child, new AskingOptions(Plan.ColdStart) { ColdPattern = NextHour, Id = new SittingId(new Guid(cold, 0, 0, new byte[8])) }))!.Value;
+                var id = (await asking.Start(connection, child,
+                    new AskingOptions(Plan.ColdStart)
+                    {
+                        ColdPattern = NextHour,
+                        Id = new SittingId(new Guid(cold, 0, 0, new byte[8]))
+                    }))!.Value;
                 await Answer(connection, asking, id, holds ? "i" : "iiii", whole: !holds);
                 await asking.Stop(connection, id);
             });
@@ -106,7 +118,8 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         var before = LabelOf(await Load(child));
         Assert.Equal(!holds, before == Label.Likely);
         var id = Guid.NewGuid();
-        await schools.InA(connection => new Deciding(Model, TimeProvider.System).Say(connection, id, child, NextHour, holds, "they told me", Teacher));
+        await schools.InA(connection =>
+            new Deciding(Model, TimeProvider.System).Say(connection, id, child, NextHour, holds, "they told me", Teacher));
         var after = await Load(child);
         Assert.Equal(holds ? Label.Likely : Label.Unlikely, LabelOf(after) ?? Label.Unlikely);
         Assert.Equal("they told me", Assert.Single(after.Work.Decisions).Reason);
@@ -121,7 +134,8 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         await Cold(child, "iiii", 30, id: 11);
-        await schools.InA(connection => new Deciding(Model, At(29)).Say(connection, Guid.NewGuid(), child, NextHour, holds: false, "a joke", Teacher));
+        await schools.InA(connection =>
+            new Deciding(Model, At(29)).Say(connection, Guid.NewGuid(), child, NextHour, holds: false, "a joke", Teacher));
         Assert.DoesNotContain(NextHour, (await Load(child)).Now.Likely.Select(finding => finding.Pattern));
         await Cold(child, "iiii", 10, id: 12);
         await Cold(child, "iiii", 9, id: 13);
@@ -133,9 +147,12 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         var cycle = Guid.NewGuid();
-        Assert.True(await schools.InA(connection => new Deciding(Model, At(56)).BeginCycle(connection, cycle, child, 8, 10, "class screening", Teacher)));
-        Assert.False(await schools.InA(connection => new Deciding(Model, At(50)).BeginCycle(connection, Guid.NewGuid(), child, 8, 10, "again", Teacher)));
-        Assert.Equal((NextStep.GiveForm, "Form A"), ((await Load(child)).SummaryOn(Today).Next.Step, (await Load(child)).SummaryOn(Today).Next.Heading));
+        Assert.True(await schools.InA(connection =>
+            new Deciding(Model, At(56)).BeginCycle(connection, cycle, child, 8, 10, "class screening", Teacher)));
+        Assert.False(await schools.InA(connection =>
+            new Deciding(Model, At(50)).BeginCycle(connection, Guid.NewGuid(), child, 8, 10, "again", Teacher)));
+        Assert.Equal((NextStep.GiveForm, "Form A"),
+            ((await Load(child)).SummaryOn(Today).Next.Step, (await Load(child)).SummaryOn(Today).Next.Heading));
         await Form(child, "A", right: false, 56);
         await Form(child, "B", right: true, 28);
         await Form(child, "C", right: true, 1);
@@ -144,9 +161,11 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(["A 0", "B 12", "C 12"], held.Select(check => $"{check.Form} {check.Right}"));
         Assert.True(CheckCycle.Growth(held) > 3, $"{CheckCycle.Growth(held)}");
         Assert.True(Assert.Single(work.Cycles).Cycle.IsReached(held));
-        Assert.True(await schools.InA(connection => new Deciding(Model, TimeProvider.System).EndCycle(connection, cycle, child, "goal reached", Teacher)));
+        Assert.True(await schools.InA(connection =>
+            new Deciding(Model, TimeProvider.System).EndCycle(connection, cycle, child, "goal reached", Teacher)));
         Assert.Null((await Load(child)).Work.Cycle);
-        Assert.True(await schools.InA(connection => new Deciding(Model, TimeProvider.System).BeginCycle(connection, Guid.NewGuid(), child, 6, 9, "another", Teacher)));
+        Assert.True(await schools.InA(connection =>
+            new Deciding(Model, TimeProvider.System).BeginCycle(connection, Guid.NewGuid(), child, 6, 9, "another", Teacher)));
         // What was held in the first belongs to the first.
         Assert.DoesNotContain((await Load(child)).Work.ChecksOf((await Load(child)).Work.Cycle!), check => check.Form == "A");
     }
@@ -156,7 +175,8 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var anew = await schools.InA(connection => ChildRecord.Load(connection, new ReadingModel(), child));
         var live = (await schools.InA(connection => ProgressRecord.Load(connection, Model, child, Today)))!;
-        var over = anew!.Sittings.Select((sitting, place) => (sitting, place)).Where(each => each.sitting.Sitting.EndedAt is not null).ToList();
+        var over = anew!.Sittings.Select((sitting, place) => (sitting, place)).Where(each => each.sitting.Sitting.EndedAt is not null)
+            .ToList();
         Assert.Equal(over.Count, live.Beliefs.Count);
         foreach (var ((sitting, place), shown) in over.Zip(live.Beliefs))
         {
@@ -170,21 +190,29 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.Equal(anew.SummaryOn(Today).Next, listed.SummaryOn(Today).Next);
 
         static string Told(PatternWork work) => string.Join("; ", work.Courses.OrderBy(course => course.Key.Id).Select(course =>
-            $"{course.Key.Id} {course.Value.Phase} {course.Value.MasteredOn} {course.Value.Offer?.Kind} {string.Join(' ', course.Value.Colds.Select(cold => $"{cold.Day:O}:{string.Concat(cold.Telling)}"))}"));
+            $"{course.Key.Id} {course.Value.Phase} {course.Value.MasteredOn} {course.Value.Offer?.Kind} "
+                + $"{string.Join(' ', course.Value.Colds.Select(cold => $"{cold.Day:O}:{string.Concat(cold.Telling)}"))}"));
     }
 
     /// <summary>A child with cold starts: days ago, and how each telling answer came out.</summary>
     private async Task<ChildId> Colds(string text)
     {
         var child = await schools.Child(schools.A);
-        foreach (var cold in text.Split(", ")) await Cold(child, cold.Split(' ')[1], int.Parse(cold.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture));
+        foreach (var cold in text.Split(", "))
+            await Cold(child, cold.Split(' ')[1], int.Parse(cold.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture));
         return child;
     }
 
     private Task Cold(ChildId child, string outcomes, int daysAgo, int? id = null) => schools.App.InSchool(schools.A, async connection =>
     {
         var asking = new Asking(Model, At(daysAgo));
-        await Answer(connection, asking, (await asking.Start(connection, child, new AskingOptions(Plan.ColdStart) { ColdPattern = NextHour, Id = id is { } given ? new SittingId(new Guid(given, 0, 0, new byte[8])) : null }))!.Value, outcomes);
+        await Answer(connection, asking,
+            (await asking.Start(connection, child,
+                new AskingOptions(Plan.ColdStart)
+                {
+                    ColdPattern = NextHour,
+                    Id = id is { } given ? new SittingId(new Guid(given, 0, 0, new byte[8])) : null
+                }))!.Value, outcomes);
     });
 
     private Task Practise(ChildId child, int daysAgo) => schools.App.InSchool(schools.A, async connection =>
@@ -200,7 +228,9 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].Take(whole ? int.MaxValue : outcomes.Length).ToList())
         {
             var itsWay = asked.Place <= outcomes.Length && outcomes[asked.Place - 1] == 'i';
-            await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, (itsWay ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.Aloud, null), Teacher);
+            await asking.Answer(connection, id,
+                new Submission(Guid.NewGuid(), asked.Place, (itsWay ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual),
+                    asked.Item.Task.Aloud, null), Teacher);
         }
     }
 
@@ -209,13 +239,16 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         var asking = new Asking(Model, At(daysAgo));
         var id = (await asking.Start(connection, child, new AskingOptions(Plan.Form) { Form = form }))!.Value;
         foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].ToList())
-            await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, right ? "." : "?", asked.Item.Task.Aloud, null), Teacher);
+            await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, right ? "." : "?", asked.Item.Task.Aloud, null),
+                Teacher);
     });
 
     private Task PutRight(SittingRecord sitting, int place) => schools.App.InSchool(schools.A, async connection =>
     {
         var given = sitting.Questions.First(question => question.Asked.Place == place).Given!;
-        Assert.Equal(AnswerOutcome.Kept, await new Asking(Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id, new Submission(Guid.NewGuid(), place, ".", given.AnswerMode, null) { Corrects = given.Id }, Teacher));
+        Assert.Equal(AnswerOutcome.Kept,
+            await new Asking(Model, TimeProvider.System).Answer(connection, sitting.Sitting.Id,
+                new Submission(Guid.NewGuid(), place, ".", given.AnswerMode, null) { Corrects = given.Id }, Teacher));
     });
 
     private Task<bool?> Take(ChildId child, Guid id, DecisionKind kind, bool taken, int daysAgo = 0) =>
@@ -226,5 +259,6 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     private async Task<ChildRecord> Load(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>So many days ago, in the middle of the day: near midnight a change of clocks would make it another day.</summary>
-    private static StartChecks At(int daysAgo) => new(daysAgo == 0 ? DateTimeOffset.UtcNow : new DateTimeOffset(DateTime.UtcNow.Date.AddDays(-daysAgo).AddHours(11), TimeSpan.Zero));
+    private static StartChecks At(int daysAgo) =>
+        new(daysAgo == 0 ? DateTimeOffset.UtcNow : new DateTimeOffset(DateTime.UtcNow.Date.AddDays(-daysAgo).AddHours(11), TimeSpan.Zero));
 }

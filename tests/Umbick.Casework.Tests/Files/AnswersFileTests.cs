@@ -33,7 +33,8 @@ public sealed class AnswersFileTests
     [Fact]
     public void A_clock_set_with_hands_that_go_together_and_a_hand_placed_with_a_time_told_are_read()
     {
-        var (lines, errors) = Read($"{Header},mode\nFennel,2026-03-02,set-from-digital,7:40,7.67|40,geared\nFennel,2026-03-02,infer-minute-hand,8:25,|25 8:25,\n");
+        var (lines, errors) = Read(
+            $"{Header},mode\nFennel,2026-03-02,set-from-digital,7:40,7.67|40,geared\nFennel,2026-03-02,infer-minute-hand,8:25,|25 8:25,\n");
         Assert.Empty(errors);
         Assert.Equal(AnswerMode.Geared, lines[0].Given.Mode);
         Assert.IsType<HandAndTimeAnswer>(lines[1].Given.Answer);
@@ -51,20 +52,25 @@ public sealed class AnswersFileTests
     [InlineData(Header + "\nFennel,2026-03-02,read-digital,25:00,12:20", "line 2, column 4: No clock can show “25:00”")]
     [InlineData(Header + "\nFennel,2026-03-02,later,teatime,12:20", "line 2, column 4: “teatime” is no question of later")]
     [InlineData(Header + "\nFennel,2026-03-02,read-digital,4:00,12:20,extra", "line 2, column 6: There are 6 cells")]
-    [InlineData(Header + "\nFennel,2026-03-02,read-digital,4:00,\"12\"20", "line 2, column 5: There is a quotation mark where none is allowed")]
-    [InlineData(Header + "\nFennel,2026-03-02,read-digital,4:00,4:00\nFennel,2026-03-02,read-digital,4:00,\"12:20\n", "line 3, column 5: There is a quotation mark")]
+    [InlineData(Header + "\nFennel,2026-03-02,read-digital,4:00,\"12\"20",
+        "line 2, column 5: There is a quotation mark where none is allowed")]
+    [InlineData(Header + "\nFennel,2026-03-02,read-digital,4:00,4:00\nFennel,2026-03-02,read-digital,4:00,\"12:20\n",
+        "line 3, column 5: There is a quotation mark")]
     [InlineData(Header + ",mode\nFennel,2026-03-02,read-digital,4:00,4:00,sung", "line 2, column 6: “sung” is not said, written")]
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,soon", "line 2, column 6: “soon” is no number of seconds")]
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,-1", "line 2, column 6: “-1” is no number of seconds")]
     [InlineData(Header + ",seconds\nFennel,2026-03-02,read-digital,4:00,4:00,NaN", "line 2, column 6: “NaN” is no number of seconds")]
-    [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,teatime", "line 2, column 6: “teatime” is not asking, cold:PATTERN")]
+    [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,teatime",
+        "line 2, column 6: “teatime” is not asking, cold:PATTERN")]
     [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,cold:none", "line 2, column 6: “cold:none” is not asking")]
     [InlineData(Header + ",kind\nFennel,2026-03-02,read-digital,4:00,4:00,form:D", "line 2, column 6: “form:D” is not asking")]
     [InlineData(Header + ",by\nFennel,2026-03-02,read-digital,4:00,4:00,parent", "line 2, column 6: “parent” is neither teacher nor child")]
     [InlineData(Header + ",prompted\nFennel,2026-03-02,read-digital,4:00,4:00,maybe", "line 2, column 6: “maybe” is neither yes nor no")]
-    [InlineData(Header + ",note\nFennel,2026-03-02,read-digital,4:00,4:00,this note is much too long to be the name of any way", "line 2, column 6: A note has 40 characters at most")]
+    [InlineData(Header + ",note\nFennel,2026-03-02,read-digital,4:00,4:00,this note is much too long to be the name of any way",
+        "line 2, column 6: A note has 40 characters at most")]
     [InlineData(Header + "\n\u200b,2026-03-02,read-digital,4:00,4:00", "line 2, column 1: This alias would be invisible")]
-    [InlineData(Header + "\nFen\u200bnel,2026-03-02,read-digital,4:00,4:00", "line 2, column 1: There is an invisible character in this alias")]
+    [InlineData(Header + "\nFen\u200bnel,2026-03-02,read-digital,4:00,4:00",
+        "line 2, column 1: There is an invisible character in this alias")]
     [InlineData("child,date,task,given,answer,answer\n", "line 1, column 6: The column “answer” stands there twice")]
     [InlineData(Header + "\nFennel,2026-03-02T25:00:00Z,read-digital,4:00,4:00", "line 2, column 2: “2026-03-02T25:00:00Z” is no date")]
     [InlineData(Header + ",support\nFennel,2026-03-02,read-digital,4:00,4:00,lots", "line 2, column 6: “lots” is not full")]
@@ -78,7 +84,8 @@ public sealed class AnswersFileTests
     [Fact]
     public void Every_error_is_told_and_good_lines_do_not_slip_in()
     {
-        var (lines, errors) = Read($"{Header}\nFennel,2026-03-02,read-digital,4:00,4:00\nx,bad,read-digital,4:00,4:00\ny,2026-03-02,bad,4:00,4:00\n");
+        var (lines, errors) = Read(
+            $"{Header}\nFennel,2026-03-02,read-digital,4:00,4:00\nx,bad,read-digital,4:00,4:00\ny,2026-03-02,bad,4:00,4:00\n");
         Assert.Empty(lines);
         Assert.Equal([(3, 2), (4, 3)], errors.Select(error => (error.Line, error.Column)));
     }
@@ -86,7 +93,8 @@ public sealed class AnswersFileTests
     [Fact]
     public void A_byte_order_mark_mixed_line_endings_and_blank_lines_are_no_fault()
     {
-        var (lines, errors) = Read($"\uFEFF{Header}\r\nA,2026-03-02,read-digital,4:00,4:00\n\r\nB,2026-03-02,read-digital,5:00,5:00\rC,2026-03-02,read-digital,6:00,6:00");
+        var (lines, errors) = Read(
+            $"\uFEFF{Header}\r\nA,2026-03-02,read-digital,4:00,4:00\n\r\nB,2026-03-02,read-digital,5:00,5:00\rC,2026-03-02,read-digital,6:00,6:00");
         Assert.Empty(errors);
         Assert.Equal(["A", "B", "C"], lines.Select(line => line.Child));
         Assert.Equal([2, 4, 5], lines.Select(line => line.Line));
@@ -127,10 +135,12 @@ public sealed class AnswersFileTests
     [Fact]
     public void A_formula_is_written_with_an_apostrophe_and_read_back_without()
     {
-        foreach (var text in new[] { "=1+1", "+44", "@you", "-5", "-", "4:00", "'quoted", "'=5", "''=5", "'-1", "'", "''", "" }) Assert.Equal(text, SpreadsheetText.Read(SpreadsheetText.Write(text)));
+        foreach (var text in new[] { "=1+1", "+44", "@you", "-5", "-", "4:00", "'quoted", "'=5", "''=5", "'-1", "'", "''", "" })
+            Assert.Equal(text, SpreadsheetText.Read(SpreadsheetText.Write(text)));
         Assert.Equal("'=1+1", SpreadsheetText.Write("=1+1"));
         Assert.Equal("-", SpreadsheetText.Write("-"));
     }
 
-    private static (IReadOnlyList<AnswerLine> Lines, IReadOnlyList<FileError> Errors) Read(string text) => AnswersFile.Read(new MemoryStream(Encoding.UTF8.GetBytes(text)));
+    private static (IReadOnlyList<AnswerLine> Lines, IReadOnlyList<FileError> Errors) Read(string text) =>
+        AnswersFile.Read(new MemoryStream(Encoding.UTF8.GetBytes(text)));
 }

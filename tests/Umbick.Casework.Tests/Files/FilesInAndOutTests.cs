@@ -17,7 +17,9 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     public async Task Answers_that_were_read_in_are_read_by_the_model_as_if_they_had_been_asked()
     {
         var alias = Fresh();
-        var text = Head + string.Concat(new[] { ("4:00", "12:20"), ("9:00", "12:45"), ("2:30", "6:10"), ("7:20", "4:35"), ("10:15", "3:50"), ("8:40", "8:40") }.Select(each => $"{alias},2026-03-02,read-digital,{each.Item1},{each.Item2},,,\n"));
+        var text = Head + string.Concat(
+            new[] { ("4:00", "12:20"), ("9:00", "12:45"), ("2:30", "6:10"), ("7:20", "4:35"), ("10:15", "3:50"), ("8:40", "8:40") }.Select(
+                each => $"{alias},2026-03-02,read-digital,{each.Item1},{each.Item2},,,\n"));
         var report = await Import(schools.A, text);
         Assert.Equal((6, 1, 6, 0), (report.Lines, report.Children, report.Added, report.ThereBefore));
         Assert.Equal([alias], report.NewChildren);
@@ -43,7 +45,8 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     {
         var (alias, other) = (Fresh(), Fresh());
         await Import(schools.A, $"{Head}{alias},2026-03-02,read-digital,4:00,12:20,,,\n");
-        var report = await Import(schools.A, $"{Head}{other},2026-03-02,read-digital,4:00,4:00,,,\n{alias},2026-03-02,read-digital,4:00,5:20,,,\n");
+        var report = await Import(schools.A,
+            $"{Head}{other},2026-03-02,read-digital,4:00,4:00,,,\n{alias},2026-03-02,read-digital,4:00,5:20,,,\n");
         Assert.Contains("line 3: ", Assert.Single(report.Errors).ToString(), StringComparison.Ordinal);
         Assert.Empty(await schools.InA(connection => Children.ByAlias(connection, [other])));
         // Under a number of its own it is another sitting of the day.
@@ -59,7 +62,8 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     public async Task A_kind_of_sitting_goes_out_as_it_came_in(string kind)
     {
         var alias = Fresh();
-        await Import(schools.B, $"{Head}{alias},2026-03-02,read-digital,4:35,5:35,1,{kind},child\n{alias},2026-03-02,set-from-digital,7:40,7.67|40,1,{kind},child\n");
+        await Import(schools.B,
+            $"{Head}{alias},2026-03-02,read-digital,4:35,5:35,1,{kind},child\n{alias},2026-03-02,set-from-digital,7:40,7.67|40,1,{kind},child\n");
         var lines = (await Export(schools.B)).Split('\n').Where(line => line.StartsWith(alias, StringComparison.Ordinal)).ToList();
         Assert.Equal(2, lines.Count);
         Assert.All(lines, line => Assert.EndsWith($",1,{kind},child", line, StringComparison.Ordinal));
@@ -70,7 +74,8 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     public async Task What_one_school_writes_another_reads_and_writes_again_the_same()
     {
         var (from, to) = (Guid.NewGuid(), Guid.NewGuid());
-        foreach (var school in new[] { from, to }) await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, $"{school:N}")));
+        foreach (var school in new[] { from, to })
+            await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, $"{school:N}")));
         var model = new ReadingModel();
         for (var i = 0; i < 3; i++) await Asked(from, model, i);
         var written = await Export(from);
@@ -106,8 +111,10 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
         var (known, fresh) = (Fresh(), Fresh());
         await ImportChildren($"child,class,stage,keep-until\n{known},Tide class,9,2029-07-31\n");
         await ImportChildren($"child,class\n{known},Lamp class\n{fresh},Lamp class\n");
-        var listed = (await schools.InA(Children.Aliases)).Where(child => child.Alias == known || child.Alias == fresh).OrderBy(child => child.Alias == fresh).ToList();
-        Assert.Equal(("Lamp class", Stage.FiveMinutesTo, new DateOnly(2029, 7, 31)), (listed[0].ClassName, listed[0].Stage, listed[0].KeepUntil));
+        var listed = (await schools.InA(Children.Aliases)).Where(child => child.Alias == known || child.Alias == fresh)
+            .OrderBy(child => child.Alias == fresh).ToList();
+        Assert.Equal(("Lamp class", Stage.FiveMinutesTo, new DateOnly(2029, 7, 31)),
+            (listed[0].ClassName, listed[0].Stage, listed[0].KeepUntil));
         Assert.Equal(("Lamp class", Stage.OClock, null), (listed[1].ClassName, listed[1].Stage, listed[1].KeepUntil));
         Assert.Contains($"{known},Lamp class,9,yes,2029-07-31\n", await ExportChildren(), StringComparison.Ordinal);
     }
@@ -138,7 +145,9 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
             for (var place = 1; place <= 12; place++)
             {
                 var item = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == place).Item;
-                await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, simulated.Answer(item, AnswerMode.Said), AnswerMode.Said, null), seed == 0 ? null : Guid.NewGuid());
+                await asking.Answer(connection, sitting,
+                    new Submission(Guid.NewGuid(), place, simulated.Answer(item, AnswerMode.Said), AnswerMode.Said, null),
+                    seed == 0 ? null : Guid.NewGuid());
             }
         });
     }
@@ -147,7 +156,8 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     {
         var (lines, errors) = AnswersFile.Read(new MemoryStream(Encoding.UTF8.GetBytes(text)));
         Assert.Empty(errors);
-        return schools.App.InSchool(school, connection => AnswersImport.Run(connection, lines, Guid.NewGuid(), onCaseload: true, dryRun, Now));
+        return schools.App.InSchool(school,
+            connection => AnswersImport.Run(connection, lines, Guid.NewGuid(), onCaseload: true, dryRun, Now));
     }
 
     private Task ImportChildren(string text)
@@ -172,5 +182,6 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
     }
 
     private async Task<ChildRecord> Record(Guid school, string alias) => (await schools.App.InSchool(
-        school, async connection => await ChildRecord.Load(connection, new ReadingModel(), (await Children.ByAlias(connection, [alias]))[alias])))!;
+        school, async connection =>
+            await ChildRecord.Load(connection, new ReadingModel(), (await Children.ByAlias(connection, [alias]))[alias])))!;
 }

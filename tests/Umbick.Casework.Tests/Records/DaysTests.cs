@@ -5,7 +5,9 @@ using Umbick.Simulation;
 
 namespace Umbick.Casework.Tests;
 
-/// <summary>A sitting's day is that of its answers, where the school is; and what is believed follows from the answers, on every page.</summary>
+/// <summary>
+/// A sitting's day is that of its answers, where the school is; and what is believed follows from the answers, on every page.
+/// </summary>
 public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
@@ -33,7 +35,8 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
             // Made a week before anybody answered.
             var sitting = (await new Asking(Model, new StartChecks(clock.GetUtcNow().AddDays(-7))).Start(connection, child))!.Value;
             Assert.Null((await Sittings.Find(connection, sitting))!.Day);
-            await new Asking(Model, clock).Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null), Teacher);
+            await new Asking(Model, clock).Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Said, null),
+                Teacher);
             Assert.Equal(day, (await Sittings.Find(connection, sitting))!.Day!.Value.ToString("O"));
             Assert.Equal(day, (await Schools.Today(connection, clock.GetUtcNow().UtcDateTime)).ToString("O"));
             Assert.Equal(day, (await Children.Find(connection, child))!.LastSeen!.Value.ToString("O"));
@@ -54,9 +57,13 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var child = await schools.Child(schools.A);
         var sitting = await Begin(child, DateTimeOffset.UtcNow.AddDays(-4));
-        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null) { Waited = TimeSpan.FromDays(3) }, null));
+        await schools.InA(connection =>
+            new Asking(Model, TimeProvider.System).Answer(connection, sitting,
+                new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null) { Waited = TimeSpan.FromDays(3) }, null));
         Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-3)), await Day(sitting));
-        var (given, kept) = await schools.InA(connection => connection.QuerySingleAsync<(DateTime, DateTime)>("select given_at, kept_at from answer where sitting = @sitting", new { sitting }));
+        var (given, kept) = await schools.InA(connection =>
+            connection.QuerySingleAsync<(DateTime, DateTime)>("select given_at, kept_at from answer where sitting = @sitting",
+                new { sitting }));
         Assert.Equal(3, (kept - given).TotalDays, 3);
     }
 
@@ -65,11 +72,16 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var screen = new ClassScreening(Model, TimeProvider.System);
         var (told, later) = (DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-9)), DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-8)));
-        var id = await schools.InA(connection => screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}", $"Pupil {Guid.NewGuid():N}"]));
+        var id = await schools.InA(connection =>
+            screen.Start(connection, "Class", Stage.HalfPast, [$"Pupil {Guid.NewGuid():N}", $"Pupil {Guid.NewGuid():N}"]));
         await schools.InA(connection => screen.TellDay(connection, id, told));
-        var sittings = (await schools.InA(connection => screen.Load(connection, id)))!.Children.Select(child => child.Sitting.Sitting.Id).ToList();
-        await schools.InA(connection => screen.Enter(connection, sittings[0], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), Teacher));
-        await schools.InA(connection => new Asking(Model, TimeProvider.System).Answer(connection, sittings[1], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), by: null));
+        var sittings = (await schools.InA(connection => screen.Load(connection, id)))!.Children.Select(child => child.Sitting.Sitting.Id)
+            .ToList();
+        await schools.InA(connection =>
+            screen.Enter(connection, sittings[0], new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), Teacher));
+        await schools.InA(connection =>
+            new Asking(Model, TimeProvider.System).Answer(connection, sittings[1],
+                new Submission(Guid.NewGuid(), 1, "4:00", AnswerMode.Written, null), by: null));
         Assert.Equal(told, await Day(sittings[0]));
         await schools.InA(connection => screen.TellDay(connection, id, later));
         Assert.Equal(later, await Day(sittings[0]));
@@ -83,12 +95,14 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var child = await schools.Child(schools.A);
         var asked = await Asked(child, DateTimeOffset.UtcNow.AddDays(-40), "next-hour");
         var before = await Load(child);
-        await schools.InA(connection => new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), new SetChoices(1), Teacher));
+        await schools.InA(connection =>
+            new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), new SetChoices(1), Teacher));
         var after = await Load(child);
         Assert.Equal([asked], after.Sittings.Select(sitting => sitting.Sitting.Id));
         Assert.Equal((1, false), (after.Child.Sittings, after.SummaryOn(Today).State.PractisedSinceAsked));
         Assert.Equal(before.Child.LastSeen, after.Child.LastSeen);
-        Assert.All(Model.Patterns, pattern => Assert.Equal(before.Replay.Belief.ProbabilityOf(pattern), after.Replay.Belief.ProbabilityOf(pattern), 12));
+        Assert.All(Model.Patterns,
+            pattern => Assert.Equal(before.Replay.Belief.ProbabilityOf(pattern), after.Replay.Belief.ProbabilityOf(pattern), 12));
     }
 
     [Fact]
@@ -127,7 +141,8 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         await schools.InA(connection => new Asking(Model, TimeProvider.System).Stop(connection, open));
         await schools.InA(async connection =>
         {
-            await new Asking(Model, TimeProvider.System).TellDay(connection, (await Sittings.Find(connection, open))!, DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-60)));
+            await new Asking(Model, TimeProvider.System).TellDay(connection, (await Sittings.Find(connection, open))!,
+                DateOnly.FromDateTime(DateTime.UtcNow.AddDays(-60)));
             return true;
         });
         await AssertTheSame(child);
@@ -139,7 +154,8 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var child = await schools.Child(schools.A);
         await Asked(child, DateTimeOffset.UtcNow.AddDays(-10), "hands-swapped");
-        await schools.InA(connection => connection.ExecuteAsync("update sitting set concluded_from = 'an older engine' where child = @child", new { child }));
+        await schools.InA(connection =>
+            connection.ExecuteAsync("update sitting set concluded_from = 'an older engine' where child = @child", new { child }));
         var (first, from) = await Listed();
         Assert.Equal("an older engine", from);
         var (second, now) = await Listed();
@@ -157,12 +173,15 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var record = await Load(child);
         var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(school => school.Child.Id == child);
-        Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)), listed.Labels.Where(label => label.Label is Label.Likely or Label.Possible).Select(label => (label.Pattern.Id, label.Label)));
+        Assert.Equal(record.First.Select(impact => (impact.Finding.Pattern.Id, impact.Finding.Label)),
+            listed.Labels.Where(label => label.Label is Label.Likely or Label.Possible).Select(label => (label.Pattern.Id, label.Label)));
         Assert.Equal(record.SummaryOn(Today).Next, listed.SummaryOn(Today).Next);
         // What is kept after the last finished sitting is what is believed then.
         var last = record.Sittings.ToList().FindLastIndex(sitting => sitting.Sitting.EndedAt is not null);
-        var kept = (await schools.InA(connection => Marginals.After(connection, [record.Sittings[last].Sitting.Id])))[record.Sittings[last].Sitting.Id];
-        Assert.Equal(record.After(last).Findings.Select(finding => (finding.Pattern.Id, finding.Label)).Order(), kept.Select(each => (each.Pattern.Id, each.Label)).Order());
+        var kept = (await schools.InA(connection =>
+            Marginals.After(connection, [record.Sittings[last].Sitting.Id])))[record.Sittings[last].Sitting.Id];
+        Assert.Equal(record.After(last).Findings.Select(finding => (finding.Pattern.Id, finding.Label)).Order(),
+            kept.Select(each => (each.Pattern.Id, each.Label)).Order());
     }
 
     /// <summary>What is kept of belief after each sitting.</summary>
@@ -170,7 +189,8 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var sittings = (await Load(child)).Sittings.Select(sitting => sitting.Sitting.Id).ToArray();
         var rows = (await schools.InA(connection => connection.QueryAsync<(SittingId Sitting, string Told)>(
-            "select sitting, pattern || ' ' || label || ' ' || round(belief::numeric, 6) from marginal where sitting = any(@sittings) order by pattern", new { sittings }))).ToLookup(row => row.Sitting, row => row.Told);
+            "select sitting, pattern || ' ' || label || ' ' || round(belief::numeric, 6) from marginal where sitting = any(@sittings) "
+                + "order by pattern", new { sittings }))).ToLookup(row => row.Sitting, row => row.Told);
         return [.. sittings.Select(sitting => rows[sitting].ToList())];
     }
 
@@ -188,12 +208,14 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         {
             var now = (await Load(child)).SittingsAsked.Single(each => each.Sitting.Id == sitting);
             var item = now.Questions.Single(question => question.Asked.Place == now.Sitting.CurrentPlace).Asked.Item;
-            var submission = new Submission(Guid.NewGuid(), now.Sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud), item.Task.Aloud, 2);
+            var submission = new Submission(Guid.NewGuid(), now.Sitting.CurrentPlace, simulated.Answer(item, item.Task.Aloud),
+                item.Task.Aloud, 2);
             await schools.InA(connection => new Asking(Model, new StartChecks(at)).Answer(connection, sitting, submission, Teacher));
         }
     }
 
-    private async Task<SittingId> Begin(ChildId child, DateTimeOffset at) => (await schools.InA(connection => new Asking(Model, new StartChecks(at)).Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child, DateTimeOffset at) =>
+        (await schools.InA(connection => new Asking(Model, new StartChecks(at)).Start(connection, child)))!.Value;
 
     private async Task<DateOnly?> Day(SittingId sitting) => (await schools.InA(connection => Sittings.Find(connection, sitting)))!.Day;
 

@@ -6,7 +6,9 @@ using Umbick.Core.Diagnosis;
 
 namespace Umbick.Casework.Tests;
 
-/// <summary>Files of a record that somebody made to do harm: each is refused whole, or adds a child of its own and touches nothing else.</summary>
+/// <summary>
+/// Files of a record that somebody made to do harm: each is refused whole, or adds a child of its own and touches nothing else.
+/// </summary>
 public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private const int Files = 1000;
@@ -16,7 +18,10 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     private readonly HashSet<string> _refusals = [];
     private int _taken;
 
-    /// <summary>What each of these did before ids were made anew: it wrote into the record of a child who was there already, into a class's form, into a visit.</summary>
+    /// <summary>
+    /// What each of these did before ids were made anew: it wrote into the record of a child who was there already, into a class's form,
+    /// into a visit.
+    /// </summary>
     [Theory]
     [InlineData("answer", "sitting", "A row of “answer” names a “sitting” that is not in the record.")]
     [InlineData("asked_item", "sitting", "A row of “asked_item” names a “sitting” that is not in the record.")]
@@ -52,7 +57,10 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
         Assert.Null(await TakeIn(file.ToJsonString(), "Shag"));
         Assert.Equal(rows, await Rows("screening_item", victim));
         // What was under way elsewhere is not under way here.
-        Assert.Equal(0, await InB(connection => connection.ExecuteScalarAsync<int>("select count(*) from visit join visit_child on visit_child.visit = visit.id join child on child.id = visit_child.child where ended_at is null and alias = 'Shag'")));
+        Assert.Equal(0, await InB(connection =>
+            connection.ExecuteScalarAsync<int>(
+                "select count(*) from visit join visit_child on visit_child.visit = visit.id join child on child.id = visit_child.child "
+                    + "where ended_at is null and alias = 'Shag'")));
         await Erase("Shag");
         Assert.Equal(before, await Everything("audit_entry"));
     }
@@ -91,7 +99,8 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     {
         var (file, victim) = await Prepared();
         var (text, random) = (file.ToJsonString(), new Random(23));
-        Guid[] foreign = [victim.Value, .. await Task.WhenAll(new[] { "sitting", "practice_set", "screening", "visit" }.Select(column => Foreign(victim, column)))];
+        Guid[] foreign = [victim.Value,
+            .. await Task.WhenAll(new[] { "sitting", "practice_set", "screening", "visit" }.Select(column => Foreign(victim, column)))];
         var before = await Everything("audit_entry");
         for (var i = 0; i < Files; i++)
         {
@@ -112,7 +121,9 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
             }
             if (i % 100 == 99) Assert.True(before == await Everything("audit_entry"), $"a file up to {i} changed something");
         }
-        TestContext.Current.TestOutputHelper?.WriteLine($"{Files} files: {_taken} taken in as a child of their own, the others refused for {_refusals.Count} reasons; nothing of others changed.");
+        TestContext.Current.TestOutputHelper?.WriteLine(
+            $"{Files} files: {_taken} taken in as a child of their own, the others refused for {_refusals.Count} reasons; nothing of "
+                + $"others changed.");
         Assert.InRange(_refusals.Count, 40, Files);
         Assert.InRange(_taken, 20, Files);
     }
@@ -120,7 +131,10 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     /// <summary>A change that somebody could make by hand or by chance.</summary>
     private static string Changed(string text, Random random, Guid[] foreign)
     {
-        string[] values = ["null", "true", "-1", "0", "99999", "1e400", "2147483648", "\"\"", "\"infinity\"", "\"-infinity\"", "\"0044-03-15 BC\"", "\"0001-01-01\"", "\"9999-12-31T23:59:59Z\"", "\"2026-02-30\"", "[]", "{}", "[[[[[[[[[[[[[[[[[[]]]]]]]]]]]]]]]]]]", "\"half a sign\"", "\"\\u0000\"", "\"\\u202e٤:٢٠\"", $"\"{new string('x', 5_000)}\"", $"\"{foreign[random.Next(foreign.Length)]}\"", $"\"{Guid.NewGuid()}\""];
+        string[] values = ["null", "true", "-1", "0", "99999", "1e400", "2147483648", "\"\"", "\"infinity\"", "\"-infinity\"",
+            "\"0044-03-15 BC\"", "\"0001-01-01\"", "\"9999-12-31T23:59:59Z\"", "\"2026-02-30\"", "[]", "{}",
+            "[[[[[[[[[[[[[[[[[[]]]]]]]]]]]]]]]]]]", "\"half a sign\"", "\"\\u0000\"", "\"\\u202e٤:٢٠\"", $"\"{new string('x', 5_000)}\"",
+            $"\"{foreign[random.Next(foreign.Length)]}\"", $"\"{Guid.NewGuid()}\""];
         if (random.Next(20) == 0) return Torn(text, random);
         if (Parsed(text) is not { } file || file["record"] is not JsonObject { Count: > 0 } record) return text;
         var (name, rows) = record.ElementAt(random.Next(record.Count));
@@ -180,7 +194,8 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     {
         var (child, _) = await RecordTests.Full(schools.App, schools.A);
         var (victim, _) = await RecordTests.Full(schools.App, schools.B);
-        return ((JsonObject)JsonNode.Parse((await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)))!)!, victim);
+        return ((JsonObject)JsonNode.Parse((await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)))!)!,
+            victim);
     }
 
     private Task<Guid> Foreign(ChildId victim, string column) => InB(connection => connection.QuerySingleAsync<Guid>(
@@ -197,7 +212,9 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     private async Task<string?> TakeIn(string text, string alias)
     {
         var (record, _, fault) = ChildRecordFile.Read(Encoding.UTF8.GetBytes(text));
-        return record is { } rows ? (await InB(connection => ChildRecordFile.Import(connection, Model, rows, alias, Guid.NewGuid(), DateTime.UtcNow))).Fault : fault;
+        return record is { } rows
+            ? (await InB(connection => ChildRecordFile.Import(connection, Model, rows, alias, Guid.NewGuid(), DateTime.UtcNow))).Fault
+            : fault;
     }
 
     /// <summary>What was taken in can be read as the pages read it, and be taken out again.</summary>
@@ -212,17 +229,20 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
         return true;
     });
 
-    private Task Erase(string alias) => InB(async connection => Assert.True(await Children.Erase(connection, (await Children.ByAlias(connection, [alias]))[alias], alias)));
+    private Task Erase(string alias) =>
+        InB(async connection => Assert.True(await Children.Erase(connection, (await Children.ByAlias(connection, [alias]))[alias], alias)));
 
     private Task<string> Rows(string table, ChildId victim) => InB(connection => connection.QuerySingleAsync<string>(
-        $"select coalesce(string_agg(one::text, ' ' order by one::text), '') from {table} one where screening in (select screening from sitting where child = @victim)", new { victim = victim.Value }));
+        $"select coalesce(string_agg(one::text, ' ' order by one::text), '') from {table} one where screening in (select screening from "
+            + $"sitting where child = @victim)", new { victim = victim.Value }));
 
     /// <summary>A hash of every row of the other school.</summary>
     private Task<string> Everything(params string[] except) => InB(async connection =>
     {
         var hashes = new List<string>();
         foreach (var table in RecordRows.Tables.Append("person").Except(except))
-            hashes.Add($"{table} {await connection.QuerySingleAsync<string>($"select coalesce(md5(string_agg(one::text, '|' order by one::text)), '') from \"{table}\" one")}");
+            hashes.Add($"{table} {await connection.QuerySingleAsync<string>($"select coalesce(md5(string_agg(one::text, '|' order by "
+                + $"one::text)), '') from \"{table}\" one")}");
         return string.Join('\n', hashes);
     });
 

@@ -4,7 +4,10 @@ using Umbick.Core.Patterns;
 
 namespace Umbick.Casework.Tests;
 
-/// <summary>Two deeds at once on the same rows: whichever comes first, both are told what came of them, nothing is half done, and the record can be read.</summary>
+/// <summary>
+/// Two deeds at once on the same rows: whichever comes first, both are told what came of them, nothing is half done, and the record can be
+/// read.
+/// </summary>
 public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
@@ -20,7 +23,8 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
     /// <summary>What can be done to a child whose sitting stands open.</summary>
     private static readonly (string Name, Func<SchoolConnection, Case, Task> Do)[] Deeds =
     [
-        ("answer", (connection, of) => Asking.Answer(connection, of.Sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), Guid.NewGuid())),
+        ("answer", (connection, of) =>
+            Asking.Answer(connection, of.Sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), Guid.NewGuid())),
         ("stop", (connection, of) => Asking.Stop(connection, of.Sitting)),
         ("hand over", (connection, of) => Asking.Deliver(connection, of.Sitting, DeliveryMode.OnChildsScreen)),
         ("make a code", async (connection, of) =>
@@ -29,24 +33,29 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
         }),
         ("give a set", async (connection, of) =>
         {
-            if (await ChildRecord.Load(connection, Model, of.Child) is { } record) await Practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Guid.NewGuid());
+            if (await ChildRecord.Load(connection, Model, of.Child) is { } record)
+                await Practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Guid.NewGuid());
         }),
         ("begin a visit", async (connection, of) =>
         {
-            if (await Children.Find(connection, of.Child) is not null) await Visiting.Begin(connection, Guid.NewGuid(), Catalogue.Find("next-hour")!, [of.Child], null, Guid.NewGuid());
+            if (await Children.Find(connection, of.Child) is not null)
+                await Visiting.Begin(connection, Guid.NewGuid(), Catalogue.Find("next-hour")!, [of.Child], null, Guid.NewGuid());
         }),
         ("decide", async (connection, of) =>
         {
-            if (await Children.Find(connection, of.Child) is not null) await Deciding.Say(connection, Guid.NewGuid(), of.Child, Catalogue.Find("next-hour")!, holds: true, "seen", Guid.NewGuid());
+            if (await Children.Find(connection, of.Child) is not null)
+                await Deciding.Say(connection, Guid.NewGuid(), of.Child, Catalogue.Find("next-hour")!, holds: true, "seen", Guid.NewGuid());
         }),
         ("begin a cycle", async (connection, of) =>
         {
-            if (await Children.Find(connection, of.Child) is not null) await Deciding.BeginCycle(connection, Guid.NewGuid(), of.Child, 8, 10, "screening", Guid.NewGuid());
+            if (await Children.Find(connection, of.Child) is not null)
+                await Deciding.BeginCycle(connection, Guid.NewGuid(), of.Child, 8, 10, "screening", Guid.NewGuid());
         }),
         ("erase", (connection, of) => Children.Erase(connection, of.Child, of.Alias)),
     ];
 
-    public static TheoryData<string, string> Pairs => [.. from deed in Deeds from other in Deeds where string.CompareOrdinal(deed.Name, other.Name) <= 0 select (deed.Name, other.Name)];
+    public static TheoryData<string, string> Pairs =>
+        [.. from deed in Deeds from other in Deeds where string.CompareOrdinal(deed.Name, other.Name) <= 0 select (deed.Name, other.Name)];
 
     [Theory]
     [MemberData(nameof(Pairs))]
@@ -61,13 +70,19 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
         if (gone)
         {
             foreach (var table in new[] { "sitting", "practice_set", "decision", "cycle", "visit_child" })
-                Assert.Equal(0, await schools.InA(connection => connection.ExecuteScalarAsync<int>($"select count(*) from {table} where child = @child", new { child = of.Child })));
+                Assert.Equal(0, await schools.InA(connection =>
+                    connection.ExecuteScalarAsync<int>($"select count(*) from {table} where child = @child", new { child = of.Child })));
             return;
         }
         var record = (await schools.InA(connection => ChildRecord.Load(connection, Model, of.Child)))!;
         record.EvidenceOf(record.SummaryOn(new DateOnly(2026, 11, 30)));
-        Assert.InRange(await schools.InA(connection => connection.ExecuteScalarAsync<int>("select count(*) from sitting where child = @child and ended_at is null and kind = 'asking' and screening is null", new { child = of.Child })), 0, 1);
-        Assert.InRange(await schools.InA(connection => connection.ExecuteScalarAsync<int>("select count(*) from cycle where child = @child and ended_on is null", new { child = of.Child })), 0, 1);
+        Assert.InRange(await schools.InA(connection =>
+            connection.ExecuteScalarAsync<int>(
+                "select count(*) from sitting where child = @child and ended_at is null and kind = 'asking' and screening is null",
+                new { child = of.Child })), 0, 1);
+        Assert.InRange(await schools.InA(connection =>
+            connection.ExecuteScalarAsync<int>("select count(*) from cycle where child = @child and ended_on is null",
+                new { child = of.Child })), 0, 1);
     }
 
     private async Task<Case> Begun()

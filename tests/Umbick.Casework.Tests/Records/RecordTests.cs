@@ -21,19 +21,24 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         var tables = await schools.InA(connection => connection.QueryAsync<string>(
             """
             select distinct table_name::text from information_schema.columns
-            where table_schema = 'public' and (column_name in ('child', 'sitting', 'practice_set', 'visit') or table_name in ('child', 'visit', 'screening', 'screening_item'))
+            where table_schema = 'public' and (column_name in ('child', 'sitting', 'practice_set', 'visit')
+              or table_name in ('child', 'visit', 'screening', 'screening_item'))
             """));
         Assert.Equal(tables.Order(StringComparer.Ordinal), RecordRows.Tables.Order(StringComparer.Ordinal));
 
         var root = Environment.GetEnvironmentVariable("UMBICK_ROOT")!;
-        var schema = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(root, "src/Umbick.Web/wwwroot/child-record.schema.json"), TestContext.Current.CancellationToken))!;
+        var schema = JsonNode.Parse(
+            await File.ReadAllTextAsync(Path.Combine(root, "src/Umbick.Web/wwwroot/child-record.schema.json"),
+                TestContext.Current.CancellationToken))!;
         var parts = schema["properties"]!["record"]!["properties"]!.AsObject();
         Assert.Equal(RecordRows.Tables, parts.Select(part => part.Key));
         foreach (var table in RecordRows.Tables)
         {
             var columns = await schools.InA(connection => connection.QueryAsync<string>(
-                "select column_name::text from information_schema.columns where table_schema = 'public' and table_name = @table order by ordinal_position", new { table }));
-            Assert.Equal(columns.Except(RecordRows.LeftOut), parts[table]!["items"]!["properties"]!.AsObject().Select(column => column.Key));
+                "select column_name::text from information_schema.columns where table_schema = 'public' and table_name = @table order by "
+                    + "ordinal_position", new { table }));
+            Assert.Equal(columns.Except(RecordRows.LeftOut),
+                parts[table]!["items"]!["properties"]!.AsObject().Select(column => column.Key));
         }
     }
 
@@ -41,10 +46,13 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     public async Task A_record_is_as_its_published_schema_has_it()
     {
         var (child, _) = await Full();
-        var (root, file) = (Environment.GetEnvironmentVariable("UMBICK_ROOT")!, Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.json"));
-        await File.WriteAllTextAsync(file, await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)), TestContext.Current.CancellationToken);
+        var (root, file) = (Environment.GetEnvironmentVariable("UMBICK_ROOT")!,
+            Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.json"));
+        await File.WriteAllTextAsync(file, await schools.InA(connection => ChildRecordFile.Write(connection, child, DateTime.UtcNow)),
+            TestContext.Current.CancellationToken);
         using var checking = System.Diagnostics.Process.Start(new System.Diagnostics.ProcessStartInfo(
-            "node", [Path.Combine(root, "tests/scripts/check-record.mjs"), Path.Combine(root, "src/Umbick.Web/wwwroot/child-record.schema.json"), file])
+            "node", [Path.Combine(root, "tests/scripts/check-record.mjs"),
+                Path.Combine(root, "src/Umbick.Web/wwwroot/child-record.schema.json"), file])
         { RedirectStandardError = true })!;
         var told = await checking.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
         await checking.WaitForExitAsync(TestContext.Current.CancellationToken);
@@ -67,26 +75,34 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
 
         var (here, there) = (await Loaded(schools.A, child), await Loaded(schools.B, taken!.Value));
         Assert.Equal(here.Answers, there.Answers);
-        Assert.Equal(here.Now.Findings.Select(finding => (finding.Pattern.Id, finding.Belief)), there.Now.Findings.Select(finding => (finding.Pattern.Id, finding.Belief)));
+        Assert.Equal(here.Now.Findings.Select(finding => (finding.Pattern.Id, finding.Belief)),
+            there.Now.Findings.Select(finding => (finding.Pattern.Id, finding.Belief)));
         Assert.Equal(here.Sets.Select(set => set.Pattern?.Id), there.Sets.Select(set => set.Pattern?.Id));
-        Assert.Equal(here.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)), there.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)));
+        Assert.Equal(here.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)),
+            there.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)));
         Assert.Equal((alias, other), (here.Child.Alias, there.Child.Alias));
 
-        // What does not go along is the week's places and who opened it; all else is row for row the same, but for ids and what is reckoned anew.
-        var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!, await schools.App.InSchool(schools.B, connection => RecordRows.Load(connection, taken.Value)));
+        // What does not go along is the week's places and who opened it; all else is row for row the same, but for ids and what is reckoned
+        // anew.
+        var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!,
+            await schools.App.InSchool(schools.B, connection => RecordRows.Load(connection, taken.Value)));
         foreach (var table in RecordRows.Tables.Except(["child", "slot_child", "stand_in", "device_code", "session", "audit_entry"]))
             Assert.Equal(Plain(moved[table]!), Plain(kept![table]!));
 
         // Once, under whatever alias; also what comes back from there, and what is taken in where it was begun.
-        var back = ChildRecordFile.Read(Bytes(await schools.App.InSchool(schools.B, connection => ChildRecordFile.Write(connection, taken.Value, DateTime.UtcNow)))).Record!.Value;
-        foreach (var (school, again) in new[] { (schools.B, record!.Value), (schools.B, back), (schools.A, record.Value), (schools.A, back) })
+        var back = ChildRecordFile.Read(
+            Bytes(await schools.App.InSchool(schools.B,
+                connection => ChildRecordFile.Write(connection, taken.Value, DateTime.UtcNow)))).Record!.Value;
+        foreach (var (school, again) in new[] { (schools.B, record!.Value), (schools.B, back), (schools.A, record.Value),
+            (schools.A, back) })
             Assert.Equal((null, "This record is here already."), await TakeIn(again, $"Another {Guid.NewGuid():N}"[..16], school));
     }
 
     [Theory]
     [InlineData("{", "This is no JSON that can be read: line 1, column 2.")]
     [InlineData("[]", "This is no child’s record from Umbick.")]
-    [InlineData("{\"file\":\"umbick-child-record\",\"form\":2}", "This record was written by a later version of Umbick, and cannot be read by this one.")]
+    [InlineData("{\"file\":\"umbick-child-record\",\"form\":2}",
+        "This record was written by a later version of Umbick, and cannot be read by this one.")]
     [InlineData("{\"file\":\"umbick-child-record\",\"form\":1}", "The record is missing.")]
     [InlineData("{\"file\":\"umbick-child-record\",\"form\":1,\"record\":{\"child\":5}}", "“child” is missing, or is no list.")]
     public void What_is_no_record_is_told(string text, string told) => Assert.Equal(told, ChildRecordFile.Read(Bytes(text)).Fault);
@@ -109,7 +125,8 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         var (record, alias, fault) = ChildRecordFile.Read(Bytes(whole.ToJsonString()));
         if (record is { } rows) (_, fault) = await TakeIn(rows, $"{alias[..8]} {Guid.NewGuid():N}"[..16]);
         Assert.Equal(told, fault);
-        Assert.Equal(0, await schools.App.InSchool(schools.B, connection => connection.ExecuteScalarAsync<int>("select count(*) from child where origin = @child", new { child })));
+        Assert.Equal(0, await schools.App.InSchool(schools.B,
+            connection => connection.ExecuteScalarAsync<int>("select count(*) from child where origin = @child", new { child })));
     }
 
     [Fact]
@@ -131,16 +148,23 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         {
             Assert.False(text.Contains(alias, StringComparison.Ordinal), $"{table} still has the alias");
             Assert.False(text.Contains(child.ToString()!, StringComparison.Ordinal), $"{table} still has the id");
-            Assert.Equal(table == "erasure", text.Contains(Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(Bytes(child.ToString()))), StringComparison.Ordinal));
+            Assert.Equal(table == "erasure",
+                text.Contains(Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(Bytes(child.ToString()))),
+                    StringComparison.Ordinal));
         }
-        foreach (var table in RecordRows.Tables.Except(["screening", "screening_item", "visit", "visit_child", "audit_entry", "child", "sitting", "asked_item", "answer", "marginal"]))
-            Assert.True(rows[table].Length == 0 || table is "practice_set" or "set_item" or "room_clock_reading" or "visit_note" or "prompt", $"{table}: {rows[table]}");
+        foreach (var table in RecordRows.Tables.Except(["screening", "screening_item", "visit", "visit_child", "audit_entry", "child",
+            "sitting", "asked_item", "answer", "marginal"]))
+            Assert.True(rows[table].Length == 0
+                || table is "practice_set" or "set_item" or "room_clock_reading" or "visit_note" or "prompt", $"{table}: {rows[table]}");
         // Who came to the same visit has lost nothing, and that somebody opened a record is still told, without whose.
-        Assert.All(await owner.InSchool(school, connection => Children.ByIds(connection, others)), other => Assert.True(other.Sittings > 0));
+        Assert.All(await owner.InSchool(school, connection => Children.ByIds(connection, others)),
+            other => Assert.True(other.Sittings > 0));
         Assert.Equal(["opened-record"], await database.Ask<string>("select what from audit_entry where child is null"));
     }
 
-    /// <summary>A day that the database no longer takes, as one had come in by a file, broke every page of its child, erasing too.</summary>
+    /// <summary>
+    /// A day that the database no longer takes, as one had come in by a file, broke every page of its child, erasing too.
+    /// </summary>
     [Fact]
     public async Task A_record_that_cannot_be_read_can_be_erased()
     {
@@ -166,7 +190,8 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     internal static async Task<(ChildId Child, ChildId[] Others)> Full(Database database, Guid school)
     {
         var (child, other, by) = (new ChildId(Guid.NewGuid()), new ChildId(Guid.NewGuid()), Guid.NewGuid());
-        var (asking, practising, deciding) = (new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), new Deciding(Model, TimeProvider.System));
+        var (asking, practising, deciding) =
+            (new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), new Deciding(Model, TimeProvider.System));
         var visiting = new Visiting(Model, asking, practising, TimeProvider.System);
         await database.InSchool(school, async connection =>
         {
@@ -175,7 +200,8 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
             var sitting = (await asking.Start(connection, child))!.Value;
             await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), by);
             await asking.Stop(connection, sitting);
-            await practising.Assign(connection, (await ChildRecord.Load(connection, Model, child))!, Catalogue.Find("next-hour"), new SetChoices(1), by);
+            await practising.Assign(connection, (await ChildRecord.Load(connection, Model, child))!, Catalogue.Find("next-hour"),
+                new SetChoices(1), by);
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", by, DateTime.UtcNow);
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", by, DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
@@ -185,8 +211,10 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
             var slot = Guid.NewGuid();
             await Timetables.AddSlot(connection, new Slot(slot, DayOfWeek.Monday, new TimeOnly(9, 40), 12, [child.Value]));
             await Timetables.NoteAbsence(connection, child, new DateOnly(2026, 3, 2), absent: true, by, DateTime.UtcNow);
-            await Timetables.NoteStandIn(connection, new StandIn(slot, new DateOnly(2026, 3, 9), child.Value), comes: true, by, DateTime.UtcNow);
-            await new ClassScreening(Model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [(await Children.Listed(connection, child))!.Alias]);
+            await Timetables.NoteStandIn(connection, new StandIn(slot, new DateOnly(2026, 3, 9), child.Value), comes: true, by,
+                DateTime.UtcNow);
+            await new ClassScreening(Model, TimeProvider.System).Start(connection, "Class", Stage.OClock,
+                [(await Children.Listed(connection, child))!.Alias]);
             await Visit(connection, visiting, [child, other], by);
             await Audit.NoteOpened(connection, by, child, DateTime.UtcNow);
         });
@@ -216,9 +244,11 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     private static byte[] Bytes(string? text) => System.Text.Encoding.UTF8.GetBytes(text!);
 
     private Task<(ChildId? Child, string? Fault)> TakeIn(System.Text.Json.JsonElement record, string alias, Guid? school = null) =>
-        schools.App.InSchool(school ?? schools.B, connection => ChildRecordFile.Import(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
+        schools.App.InSchool(school ?? schools.B,
+            connection => ChildRecordFile.Import(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
 
-    private async Task<ChildRecord> Loaded(Guid school, ChildId child) => (await schools.App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
+    private async Task<ChildRecord> Loaded(Guid school, ChildId child) =>
+        (await schools.App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>Rows without the numbers and ids that a database gives of its own, and without what is reckoned from them.</summary>
     private static string Plain(JsonNode rows)
@@ -226,7 +256,8 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         foreach (var row in rows.AsArray().OfType<JsonObject>())
         {
             foreach (var column in new[] { "seq", "concluded_from", "outcomes", "outcomes_from" }) row.Remove(column);
-            foreach (var id in row.Where(value => value.Value is JsonValue text && text.TryGetValue<Guid>(out _)).Select(value => value.Key).ToList()) row[id] = "an id";
+            foreach (var id in row.Where(value => value.Value is JsonValue text && text.TryGetValue<Guid>(out _)).Select(value => value.Key)
+                .ToList()) row[id] = "an id";
         }
         return string.Join('\n', rows.AsArray().Select(row => row!.ToJsonString()).Order(StringComparer.Ordinal));
     }

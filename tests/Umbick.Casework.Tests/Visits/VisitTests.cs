@@ -6,7 +6,9 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Casework.Tests;
 
-/// <summary>A visit against a real database: all its parts, whatever is sent twice, late or in the wrong order, and stopped anywhere.</summary>
+/// <summary>
+/// A visit against a real database: all its parts, whatever is sent twice, late or in the wrong order, and stopped anywhere.
+/// </summary>
 public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private const int ColdItems = 5;
@@ -38,9 +40,11 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         await GoOn(visit, "has-it-arrived");
         for (var place = 1; place <= Practised; place++)
         {
-            foreach (var child in children) await Say(visit, child, VisitPart.Practise, place, child == children[2] && place < Practised ? "8:11" : ".");
+            foreach (var child in children)
+                await Say(visit, child, VisitPart.Practise, place, child == children[2] && place < Practised ? "8:11" : ".");
             Assert.Equal((VisitPart.Practise, place), await Reached(visit));
-            if (place < Practised) await schools.InA(connection => Visiting.NoteRung(connection, visit, children[2], place, Rung.TwoChoices, Teacher));
+            if (place < Practised) await schools.InA(connection =>
+                Visiting.NoteRung(connection, visit, children[2], place, Rung.TwoChoices, Teacher));
             await GoOn(visit);
         }
         Assert.Equal((VisitPart.Close, Practised + 1), await Reached(visit));
@@ -49,9 +53,15 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 
         var at = await At(visit);
         Assert.NotNull(at.Visit.EndedAt);
-        Assert.All(at.Children, child => Assert.Equal(at.Items(VisitPart.Cold).Select(asked => asked.Item), child.Cold!.Questions.Select(question => question.Asked.Item)));
-        Assert.All(at.Children, child => Assert.Equal(at.Items(VisitPart.Practise).Select(asked => asked.Item), child.Practice!.Questions.Select(question => question.Asked.Item)));
-        Assert.Empty(at.Items(VisitPart.Cold).Select(asked => asked.Item.Time).Intersect(at.Items(VisitPart.Practise).SkipLast(1).Where(asked => asked.Item.Task == ClockTasks.ReadDigital).Select(asked => asked.Item.Time)));
+        Assert.All(at.Children,
+            child => Assert.Equal(at.Items(VisitPart.Cold).Select(asked => asked.Item),
+                child.Cold!.Questions.Select(question => question.Asked.Item)));
+        Assert.All(at.Children,
+            child => Assert.Equal(at.Items(VisitPart.Practise).Select(asked => asked.Item),
+                child.Practice!.Questions.Select(question => question.Asked.Item)));
+        Assert.Empty(at.Items(VisitPart.Cold).Select(asked => asked.Item.Time)
+            .Intersect(at.Items(VisitPart.Practise).SkipLast(1).Where(asked => asked.Item.Task == ClockTasks.ReadDigital)
+            .Select(asked => asked.Item.Time)));
         var results = new List<(int Right, int Telling)>();
         foreach (var child in children)
         {
@@ -59,7 +69,8 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
             var cold = Assert.Single(record.Work.CourseOf(NextHour).Colds);
             results.Add((cold.Right, cold.Telling.Count));
             Assert.Equal(NextHour, Assert.Single(record.Sets).Pattern);
-            Assert.Equal("has-it-arrived", Assert.Single(await schools.InA(connection => Demonstrated.To(connection, child))).Demonstration);
+            Assert.Equal("has-it-arrived",
+                Assert.Single(await schools.InA(connection => Demonstrated.To(connection, child))).Demonstration);
             Assert.Equal("9:00", Assert.Single(await schools.InA(connection => Visits.RoomClockOf(connection, child))).Raw);
         }
         Assert.Equal([(4, 4), (4, 4), (0, 4)], results);
@@ -144,12 +155,15 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
     {
         var (visit, children) = await Begun(1);
         await GoOn(visit);
-        while (await Reached(visit) is (VisitPart.Cold, var place)) await Say(visit, children[0], VisitPart.Cold, place, place <= 4 ? "8:11" : ".");
+        while (await Reached(visit) is (VisitPart.Cold, var place))
+            await Say(visit, children[0], VisitPart.Cold, place, place <= 4 ? "8:11" : ".");
         await schools.InA(connection => Visiting.Back(connection, visit, VisitPart.Show, 1));
-        for (var place = ColdItems; place > 1; place--) await schools.InA(connection => Visiting.Back(connection, visit, VisitPart.Cold, place));
+        for (var place = ColdItems; place > 1; place--)
+            await schools.InA(connection => Visiting.Back(connection, visit, VisitPart.Cold, place));
         var wrong = (await At(visit)).Children[0].At(VisitPart.Cold, 1)!.Given!;
         var right = new Submission(Guid.NewGuid(), 1, ".", AnswerMode.Said, null) { Corrects = wrong.Id };
-        Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => Visiting.Answer(connection, visit, children[0], VisitPart.Cold, right, Teacher)));
+        Assert.Equal(AnswerOutcome.Kept,
+            await schools.InA(connection => Visiting.Answer(connection, visit, children[0], VisitPart.Cold, right, Teacher)));
         Assert.Equal((VisitPart.Cold, 2), await Reached(visit));
         Assert.Equal((1, 4), Result(await Record(children[0])));
     }
@@ -178,7 +192,8 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         await Say(visit, children[0], VisitPart.Cold, 1, "8:11");
         await Say(visit, children[1], VisitPart.Cold, 1, "8:11");
         var at = await At(visit);
-        Assert.Equal(children.ToHashSet(), (await schools.InA(connection => Visiting.HeldAndCopied(connection, at, 1))).LooksCopied.ToHashSet());
+        Assert.Equal(children.ToHashSet(),
+            (await schools.InA(connection => Visiting.HeldAndCopied(connection, at, 1))).LooksCopied.ToHashSet());
         await Copied(true);
         await Copied(true);
         var given = (await At(visit)).Children[0].At(VisitPart.Cold, 1)!;
@@ -188,7 +203,8 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         await Copied(false);
         Assert.False(ChildRecord.AsGiven((await At(visit)).Children[0].At(VisitPart.Cold, 1)!).Helped);
 
-        Task<bool> Copied(bool copied) => schools.InA(connection => Visiting.NoteCopied(connection, visit, children[0], VisitPart.Cold, 1, copied, Teacher));
+        Task<bool> Copied(bool copied) =>
+            schools.InA(connection => Visiting.NoteCopied(connection, visit, children[0], VisitPart.Cold, 1, copied, Teacher));
     }
 
     [Fact]
@@ -201,7 +217,8 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Equal("count-sure", Assert.Single(await schools.InA(connection => Visits.NotesOf(connection, children[0]))).Note);
         await schools.InA(connection => Visiting.Note(connection, visit, children[0], sure, holds: false, Teacher));
         Assert.Empty(await schools.InA(connection => Visits.NotesOf(connection, children[0])));
-        Assert.False(await schools.InA(connection => Visiting.Note(connection, visit, new ChildId(Guid.NewGuid()), sure, holds: true, Teacher)));
+        Assert.False(await schools.InA(connection =>
+            Visiting.Note(connection, visit, new ChildId(Guid.NewGuid()), sure, holds: true, Teacher)));
     }
 
     [Fact]
@@ -223,7 +240,9 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         {
             Assert.Null(await VisitState.Load(connection, visit));
             Assert.False(await Visiting.Stop(connection, visit));
-            Assert.Equal(AnswerOutcome.NotFound, await Visiting.Answer(connection, visit, children[0], VisitPart.Room, new Submission(Guid.NewGuid(), 1, "9:00", AnswerMode.Said, null), Teacher));
+            Assert.Equal(AnswerOutcome.NotFound,
+                await Visiting.Answer(connection, visit, children[0], VisitPart.Room,
+                    new Submission(Guid.NewGuid(), 1, "9:00", AnswerMode.Said, null), Teacher));
             return 0;
         });
         Assert.Equal((VisitPart.Room, 1), await Reached(visit));
@@ -237,16 +256,22 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         await schools.InA(connection => Asking.Start(connection, asked));
         var free = await schools.Child(schools.A);
         var other = Guid.NewGuid();
-        Assert.Equal([asked], (await schools.InA(connection => Visiting.Begin(connection, other, NextHour, [free, asked], null, Teacher))).Select(child => child.Id));
+        Assert.Equal([asked], (await schools.InA(connection => Visiting.Begin(connection, other, NextHour, [free, asked], null, Teacher)))
+            .Select(child => child.Id));
         Assert.Null(await schools.InA(connection => Visits.Find(connection, other)));
-        Assert.Equal(new[] { children[0], asked }.ToHashSet(), (await schools.InA(connection => Visiting.Busy(connection, [children[0], asked, free]))).Select(child => child.Id).ToHashSet());
+        Assert.Equal(new[] { children[0], asked }.ToHashSet(),
+            (await schools.InA(connection => Visiting.Busy(connection, [children[0], asked, free]))).Select(child => child.Id).ToHashSet());
     }
 
     [Fact]
     public async Task A_clock_of_the_teacher_s_own_that_carries_minute_numbers_is_help()
     {
         var child = await schools.Child(schools.A);
-        var own = new AskingOptions(Plan.Chosen, DeliveryMode.OwnClock) { Tasks = ["read-digital", "read-digital", "read-digital"], ClockCarries = "minute-numbers" };
+        var own = new AskingOptions(Plan.Chosen, DeliveryMode.OwnClock)
+        {
+            Tasks = ["read-digital", "read-digital", "read-digital"],
+            ClockCarries = "minute-numbers"
+        };
         var sitting = (await schools.InA(connection => Asking.Start(connection, child, own)))!.Value;
         await Answer("4:00");
         // Gone on in conversation the clock on the screen is bare; and back again it is help.
@@ -262,7 +287,9 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         async Task Answer(string raw)
         {
             var place = (await schools.InA(connection => Sittings.Find(connection, sitting)))!.CurrentPlace;
-            Assert.Equal(AnswerOutcome.Kept, await schools.InA(connection => Asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Teacher)));
+            Assert.Equal(AnswerOutcome.Kept,
+                await schools.InA(connection =>
+                    Asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Said, null), Teacher)));
         }
     }
 
@@ -271,12 +298,15 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         var children = new List<ChildId>();
         for (var i = 0; i < count; i++) children.Add(await schools.Child(schools.A));
         var visit = Guid.NewGuid();
-        await schools.App.InSchool(schools.A, connection => Visiting.Begin(connection, visit, NextHour, children, "has-it-arrived", Teacher));
+        await schools.App.InSchool(schools.A,
+            connection => Visiting.Begin(connection, visit, NextHour, children, "has-it-arrived", Teacher));
         return (visit, children);
     }
 
     private Task<AnswerOutcome> Say(Guid visit, ChildId child, VisitPart part, int place, string raw, Guid? id = null) =>
-        schools.InA(connection => Visiting.Answer(connection, visit, child, part, new Submission(id ?? Guid.NewGuid(), place, raw, AnswerMode.Said, null), Teacher));
+        schools.InA(connection =>
+            Visiting.Answer(connection, visit, child, part, new Submission(id ?? Guid.NewGuid(), place, raw, AnswerMode.Said, null),
+                Teacher));
 
     private async Task GoOn(Guid visit, string? shown = null)
     {
@@ -288,11 +318,14 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private async Task<VisitState> At(Guid visit) => (await schools.InA(connection => VisitState.Load(connection, visit)))!;
 
-    private async Task<(VisitPart Part, int Place)> Reached(Guid visit) => await At(visit) is var at ? (at.Visit.Part, at.Visit.Place) : default;
+    private async Task<(VisitPart Part, int Place)> Reached(Guid visit) => await At(visit) is var at ? (at.Visit.Part, at.Visit.Place)
+        : default;
 
     private async Task<ChildRecord> Record(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;
 
-    private async Task<HelpTaken?> Help(ChildId child) => await schools.InA(connection => HelpTaken.Load(connection, child, most: 1)) is [var help] ? help : null;
+    private async Task<HelpTaken?> Help(ChildId child) =>
+        await schools.InA(connection => HelpTaken.Load(connection, child, most: 1)) is [var help] ? help : null;
 
-    private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.Work.CourseOf(NextHour).Colds) is var cold ? (cold.Right, cold.Telling.Count) : default;
+    private static (int Right, int Telling) Result(ChildRecord record) => Assert.Single(record.Work.CourseOf(NextHour).Colds) is var cold
+        ? (cold.Right, cold.Telling.Count) : default;
 }

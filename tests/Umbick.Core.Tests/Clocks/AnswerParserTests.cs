@@ -186,7 +186,9 @@ public sealed class AnswerParserTests
     [Fact]
     public void Every_item_reads_whatever_is_typed()
     {
-        var items = ClockTasks.All.Where(task => task.Order.Count > 0).Select(task => new Item(task, new ClockTime(8, 35))).Concat(OtherSkillItems.All.Take(20)).Append(new Item(ClockTasks.Match, new ClockTime(3, 0)) { Clocks = [new ClockTime(3, 0)] }).ToArray();
+        var items = ClockTasks.All.Where(task => task.Order.Count > 0).Select(task => new Item(task, new ClockTime(8, 35)))
+            .Concat(OtherSkillItems.All.Take(20)).Append(new Item(ClockTasks.Match, new ClockTime(3, 0)) { Clocks = [new ClockTime(3, 0)] })
+            .ToArray();
         Gen.Select(OneOf.These(items), Gen.String[0, 60]).Sample((item, text) => item.Read(text) is not null, iter: 5000);
     }
 

@@ -6,7 +6,8 @@ namespace Umbick.Core.Tests;
 /// <summary>Laws that hold for every time there is.</summary>
 public sealed class ClockLawTests
 {
-    private static readonly Gen<ClockTime> Times = Gen.Select(Gen.Int[1, 12], Gen.Int[0, 59], (hour, minute) => new ClockTime(hour, minute));
+    private static readonly Gen<ClockTime> Times =
+        Gen.Select(Gen.Int[1, 12], Gen.Int[0, 59], (hour, minute) => new ClockTime(hour, minute));
 
     private static readonly Gen<Wording> Wordings = Gen.Select(
         OneOf.These("past", "after"), OneOf.These("to", "till", "of", "before"), OneOf.These(':', '.'),
@@ -26,11 +27,13 @@ public sealed class ClockLawTests
 
     [Fact]
     public void Figures_in_every_wording_are_read_back() =>
-        Gen.Select(Times, Wordings).Sample((time, wording) => AnswerParser.Parse(wording.Digital(time)).Equals(DigitalAnswer.Showing(time)));
+        Gen.Select(Times, Wordings)
+            .Sample((time, wording) => AnswerParser.Parse(wording.Digital(time)).Equals(DigitalAnswer.Showing(time)));
 
     [Fact]
     public void Words_in_every_wording_are_read_back() =>
-        Gen.Select(Times, Wordings).Sample((time, wording) => AnswerParser.Parse(wording.Words(time)).Equals(new WordsAnswer(SpokenTime.From(time))));
+        Gen.Select(Times, Wordings)
+            .Sample((time, wording) => AnswerParser.Parse(wording.Words(time)).Equals(new WordsAnswer(SpokenTime.From(time))));
 
     [Fact]
     public void Words_mean_the_time_they_were_made_of() =>
@@ -46,7 +49,8 @@ public sealed class ClockLawTests
 
     [Fact]
     public void The_parser_never_throws() =>
-        Gen.String[OneOf.These<char>([.. "0123456789:.|?-–’ 'abcdhlopqrstyé\t\n𝟙"]), 0, 40].Sample(raw => AnswerParser.Parse(raw) is not null);
+        Gen.String[OneOf.These<char>([.. "0123456789:.|?-–’ 'abcdhlopqrstyé\t\n𝟙"]), 0, 40]
+            .Sample(raw => AnswerParser.Parse(raw) is not null);
 
     [Theory]
     [InlineData(12, 0)]

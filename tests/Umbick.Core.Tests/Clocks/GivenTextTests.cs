@@ -9,7 +9,8 @@ namespace Umbick.Core.Tests;
 /// <summary>Whatever a keyboard can write is read, or said to be unread; nothing throws, now or when it is read again in a year.</summary>
 public sealed class GivenTextTests
 {
-    private static readonly string[] Templates = ["{0}", "3:{0}5", "{0}:05", "1{0}", "{0}|40", "quarter to {0}", "A={0}; B=7:45", "between {0} and 8, 5", "|25 {0}:25", "{0} little past"];
+    private static readonly string[] Templates = ["{0}", "3:{0}5", "{0}:05", "1{0}", "{0}|40", "quarter to {0}", "A={0}; B=7:45",
+        "between {0} and 8, 5", "|25 {0}:25", "{0} little past"];
 
     [Theory]
     [InlineData("٣:٠٥", "3:05")]
@@ -20,12 +21,14 @@ public sealed class GivenTextTests
     [InlineData("𝟠:𝟛𝟝", "8:35")]
     [InlineData("\u200e8:35\u200f", "8:35")]
     [InlineData("8\u00a0:\u00a035", "8:35")]
-    public void Figures_of_any_script_are_figures(string raw, string read) => Assert.Equal(read, AnswerParser.Parse(raw).Short(Wording.Usual));
+    public void Figures_of_any_script_are_figures(string raw, string read) =>
+        Assert.Equal(read, AnswerParser.Parse(raw).Short(Wording.Usual));
 
     [Theory]
     [InlineData("ｑｕａｒｔｅｒ ｔｏ ９", "quarter to 9")]
     [InlineData("twenty‐five to ٧", "25 to 7")]
-    public void Words_are_read_in_full_width_and_with_other_figures(string raw, string read) => Assert.Equal(read, AnswerParser.Parse(raw).Short(Wording.Usual));
+    public void Words_are_read_in_full_width_and_with_other_figures(string raw, string read) =>
+        Assert.Equal(read, AnswerParser.Parse(raw).Short(Wording.Usual));
 
     [Fact]
     public void Every_sign_there_is_can_be_written_in_an_answer_to_a_clock()
@@ -42,8 +45,10 @@ public sealed class GivenTextTests
     public void Every_figure_of_every_script_can_be_written_in_an_answer_to_every_task()
     {
         var figures = Enumerable.Range(0, 0x110000).Where(value => value is < 0xD800 or > 0xDFFF).Select(value => new Rune(value))
-            .Where(sign => Rune.GetUnicodeCategory(sign) is UnicodeCategory.DecimalDigitNumber or UnicodeCategory.OtherNumber or UnicodeCategory.LetterNumber).ToList();
-        var items = ClockTasks.All.Select(task => task.IsQuestion ? OtherSkillItems.All.First(item => item.Task == task) : new Item(task, new ClockTime(8, 35))).ToList();
+            .Where(sign => Rune.GetUnicodeCategory(sign) is UnicodeCategory.DecimalDigitNumber or UnicodeCategory.OtherNumber
+            or UnicodeCategory.LetterNumber).ToList();
+        var items = ClockTasks.All.Select(task =>
+            task.IsQuestion ? OtherSkillItems.All.First(item => item.Task == task) : new Item(task, new ClockTime(8, 35))).ToList();
         Assert.True(figures.Count > 1000);
         foreach (var figure in figures)
         {

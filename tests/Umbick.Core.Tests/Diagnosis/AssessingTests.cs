@@ -7,7 +7,9 @@ using Umbick.Core.Progress;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>How items are answered on a screen, prerequisite skills, answers that stand ready, and where a screened child belongs.</summary>
+/// <summary>
+/// How items are answered on a screen, prerequisite skills, answers that stand ready, and where a screened child belongs.
+/// </summary>
 public sealed class AssessingTests
 {
     private static readonly ReadingModel Model = new();
@@ -102,7 +104,8 @@ public sealed class AssessingTests
         {
             Assert.True(After(AnswerMode.Geared, pattern) >= new Belief(Model).ProbabilityOf(pattern), pattern.Id);
             // The middle of the space is near enough to be right at this time.
-            if (Model.IsTelling(pattern, item)) Assert.True(After(AnswerMode.Placed, pattern) < new Belief(Model).ProbabilityOf(pattern) / 2, pattern.Id);
+            if (Model.IsTelling(pattern, item))
+                Assert.True(After(AnswerMode.Placed, pattern) < new Belief(Model).ProbabilityOf(pattern) / 2, pattern.Id);
             else Assert.Equal("hour-hand-halfway", pattern.Id);
         }
 
@@ -120,7 +123,8 @@ public sealed class AssessingTests
     [InlineData("repair-clock", false)]
     [InlineData("place-minute-hand", false)]
     [InlineData("read-digital", false)]
-    public void Hands_can_go_together_where_both_are_set_from_nothing(string task, bool can) => Assert.Equal(can, AnswerBoxes.CanGear(One(task)));
+    public void Hands_can_go_together_where_both_are_set_from_nothing(string task, bool can) =>
+        Assert.Equal(can, AnswerBoxes.CanGear(One(task)));
 
     [Theory]
     [InlineData("b", "3:20")]
@@ -128,13 +132,16 @@ public sealed class AssessingTests
     [InlineData("d", "d")]
     [InlineData("3:20", "3:20")]
     public void A_letter_stands_for_a_clock_to_choose(string typed, string spelled) =>
-        Assert.Equal(spelled, ClockLetters.Spelled(new Item(ClockTasks.ChooseClock, new ClockTime(4, 0)) { Choices = [AnswerParser.Parse("4:00"), AnswerParser.Parse("3:20"), AnswerParser.Parse("5:00")] }, typed));
+        Assert.Equal(spelled, ClockLetters.Spelled(
+            new Item(ClockTasks.ChooseClock, new ClockTime(4, 0))
+            { Choices = [AnswerParser.Parse("4:00"), AnswerParser.Parse("3:20"), AnswerParser.Parse("5:00")] }, typed));
 
     [Theory]
     [InlineData("a=6:20; B = 7:45", "4:00=6:20; 3:20=7:45")]
     [InlineData("4:00=6:20;c=1", "4:00=6:20; c=1")]
     public void Letters_stand_for_clocks_to_join(string typed, string spelled) =>
-        Assert.Equal(spelled, ClockLetters.Spelled(new Item(ClockTasks.Match, new ClockTime(4, 0)) { Clocks = [new(4, 0), new(3, 20)] }, typed));
+        Assert.Equal(spelled, ClockLetters.Spelled(new Item(ClockTasks.Match, new ClockTime(4, 0)) { Clocks = [new(4, 0), new(3, 20)] },
+            typed));
 
     [Theory]
     [InlineData("30 seconds", "27.5", "30 seconds: 2.5 too early")]
@@ -153,7 +160,10 @@ public sealed class AssessingTests
         Assert.True(OtherSkills.From([new ItemAnswer(clock, clock.Right, AnswerMode.Said)], 0).IsEmpty);
         var later = OtherSkillItems.All.Where(item => item.Task == ClockTasks.Later).ToList();
         var way = (OtherSkillRule)Catalogue.Find("past-sixty")!.Rule;
-        var found = OtherSkills.From(later.ConvertAll(item => new ItemAnswer(item, new TextAnswer(way.AnswerTo(item.OtherSkill!) ?? item.OtherSkill!.Right), AnswerMode.Written)), 0).Findings;
+        var found = OtherSkills.From(
+            later.ConvertAll(item =>
+                new ItemAnswer(item, new TextAnswer(way.AnswerTo(item.OtherSkill!) ?? item.OtherSkill!.Right), AnswerMode.Written)),
+                    0).Findings;
         Assert.Equal("past-sixty", Assert.Single(found).Pattern!.Id);
         Assert.Empty(OtherSkills.From(later.ConvertAll(item => new ItemAnswer(item, item.Right, AnswerMode.Written)), 0).Findings);
     }
@@ -174,7 +184,8 @@ public sealed class AssessingTests
     public void A_chosen_task_keeps_to_the_times_that_are_taught()
     {
         var items = new OneOfEach(Model).Make(ClockTasks.All.Where(task => !task.IsQuestion), Stage.HalfPast, 5);
-        Assert.All(items, item => Assert.True(item.Time.Minute is 0 or 30 || item.Task.From > Stage.HalfPast, $"{item.Task.Id} {item.Time}"));
+        Assert.All(items, item =>
+            Assert.True(item.Time.Minute is 0 or 30 || item.Task.From > Stage.HalfPast, $"{item.Task.Id} {item.Time}"));
     }
 
     [Theory]
@@ -206,9 +217,11 @@ public sealed class AssessingTests
     [InlineData(Step.Hour, 0.0, "numeral-as-minutes next-hour", false)]
     [InlineData(Step.Hour, 0.0, "", false)]
     [InlineData(Step.Hour, 0.9, "", true)]
-    public void Prerequisites_are_offered_where_the_minutes_are_muddled_or_nothing_is_followed(Step otherAt, double guessing, string believed, bool offered) =>
+    public void Prerequisites_are_offered_where_the_minutes_are_muddled_or_nothing_is_followed(
+        Step otherAt, double guessing, string believed, bool offered) =>
         Assert.Equal(offered, PrerequisiteCheckOffer.IsWorthOffering(
-            new Conclusion([], guessing, [new OtherWay(otherAt, 0.9, Label.Likely, [0, 1, 2], 3, 0)], [], 5), believed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Catalogue.Find(id)!)));
+            new Conclusion([], guessing, [new OtherWay(otherAt, 0.9, Label.Likely, [0, 1, 2], 3, 0)], [], 5),
+            believed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Catalogue.Find(id)!)));
 
     [Theory]
     [InlineData("6:20", "7:20", "next-hour")]
@@ -251,7 +264,8 @@ public sealed class AssessingTests
     public void A_screened_child_is_sorted_with_a_reason(string answers, ScreeningGroup group, string reason)
     {
         var given = answers.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(answer => answer.Split('='))
-            .Select(answer => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(answer[0])!.Value), AnswerParser.Parse(answer[1]), AnswerMode.Written)).ToList();
+            .Select(answer => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(answer[0])!.Value),
+            AnswerParser.Parse(answer[1]), AnswerMode.Written)).ToList();
         var belief = new Belief(Model);
         var observed = ObservedAnswer.All(Model, given);
         belief.Update(observed.SelectMany(answer => answer.Observations));

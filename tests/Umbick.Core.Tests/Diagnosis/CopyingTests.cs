@@ -21,7 +21,8 @@ public sealed class CopyingTests
     [InlineData("4:50", "next-hour", "8:11", "next-hour", "8:12", "")]
     [InlineData("4:50", "next-hour", "ten to six", "hands-swapped", "5:50", "second")]
     [InlineData("4:50", "next-hour", "?", "hands-swapped", "?", "")]
-    public void An_answer_looks_copied_where_it_is_wrong_shared_and_unlike_the_child(string time, string text, string said, string other, string alsoSaid, string copied)
+    public void An_answer_looks_copied_where_it_is_wrong_shared_and_unlike_the_child(
+        string time, string text, string said, string other, string alsoSaid, string copied)
     {
         var item = new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value);
         var looks = Copying.Looks(Model, [Beside(item, said, Known(text)), Beside(item, alsoSaid, Known(other))]);
@@ -30,7 +31,8 @@ public sealed class CopyingTests
     }
 
     /// <summary>
-    /// Groups of three with one or two patterns each, in variants that the model does not list, and slips of their own. Twelve answers are known
+    /// Groups of three with one or two patterns each, in variants that the model does not list, and slips of their own. Twelve answers are
+    /// known
     /// of each; then one face is shown to all. First everybody answers by themselves; then the third looks across.
     /// </summary>
     [Fact]
@@ -43,7 +45,8 @@ public sealed class CopyingTests
         for (var group = 0; group < 40; group++)
         {
             var variants = group % 2 == 0 ? Variants.Second : Variants.HeldOut;
-            var children = Enumerable.Range(0, 3).Select(turn => VariedChild.Drawn(1 + (turn % 2), Steps.OfReading, variants, study.Shown, random)).ToList();
+            var children = Enumerable.Range(0, 3)
+                .Select(turn => VariedChild.Drawn(1 + (turn % 2), Steps.OfReading, variants, study.Shown, random)).ToList();
             var beliefs = children.ConvertAll(child => Learnt(child, bank, random));
             foreach (var item in Some(bank, 4, random))
             {
@@ -51,7 +54,8 @@ public sealed class CopyingTests
                 doubted += Copying.Looks(Model, beside).Count(looks => looks);
                 answers += beside.Count;
                 var across = beside[random.Next(2)].Given;
-                if (across.Scored != false || across.Answer is DontKnow or NoAnswer or Unread || Equals(across.Answer.Meaning, beside[2].Given.Answer.Meaning)) continue;
+                if (across.Scored != false || across.Answer is DontKnow or NoAnswer or Unread
+                    || Equals(across.Answer.Meaning, beside[2].Given.Answer.Meaning)) continue;
                 copied++;
                 if (Copying.Looks(Model, [beside[0], beside[1], new AnswerBeside(across, beliefs[2])])[2]) seen++;
             }
@@ -68,12 +72,15 @@ public sealed class CopyingTests
         return belief;
     }
 
-    private static IEnumerable<Item> Some(IReadOnlyList<Item> bank, int count, Random random) => Enumerable.Range(0, count).Select(_ => bank[random.Next(bank.Count)]);
+    private static IEnumerable<Item> Some(IReadOnlyList<Item> bank, int count, Random random) =>
+        Enumerable.Range(0, count).Select(_ => bank[random.Next(bank.Count)]);
 
     private static AnswerBeside Beside(Item item, string said, Belief own)
     {
         var answer = item.Read(said);
-        return new AnswerBeside(new ItemAnswer(item, answer, AnswerMode.Said) { Scored = Scoring.IsRight(item, answer, AnswerMode.Said, Stage.EveryMinute) }, own);
+        return new AnswerBeside(
+            new ItemAnswer(item, answer, AnswerMode.Said) { Scored = Scoring.IsRight(item, answer, AnswerMode.Said, Stage.EveryMinute) },
+            own);
     }
 
     private static Belief Known(string pattern)

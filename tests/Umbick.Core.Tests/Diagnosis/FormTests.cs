@@ -54,7 +54,8 @@ public sealed class FormTests
     [Fact]
     public void Parallel_forms_tell_about_the_same()
     {
-        var told = _forms.Make(Stage.FiveMinutesTo, 12, seed: 2).Select(form => _forms.CoverageOf(form.Items).Sum(coverage => Math.Min(2, coverage.Telling))).ToList();
+        var told = _forms.Make(Stage.FiveMinutesTo, 12, seed: 2)
+            .Select(form => _forms.CoverageOf(form.Items).Sum(coverage => Math.Min(2, coverage.Telling))).ToList();
         Assert.InRange(told.Max() - told.Min(), 0, told.Max() / 4);
     }
 
@@ -112,6 +113,7 @@ public sealed class FormTests
             new Item(ClockTasks.ReadDigital, ClockTime.TryParse(parts[0])!.Value), AnswerParser.Parse(parts[1]), AnswerMode.Said)).ToList();
         var belief = new Belief(Model);
         foreach (var answer in given) belief.Update(answer);
-        return StopRules.After(Model, belief, ObservedAnswer.All(Model, given), ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital]), 12);
+        return StopRules.After(Model, belief, ObservedAnswer.All(Model, given),
+            ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital]), 12);
     }
 }

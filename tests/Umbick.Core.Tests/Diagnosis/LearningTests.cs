@@ -27,11 +27,13 @@ public sealed class LearningTests
         for (var week = 0; week < 8; week++)
         {
             if (week == 4) child.Unlearn(pattern);
-            var answers = forms[week % 3].Items.Select(item => new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said));
+            var answers = forms[week % 3].Items.Select(item =>
+                new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said));
             sittings.Add(new SittingAnswers(Monday.AddDays(7 * week), [.. answers], [pattern.Step]));
         }
         var replay = Replay.Run(Model, sittings);
-        double BeliefAfter(int week) => replay.Sittings[week].Conclusion.Findings.FirstOrDefault(finding => finding.Pattern == pattern)?.Belief ?? 0;
+        double BeliefAfter(int week) =>
+            replay.Sittings[week].Conclusion.Findings.FirstOrDefault(finding => finding.Pattern == pattern)?.Belief ?? 0;
         Assert.True(BeliefAfter(3) > 0.9);
         Assert.True(BeliefAfter(5) < 0.2, $"{BeliefAfter(5)}");
         // What was shown then still stands beside it.
@@ -50,7 +52,8 @@ public sealed class LearningTests
         for (var week = 0; week < 4; week++)
         {
             if (week == 2) child.Unlearn(Catalogue.Find(id)!);
-            var all = forms[week % 3].Items.Select(item => new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said)).ToList();
+            var all = forms[week % 3].Items.Select(item =>
+                new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said)).ToList();
             for (var answered = 0; answered <= all.Count; answered += 4)
             {
                 var sitting = new SittingAnswers(Monday.AddDays(7 * week), [.. all.Take(answered)], [Step.Hour]);
@@ -68,7 +71,8 @@ public sealed class LearningTests
         var before = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []) { Id = "as given" };
         var putRight = new SittingAnswers(Monday, [Said("6:20", "6:20"), Said("3:40", "4:40")], []) { Id = "put right" };
         var now = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25")], []) { Id = "now" };
-        Assert.True(Replay.Run(Model, [putRight, now]).Belief.ProbabilityOf(NextHour) < Replay.Run(Model, [before, now]).Belief.ProbabilityOf(NextHour));
+        Assert.True(Replay.Run(Model, [putRight, now]).Belief.ProbabilityOf(
+            NextHour) < Replay.Run(Model, [before, now]).Belief.ProbabilityOf(NextHour));
         AssertSame(Replay.Run(Model, [putRight with { Id = null }, now]), Replay.Run(Model, [putRight, now]));
         Assert.Null(Replay.GoOn(Model, ["put right once more"], now));
     }
@@ -77,10 +81,13 @@ public sealed class LearningTests
     {
         Assert.Equal(Told(whole), Told(remembered));
         Assert.Equal(whole.Answers, remembered.Answers);
-        Assert.All(Model.Patterns, pattern => Assert.Equal(whole.Belief.ProbabilityOf(pattern), remembered.Belief.ProbabilityOf(pattern), 12));
+        Assert.All(Model.Patterns,
+            pattern => Assert.Equal(whole.Belief.ProbabilityOf(pattern), remembered.Belief.ProbabilityOf(pattern), 12));
 
         static IEnumerable<string> Told(Replay replay) => replay.Sittings.Select(after =>
-            $"{after.Day:O} {string.Join(' ', after.Conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Label} {finding.Belief:0.000000000} {finding.Evidence.ItsWay}"))} {string.Join(',', after.Conclusion.Unexplained)}");
+            $"{after.Day:O} "
+                + $"{string.Join(' ', after.Conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Label} "
+                + $"{finding.Belief:0.000000000} {finding.Evidence.ItsWay}"))} {string.Join(',', after.Conclusion.Unexplained)}");
     }
 
     [Fact]
@@ -155,7 +162,8 @@ public sealed class LearningTests
         return belief;
     }
 
-    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) => Conclusion.From(Model, Folded(answers), ObservedAnswer.All(Model, answers));
+    private static Conclusion Concluded(IReadOnlyList<ItemAnswer> answers) =>
+        Conclusion.From(Model, Folded(answers), ObservedAnswer.All(Model, answers));
 
     private static ItemAnswer Said(string shown, string answer) =>
         new(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(answer), AnswerMode.Said);

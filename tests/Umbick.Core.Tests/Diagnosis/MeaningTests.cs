@@ -7,7 +7,9 @@ using Umbick.Simulation;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>What is right is right however it is said; reading and setting are two skills; a sitting goes as a teacher would hold it.</summary>
+/// <summary>
+/// What is right is right however it is said; reading and setting are two skills; a sitting goes as a teacher would hold it.
+/// </summary>
 public sealed class MeaningTests
 {
     private static readonly ReadingModel Model = new();
@@ -42,7 +44,8 @@ public sealed class MeaningTests
         foreach (var hour in new[] { 0, 120, 300, 420 })
         {
             var shown = ClockTime.TryParse(time)!.Value.Plus(hour);
-            var words = said.Replace("six", $"{shown.Hour}", StringComparison.Ordinal).Replace(" 6", $" {shown.Hour}", StringComparison.Ordinal).Replace(" 7", $" {Hours.After(shown.Hour)}", StringComparison.Ordinal);
+            var words = said.Replace("six", $"{shown.Hour}", StringComparison.Ordinal).Replace(" 6", $" {shown.Hour}",
+                StringComparison.Ordinal).Replace(" 7", $" {Hours.After(shown.Hour)}", StringComparison.Ordinal);
             belief.Update(new ItemAnswer(new Item(ClockTasks.ReadWords, shown), AnswerParser.Parse(words), AnswerMode.Said));
         }
         Assert.True(belief.Guessing < 0.01, $"guessing {belief.Guessing}");
@@ -56,9 +59,11 @@ public sealed class MeaningTests
     {
         var belief = new Belief(Model);
         foreach (var (shown, said) in new[] { ("6:20", "7:20"), ("2:40", "3:40"), ("9:10", "10:10"), ("4:50", "5:50") })
-            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(said), AnswerMode.Said));
+            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(shown)!.Value), AnswerParser.Parse(said),
+                AnswerMode.Said));
         foreach (var (asked, placed) in new[] { ("7:40", first), ("3:20", second), ("7:40", first), ("3:20", second) })
-            belief.Update(new ItemAnswer(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(asked)!.Value), AnswerParser.Parse(placed), AnswerMode.Placed));
+            belief.Update(new ItemAnswer(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(asked)!.Value), AnswerParser.Parse(placed),
+                AnswerMode.Placed));
         Assert.True(belief.ProbabilityOf(Catalogue.Find("next-hour")!) > ModelParameters.LikelyFrom);
         var believed = belief.MarginalAt(Step.Setting)[1];
         Assert.True(setsRightly ? believed > 0.9 : believed < 0.1, $"sets rightly {believed}");
@@ -70,15 +75,19 @@ public sealed class MeaningTests
     public void A_sitting_is_held_as_a_teacher_would_hold_it()
     {
         var study = new Study(Model);
-        var sittings = Enumerable.Range(0, 24).Select(seed => study.Adaptive(DrawnChild.With(seed % 3, new Random(seed)), 12, seed).Answers.Select(answer => answer.Item).ToList()).ToList();
+        var sittings = Enumerable.Range(0, 24)
+            .Select(seed => study.Adaptive(DrawnChild.With(seed % 3, new Random(seed)), 12, seed).Answers.Select(answer => answer.Item)
+            .ToList()).ToList();
         Assert.All(sittings, items =>
         {
             Assert.Contains(items[0].Task, new[] { ClockTasks.ReadDigital, ClockTasks.ReadWords });
             Assert.NotEqual(12, items[0].Time.Hour);
-            Assert.DoesNotContain(Enumerable.Range(0, items.Count - 3), i => items.Skip(i).Take(4).Select(item => item.Task).Distinct().Count() == 1);
+            Assert.DoesNotContain(Enumerable.Range(0, items.Count - 3),
+                i => items.Skip(i).Take(4).Select(item => item.Task).Distinct().Count() == 1);
             Assert.True(items.GroupBy(item => item.Task).Max(same => same.Count()) <= 6);
         });
-        Assert.True(sittings.Select(items => items[0]).Distinct().Count() > 7, string.Join(" ", sittings.Select(items => $"{items[0].Task.Id} {items[0].Time},")));
+        Assert.True(sittings.Select(items => items[0]).Distinct().Count() > 7,
+            string.Join(" ", sittings.Select(items => $"{items[0].Task.Id} {items[0].Time},")));
         Assert.InRange(sittings.Average(items => items.Count(item => item.Time.Hour == 12)), 0, 2.2);
     }
 
@@ -92,7 +101,9 @@ public sealed class MeaningTests
             var placed = new PlacedAnswer(hands.Hour, hands.Minute);
             var seen = Assert.Single(Model.Observe(new ItemAnswer(item, placed, AnswerMode.Placed)));
             var scored = Scoring.IsRight(item, placed, AnswerMode.Placed, Stage.EveryMinute);
-            return seen.IsRight == scored && (!scored || Model.Patterns.All(pattern => !Model.IsTelling(pattern, item) || seen.ChanceOf(Model.Space.PlaceOf([pattern])) < ModelParameters.FittingFrom));
+            return seen.IsRight == scored
+                && (!scored || Model.Patterns.All(pattern =>
+                !Model.IsTelling(pattern, item) || seen.ChanceOf(Model.Space.PlaceOf([pattern])) < ModelParameters.FittingFrom));
         });
 
     [Theory]
@@ -103,7 +114,8 @@ public sealed class MeaningTests
     public void With_nothing_to_find_a_sitting_may_stop_before_twelve_at_every_stage(Stage stage)
     {
         var study = new Study(Model, stage);
-        var row = new StudyRow([.. Enumerable.Range(0, 15).Select(seed => study.Adaptive(VariedChild.Careless(new Random(seed)), 12, seed))]);
+        var row = new StudyRow([
+            .. Enumerable.Range(0, 15).Select(seed => study.Adaptive(VariedChild.Careless(new Random(seed)), 12, seed))]);
         Assert.InRange(row.ClearWithin(12), 0.8, 1);
     }
 
@@ -111,7 +123,8 @@ public sealed class MeaningTests
     public void One_answer_again_and_again_is_believed_in_whatever_order_it_came()
     {
         var answers = new[] { ("6:20", "3:30"), ("7:45", "3:30"), ("1:10", "3:30"), ("10:55", "3:30"), ("3:30", "3:30"), ("8:05", "8:05") }
-            .Select(each => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(each.Item1)!.Value), AnswerParser.Parse(each.Item2), AnswerMode.Said)).ToList();
+            .Select(each => new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(each.Item1)!.Value),
+            AnswerParser.Parse(each.Item2), AnswerMode.Said)).ToList();
         var same = Catalogue.Find(Catalogue.SameAnswer)!;
         double[] beliefs = [.. new[] { answers, [.. Enumerable.Reverse(answers)] }.Select(order =>
         {

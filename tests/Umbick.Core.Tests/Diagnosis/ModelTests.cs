@@ -45,7 +45,8 @@ public sealed class ModelTests
     [Fact]
     public void Hands_swapped_and_the_numeral_read_as_minutes_are_both_found_in_a_sitting()
     {
-        var conclusion = Diagnosed([Said("4:00", "12:04"), Said("9:00", "12:09"), Said("7:30", "6:07"), Said("2:45", "9:02"), Said("8:15", "3:08"), Said("10:00", "12:10")]);
+        var conclusion = Diagnosed([Said("4:00", "12:04"), Said("9:00", "12:09"), Said("7:30", "6:07"), Said("2:45", "9:02"),
+            Said("8:15", "3:08"), Said("10:00", "12:10")]);
         Assert.Equal(["hands-swapped", "numeral-as-minutes"], conclusion.Likely.Select(finding => finding.Pattern.Id).Order());
     }
 
@@ -55,7 +56,8 @@ public sealed class ModelTests
         // Between 12 and 1 the coming hour is also the lower numeral.
         var between = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("12:25", "1:25"), Said("12:50", "1:50")]);
         Assert.Empty(between.Likely);
-        var told = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("6:20", "7:20"), Said("3:10", "4:10"), Said("8:15", "9:15")]);
+        var told = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("6:20", "7:20"), Said("3:10", "4:10"),
+            Said("8:15", "9:15")]);
         Assert.Equal(["next-hour"], told.Likely.Select(finding => finding.Pattern.Id));
     }
 
@@ -63,14 +65,16 @@ public sealed class ModelTests
     public void A_look_alike_may_be_told_apart_where_the_pattern_comes_right()
     {
         // The lower numeral is wrong only between 12 and 1; at 6:20 the coming hour would be wrong and it is not.
-        var conclusion = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("6:20", "6:20"), Said("3:10", "3:10"), Said("12:55", "1:55"), Said("8:50", "8:50")]);
+        var conclusion = Diagnosed([Said("12:20", "1:20"), Said("12:40", "1:40"), Said("6:20", "6:20"), Said("3:10", "3:10"),
+            Said("12:55", "1:55"), Said("8:50", "8:50")]);
         Assert.Equal(["lower-numeral"], conclusion.Likely.Select(finding => finding.Pattern.Id));
     }
 
     [Fact]
     public void One_wrong_answer_is_a_slip_and_not_a_pattern()
     {
-        var conclusion = Diagnosed([Said("6:20", "7:20"), Said("3:10", "3:10"), Said("8:40", "8:40"), Said("10:25", "10:25"), Said("1:50", "1:50")]);
+        var conclusion = Diagnosed([Said("6:20", "7:20"), Said("3:10", "3:10"), Said("8:40", "8:40"), Said("10:25", "10:25"),
+            Said("1:50", "1:50")]);
         Assert.DoesNotContain(conclusion.Findings, finding => finding.Label != Label.Unlikely);
     }
 
@@ -78,7 +82,8 @@ public sealed class ModelTests
     public void A_way_that_nobody_has_listed_is_not_fitted_to_one_that_somebody_has()
     {
         // They count the numerals in threes.
-        var conclusion = Diagnosed([Said("6:20", "6:12"), Said("3:10", "3:06"), Said("8:40", "8:24"), Said("10:25", "10:15"), Said("1:50", "1:30"), Said("4:35", "4:21")]);
+        var conclusion = Diagnosed([Said("6:20", "6:12"), Said("3:10", "3:06"), Said("8:40", "8:24"), Said("10:25", "10:15"),
+            Said("1:50", "1:30"), Said("4:35", "4:21")]);
         Assert.Empty(conclusion.Likely);
         Assert.Contains(conclusion.OtherAt, other => other.Step == Step.Minutes && other.Answers.Count == 6);
     }
@@ -87,14 +92,17 @@ public sealed class ModelTests
     public void A_new_pattern_is_one_entry_and_nothing_else()
     {
         var entry = new Pattern("two-hours-on", 0.03, new HourRule(pointer => [new(Hours.Named(HourRule.LastPassed(pointer) + 2), 1)]), new(
-            "Two hours on are read", "{child} reads two hours on.", "two hours on", "Your child reads two hours on.", "Nobody knows.", "Touch the numeral.", "Touch the numeral.", "Practise: which hour?"));
+            "Two hours on are read", "{child} reads two hours on.", "two hours on", "Your child reads two hours on.", "Nobody knows.",
+            "Touch the numeral.", "Touch the numeral.", "Practise: which hour?"));
         var model = new ReadingModel([.. Catalogue.All, entry]);
-        ItemAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"), Said("8:10", "10 past 10")];
+        ItemAnswer[] answers = [Said("6:20", "8:20"), Said("3:40", "5:40"), Said("9:00", "11:00"), Said("12:25", "2:25"),
+            Said("8:10", "10 past 10")];
         var belief = new Belief(model);
         foreach (var answer in answers) belief.Update(answer);
         Assert.Equal([entry], Conclusion.From(model, belief, ObservedAnswer.All(model, answers)).Likely.Select(finding => finding.Pattern));
         Assert.Equal([entry], new Explainer(model).Explain(answers[0]).Explanations[0].Patterns);
-        Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]), coverage => coverage.Pattern == entry && coverage.Telling == 5);
+        Assert.Contains(new FixedForms(model).CoverageOf([.. answers.Select(answer => answer.Item)]),
+            coverage => coverage.Pattern == entry && coverage.Telling == 5);
         // Without it, the same answers are read some other way, and called nothing.
         Assert.Empty(Diagnosed(answers).Likely);
         Assert.Contains(Diagnosed(answers).OtherAt, other => other.Step == Step.Hour);
@@ -103,7 +111,8 @@ public sealed class ModelTests
     [Fact]
     public void Evidence_counts_telling_answers_only()
     {
-        var finding = Diagnosed([Said("6:20", "7:20"), Said("4:00", "4:00"), Said("3:40", "4:40"), Said("9:10", "9:10"), Said("8:25", "9:25"), Said("2:15", "3:15")])
+        var finding = Diagnosed([Said("6:20", "7:20"), Said("4:00", "4:00"), Said("3:40", "4:40"), Said("9:10", "9:10"),
+            Said("8:25", "9:25"), Said("2:15", "3:15")])
             .Findings.Single(finding => finding.Pattern.Id == "next-hour");
         Assert.Equal(5, finding.Evidence.Answers.Count);
         Assert.Equal(4, finding.Evidence.ItsWay);
@@ -183,7 +192,9 @@ public sealed class ModelTests
             asked.Add(next.Item);
         }
         var figures = ItemBank.Upto(Stage.FiveMinutesTo, [ClockTasks.ReadDigital]);
-        Assert.Matches("^Tells the (coming|nearest) hour from the (coming|nearest) hour\\.$", chooser.Choose(Folded([Said("6:40", "7:40"), Said("3:40", "4:40")]), figures, [.. figures.Where(item => item.Time.Minute == 0).Take(4)], 4)!.Why);
+        Assert.Matches("^Tells the (coming|nearest) hour from the (coming|nearest) hour\\.$",
+            chooser.Choose(Folded([Said("6:40", "7:40"), Said("3:40", "4:40")]), figures,
+                [.. figures.Where(item => item.Time.Minute == 0).Take(4)], 4)!.Why);
     }
 
     [Fact]
@@ -199,7 +210,8 @@ public sealed class ModelTests
     [Fact]
     public void What_was_unlearned_is_believed_less_and_at_last_cleared()
     {
-        var wrong = new SittingAnswers(Today, [Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15")], [Step.Hour]);
+        var wrong = new SittingAnswers(Today, [Said("6:20", "7:20"), Said("3:40", "4:40"), Said("8:25", "9:25"), Said("2:15", "3:15")],
+            [Step.Hour]);
         var right = new[] { "5:20", "10:40", "7:25", "1:15" };
         var replay = Replay.Run(Model,
         [
@@ -212,7 +224,8 @@ public sealed class ModelTests
         Assert.Equal(Label.Cleared, LabelIn(replay, 2));
 
         static Label LabelIn(Replay replay, int sitting) =>
-            replay.Sittings[sitting].Conclusion.Findings.FirstOrDefault(finding => finding.Pattern.Id == "next-hour")?.Label ?? Label.Unlikely;
+            replay.Sittings[sitting].Conclusion.Findings.FirstOrDefault(finding => finding.Pattern.Id == "next-hour")?.Label
+                ?? Label.Unlikely;
     }
 
     [Fact]
@@ -241,7 +254,8 @@ public sealed class ModelTests
             {
                 var likely = Assess([pattern], 100 + i).Likely.Select(finding => finding.Pattern).ToList();
                 if (likely.Contains(pattern)) named++;
-                Assert.True(likely.TrueForAll(found => found == pattern), $"{pattern.Id}: {string.Join(", ", likely.Select(found => found.Id))}");
+                Assert.True(likely.TrueForAll(found => found == pattern),
+                    $"{pattern.Id}: {string.Join(", ", likely.Select(found => found.Id))}");
             }
         }
         TestContext.Current.TestOutputHelper?.WriteLine($"named {named} of {aloud.Count * Each}");
@@ -283,5 +297,6 @@ public sealed class ModelTests
         return belief;
     }
 
-    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) => Conclusion.From(Model, Folded(answers), ObservedAnswer.All(Model, answers));
+    private static Conclusion Diagnosed(IReadOnlyList<ItemAnswer> answers) =>
+        Conclusion.From(Model, Folded(answers), ObservedAnswer.All(Model, answers));
 }

@@ -24,7 +24,8 @@ public sealed record ToldChild(string Story, IReadOnlyList<ItemAnswer> Answers, 
     public static IReadOnlyList<ToldChild> All { get; } =
     [
         .. Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "ToldChildren"), "*.txt").Order(StringComparer.Ordinal)
-            .SelectMany(path => string.Join('\n', File.ReadAllLines(path).Where(line => !line.StartsWith('#'))).Split("\n\n", StringSplitOptions.RemoveEmptyEntries))
+            .SelectMany(path => string.Join('\n', File.ReadAllLines(path).Where(line => !line.StartsWith('#'))).Split("\n\n",
+            StringSplitOptions.RemoveEmptyEntries))
             .Select(Read),
     ];
 
@@ -32,9 +33,12 @@ public sealed record ToldChild(string Story, IReadOnlyList<ItemAnswer> Answers, 
     {
         var lines = told.Trim('\n').Split('\n');
         var rows = lines.Skip(1).Select(line => line.Trim().Split(' ', 2)).ToList();
-        return new ToldChild(lines[0], [.. rows.Where(row => Tasks.ContainsKey(row[0])).SelectMany(row => row[1].Split(", ").Select(text => Answer(Tasks[row[0]], text)))], Ids("is"), Ids("perhaps"));
+        return new ToldChild(lines[0],
+            [.. rows.Where(row => Tasks.ContainsKey(row[0]))
+                .SelectMany(row => row[1].Split(", ").Select(text => Answer(Tasks[row[0]], text)))], Ids("is"), Ids("perhaps"));
 
-        HashSet<string> Ids(string word) => [.. rows.Where(row => row[0] == word).SelectMany(row => row[1].Split(", ")).Where(id => id != "nothing")];
+        HashSet<string> Ids(string word) =>
+            [.. rows.Where(row => row[0] == word).SelectMany(row => row[1].Split(", ")).Where(id => id != "nothing")];
     }
 
     private static ItemAnswer Answer((ClockTask Task, AnswerMode Mode) asked, string text)

@@ -13,7 +13,9 @@ public sealed class ToldChildrenTests
     {
         var come = ToldChild.All.Select(child => (Child: child, Conclusion: Concluded(child))).ToList();
         var differ = come.Where(each => !Agrees(each.Child, each.Conclusion)).ToList();
-        foreach (var (child, conclusion) in differ) TestContext.Current.TestOutputHelper?.WriteLine($"{child.Story} is {string.Join(", ", child.Is)}; concluded {InWords(conclusion)}");
+        foreach (var (child, conclusion) in differ)
+            TestContext.Current.TestOutputHelper?.WriteLine(
+                $"{child.Story} is {string.Join(", ", child.Is)}; concluded {InWords(conclusion)}");
         Assert.InRange(come.Count, 100, 1000);
         Assert.InRange(differ.Count, 0, (int)((1 - Agreement) * come.Count));
     }
@@ -22,7 +24,8 @@ public sealed class ToldChildrenTests
     public void Nothing_is_called_that_the_teacher_would_not_call()
     {
         var wrongly = ToldChild.All
-            .Select(child => (child.Story, Called: Concluded(child).Likely.Select(finding => finding.Pattern.Id).Except(child.Is).Except(child.Perhaps).ToList()))
+            .Select(child => (child.Story,
+            Called: Concluded(child).Likely.Select(finding => finding.Pattern.Id).Except(child.Is).Except(child.Perhaps).ToList()))
             .Where(each => each.Called.Count > 0)
             .Select(each => $"{each.Story} called {string.Join(", ", each.Called)}");
         Assert.Empty(wrongly);
@@ -42,8 +45,12 @@ public sealed class ToldChildrenTests
         .. conclusion.IsGuessing ? ["guessing"] : Array.Empty<string>(),
     ];
 
-    private static string InWords(Conclusion conclusion) => string.Join(", ", conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Belief:0.00} {finding.Label} {finding.Evidence.ItsWay}/{finding.Evidence.Answers.Count}")
-        .Concat(conclusion.OtherWays.Select(other => $"other-{other.Step} {other.Belief:0.00} {other.Label} {other.Answers.Count}/{other.Telling}")).Append($"guessing {conclusion.Guessing:0.00}"));
+    private static string InWords(Conclusion conclusion) =>
+        string.Join(", ", conclusion.Findings.Select(finding =>
+            $"{finding.Pattern.Id} {finding.Belief:0.00} {finding.Label} {finding.Evidence.ItsWay}/{finding.Evidence.Answers.Count}")
+        .Concat(conclusion.OtherWays.Select(other =>
+        $"other-{other.Step} {other.Belief:0.00} {other.Label} {other.Answers.Count}/{other.Telling}"))
+            .Append($"guessing {conclusion.Guessing:0.00}"));
 
     private static Conclusion Concluded(ToldChild child)
     {

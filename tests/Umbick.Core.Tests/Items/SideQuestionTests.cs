@@ -61,12 +61,14 @@ public sealed class SideQuestionTests
     [InlineData("later", "soon")]
     [InlineData("day-part", "elevenses")]
     [InlineData("ground", "")]
-    public void What_is_no_question_is_not_found(string task, string given) => Assert.Null(OtherSkillItems.Find(ClockTasks.Find(task)!, given));
+    public void What_is_no_question_is_not_found(string task, string given) =>
+        Assert.Null(OtherSkillItems.Find(ClockTasks.Find(task)!, given));
 
     [Fact]
     public void Two_answers_its_way_make_a_pattern_of_counting_on_likely()
     {
-        var findings = OtherSkillModel.Findings(Step.CountingOn, [Said("later", "10:59 + 1", "10:60"), Said("later", "3:50 + 20", "3:70"), Said("time-fact", "minutes in an hour", "60")]);
+        var findings = OtherSkillModel.Findings(Step.CountingOn,
+            [Said("later", "10:59 + 1", "10:60"), Said("later", "3:50 + 20", "3:70"), Said("time-fact", "minutes in an hour", "60")]);
         Assert.Equal(1, findings.Sum(finding => finding.Belief), 9);
         var pastSixty = findings.Single(finding => finding.Pattern?.Id == "past-sixty");
         Assert.True(pastSixty is { Belief: > 0.9, Telling: 2, ItsWay: 2 });
@@ -76,14 +78,16 @@ public sealed class SideQuestionTests
     public void Who_takes_a_quarter_for_25_is_sooner_believed_to_reckon_in_hundreds()
     {
         ItemAnswer[] each = [Said("time-fact", "minutes in half an hour", "50")];
-        double Hundreds(double link) => OtherSkillModel.Findings(Step.CountingOn, each, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
+        double Hundreds(double link) =>
+            OtherSkillModel.Findings(Step.CountingOn, each, link).Single(finding => finding.Pattern?.Id == "hundred-minutes").Belief;
         Assert.True(Hundreds(1) > Hundreds(0));
     }
 
     [Fact]
     public void Who_cannot_go_on_in_fives_does_not_yet_count_in_fives()
     {
-        ItemAnswer[] wrong = [Said("count-fives", "5 10 15", "16"), Said("count-fives", "25 30 35", "36"), Said("count-fives", "to the 7", "7")];
+        ItemAnswer[] wrong = [Said("count-fives", "5 10 15", "16"), Said("count-fives", "25 30 35", "36"),
+            Said("count-fives", "to the 7", "7")];
         Assert.True(SkillBelief.NotYetCountingInFives(wrong));
         ItemAnswer[] right = [Said("count-fives", "5 10 15", "20"), Said("count-fives", "25 30 35", "40")];
         Assert.False(SkillBelief.NotYetCountingInFives(right));

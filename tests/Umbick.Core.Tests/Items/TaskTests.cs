@@ -27,7 +27,9 @@ public sealed class TaskTests
     public void The_bank_has_a_thousand_items_and_more_at_stage_ten_and_in_words_only_times_that_people_say()
     {
         Assert.InRange(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).Count, 1200, 2000);
-        Assert.All(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain).Where(item => item.Task.Form == AnswerForm.Words || item.Task.Stimulus == Stimulus.Words), item => Assert.Equal(0, item.Time.Minute % 5));
+        Assert.All(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain)
+            .Where(item => item.Task.Form == AnswerForm.Words || item.Task.Stimulus == Stimulus.Words),
+            item => Assert.Equal(0, item.Time.Minute % 5));
         Assert.InRange(ItemBank.Upto(Stage.EveryMinute, ClockTasks.OnOneTime).Count, 10_000, 20_000);
         Assert.Empty(ItemBank.ForSitting(Stage.Parts, ClockTasks.Plain));
     }
@@ -164,7 +166,9 @@ public sealed class TaskTests
                 Assert.Equal(item.Choices, distractors.With(new Item(task, time), 4, seed: 3).Choices);
                 foreach (var wrong in item.Choices.Where(choice => choice.Meaning != time))
                 {
-                    var explained = new Explainer(Model).Explain(new ItemAnswer(new Item(task, time), task == ClockTasks.ChooseNames ? new SeveralAnswer([wrong]) : wrong, AnswerMode.Chosen));
+                    var explained = new Explainer(Model).Explain(
+                        new ItemAnswer(new Item(task, time), task == ClockTasks.ChooseNames ? new SeveralAnswer([wrong]) : wrong,
+                            AnswerMode.Chosen));
                     Assert.NotEmpty(explained.Explanations);
                 }
             }
@@ -216,7 +220,8 @@ public sealed class TaskTests
         var maker = new ItemMaker(Model);
         foreach (var task in new[] { ClockTasks.ChooseTime, ClockTasks.ChooseClock, ClockTasks.ChooseNames })
         {
-            var items = Enumerable.Range(1, 60).Select(seed => maker.Make(task, new ClockTime(1 + (seed % 12), 5 * (1 + (seed % 11))), Stage.EveryMinute, seed)).ToList();
+            var items = Enumerable.Range(1, 60)
+                .Select(seed => maker.Make(task, new ClockTime(1 + (seed % 12), 5 * (1 + (seed % 11))), Stage.EveryMinute, seed)).ToList();
             foreach (var place in Enumerable.Range(0, 4))
             {
                 var right = items.Count(item => item.Choices[place].Meaning == item.Time);
@@ -270,7 +275,8 @@ public sealed class TaskTests
     public void A_clock_to_put_right_cannot_be(string time)
     {
         var at = ClockTime.TryParse(time)!.Value;
-        var hands = Assert.IsType<PlacedAnswer>(new ItemMaker(Model).Make(ClockTasks.RepairClock, at, Stage.EveryMinute, seed: 1).Claim).Hands!.Value;
+        var hands = Assert.IsType<PlacedAnswer>(
+            new ItemMaker(Model).Make(ClockTasks.RepairClock, at, Stage.EveryMinute, seed: 1).Claim).Hands!.Value;
         Assert.True(HandPositions.HoursApart(hands.Hour, HandPositions.Showing(at).Hour) > ModelParameters.PlaceTolerance);
     }
 
@@ -283,7 +289,8 @@ public sealed class TaskTests
     public void Two_patterns_on_one_idea_come_together_more_often_than_by_chance()
     {
         var belief = new Belief(Model);
-        belief.Update(new ItemAnswer(new Item(ClockTasks.WordsToDigital, new ClockTime(11, 15)), AnswerParser.Parse("11:25"), AnswerMode.Written));
+        belief.Update(new ItemAnswer(new Item(ClockTasks.WordsToDigital, new ClockTime(11, 15)), AnswerParser.Parse("11:25"),
+            AnswerMode.Written));
         var half = Catalogue.Find("half-is-50")!;
         Assert.True(belief.ProbabilityOf(half) > 3 * new Belief(Model).ProbabilityOf(half));
     }

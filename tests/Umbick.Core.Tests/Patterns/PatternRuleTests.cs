@@ -256,7 +256,8 @@ public sealed class PatternRuleTests
     public void Setting_inverts_reading()
     {
         // Where a place exists at which their way of reading gives the time asked, that is where they put the hands.
-        Gen.Select(OneOf.These("next-hour", "previous-hour", "numeral-as-minutes", "fives-from-twelve", "anticlockwise"), Gen.Int[0, 719]).Sample((id, minutes) =>
+        Gen.Select(OneOf.These("next-hour", "previous-hour", "numeral-as-minutes", "fives-from-twelve", "anticlockwise"), Gen.Int[0, 719])
+            .Sample((id, minutes) =>
         {
             var time = new ClockTime(12, 0).Plus(minutes / 5 * 5);
             var placed = AnswersOf(ClockTasks.SetFromDigital, Procedure(id), time.ToString(), " ");
@@ -294,7 +295,8 @@ public sealed class PatternRuleTests
         foreach (var pattern in Catalogue.All)
         {
             var said = pattern.TextsIn(wording);
-            foreach (var text in new[] { said.Name, said.FindingOf("Wren"), said.Reads, said.Family, said.Why, said.HourFirst, said.MinuteFirst, said.Practise })
+            foreach (var text in new[] { said.Name, said.FindingOf("Wren"), said.Reads, said.Family, said.Why, said.HourFirst,
+                said.MinuteFirst, said.Practise })
             {
                 Assert.DoesNotContain("{", text, StringComparison.Ordinal);
                 if (mark != ':') Assert.DoesNotMatch(@"\d:\d", text);

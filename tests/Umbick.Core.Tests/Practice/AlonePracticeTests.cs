@@ -8,7 +8,9 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>What a child alone at a screen meets: where hands start, what is told at last, when it is enough, and what is asked aloud only.</summary>
+/// <summary>
+/// What a child alone at a screen meets: where hands start, what is told at last, when it is enough, and what is asked aloud only.
+/// </summary>
 public sealed class AlonePracticeTests
 {
     private static readonly ReadingModel Model = new();
@@ -16,35 +18,42 @@ public sealed class AlonePracticeTests
     [Fact]
     public void Loose_hands_start_nowhere_that_the_answer_or_a_pattern_s_answer_is()
     {
-        ClockTask[] tasks = [ClockTasks.SetFromDigital, ClockTasks.SetFromWords, ClockTasks.CopyClock, ClockTasks.PlaceHourHand, ClockTasks.PlaceMinuteHand, ClockTasks.SetMinutes];
+        ClockTask[] tasks = [ClockTasks.SetFromDigital, ClockTasks.SetFromWords, ClockTasks.CopyClock, ClockTasks.PlaceHourHand,
+            ClockTasks.PlaceMinuteHand, ClockTasks.SetMinutes];
         foreach (var time in ClockTime.All().Where((_, i) => i % 3 == 0))
         {
             foreach (var item in tasks.Select(task => new Item(task, time)))
             {
                 var start = StartingHands.For(Model, item);
-                Assert.True(HandPositions.HoursApart(start.Hour, HandPositions.Showing(time).Hour) > 0.3 && HandPositions.MinutesApart(start.Minute, time.Minute) > 2, $"{item.Task.Id} {time}: a hand starts where it belongs");
+                Assert.True(HandPositions.HoursApart(start.Hour, HandPositions.Showing(time).Hour) > 0.3
+                    && HandPositions.MinutesApart(start.Minute, time.Minute) > 2, $"{item.Task.Id} {time}: a hand starts where it belongs");
                 Assert.Equal(start.Minute / 60, start.Hour % 1, 6);
                 Assert.All(Model.Predict(item, AnswerMode.Placed).Answers.OfType<PlacedAnswer>(), placed => Assert.False(
-                    (placed.Hour is not { } hour || HandPositions.HoursApart(hour, start.Hour) < 0.15) && (placed.Minute is not { } minute || HandPositions.MinutesApart(minute, start.Minute) < 1.5),
+                    (placed.Hour is not { } hour || HandPositions.HoursApart(hour, start.Hour) < 0.15)
+                        && (placed.Minute is not { } minute || HandPositions.MinutesApart(minute, start.Minute) < 1.5),
                     $"{item.Task.Id} {time}: {placed.Raw} from {start.Hour:0.##}|{start.Minute:0.##}"));
             }
         }
     }
 
     [Theory]
-    [InlineData("read-digital", "10:00", "3:15", "The short hand is exactly on the 10, so the hour is 10.", "The long hand points straight up, at the 12: no minutes past the hour.")]
+    [InlineData("read-digital", "10:00", "3:15", "The short hand is exactly on the 10, so the hour is 10.",
+        "The long hand points straight up, at the 12: no minutes past the hour.")]
     [InlineData("read-digital", "6:20", "7:20", "The short hand has passed the 6 and is not yet at the 7, so the hour is 6.")]
     [InlineData("read-digital", "8:35", "8:07", "The long hand is at the 7. Counted in fives from the 12 that is 35 minutes past.")]
     [InlineData("read-digital", "6:17", "6:18", "The long hand is two small ticks past the 3: 15 and 2 is 17 minutes past.")]
     [InlineData("read-digital", "9:05", "9:5", "Minutes are written with two figures: 9:05.")]
-    [InlineData("read-words", "6:40", "20 past 6", "The long hand is at the 8. Counted in fives from the 12 that is 40 minutes past.", "The long hand is on its way up, with 20 minutes left: twenty to seven.")]
+    [InlineData("read-words", "6:40", "20 past 6", "The long hand is at the 8. Counted in fives from the 12 that is 40 minutes past.",
+        "The long hand is on its way up, with 20 minutes left: twenty to seven.")]
     [InlineData("set-from-digital", "7:40", "7|40", "At 7:40 the short hand is past the 7, nearly at the 8.")]
     [InlineData("place-minute-hand", "2:10", "|50", "The long hand is at the 2. Counted in fives from the 12 that is 10 minutes past.")]
     [InlineData("hour-only", "5:50", "6", "The short hand has passed the 5 and is not yet at the 6, so the hour is 5.")]
     [InlineData("minutes-only", "3:00", "12", "The long hand points straight up, at the 12: no minutes past the hour.")]
     [InlineData("words-to-digital", "7:45", "8:45", "Quarter to eight is 15 minutes before 8 o'clock: 7:45.")]
-    [InlineData("read-digital", "12:25", "?", "The short hand has passed the 12 and is not yet at the 1, so the hour is 12.", "The long hand is at the 5. Counted in fives from the 12 that is 25 minutes past.")]
-    public void After_telling_the_face_is_explained_at_the_step_that_went_wrong(string task, string time, string given, params string[] told)
+    [InlineData("read-digital", "12:25", "?", "The short hand has passed the 12 and is not yet at the 1, so the hour is 12.",
+        "The long hand is at the 5. Counted in fives from the 12 that is 25 minutes past.")]
+    public void After_telling_the_face_is_explained_at_the_step_that_went_wrong(
+        string task, string time, string given, params string[] told)
     {
         var item = new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value);
         Assert.Equal(told, FaceInWords.For(item, item.Read(given, Typist.Child), TeachingPreferences.Usual));
@@ -53,8 +62,12 @@ public sealed class AlonePracticeTests
     [Fact]
     public void What_is_told_at_last_asks_nothing_and_is_told_of_every_clock()
     {
-        var items = from task in ClockTasks.OnOneTime from time in ClockTime.All() where time.Minute % 7 is 0 or 3 select new Item(task, time);
-        Assert.All(items, item => Assert.All(FaceInWords.For(item, null, TeachingPreferences.Usual), sentence => Assert.DoesNotContain('?', sentence)));
+        var items = from task in ClockTasks.OnOneTime
+                    from time in ClockTime.All()
+                    where time.Minute % 7 is 0 or 3
+                    select new Item(task, time);
+        Assert.All(items, item =>
+            Assert.All(FaceInWords.For(item, null, TeachingPreferences.Usual), sentence => Assert.DoesNotContain('?', sentence)));
         Assert.All(items, item => Assert.NotEmpty(FaceInWords.For(item, null, TeachingPreferences.Usual)));
     }
 
@@ -66,7 +79,8 @@ public sealed class AlonePracticeTests
     [InlineData("describe", Step.Hour, "Look at one hand")]
     [InlineData("judge", Step.PastOrTo, "on its way down")]
     public void A_child_looks_again_at_what_the_item_asks(string task, Step practised, string told) => Assert.Contains(
-        told, ChildWords.LookAgain(new Item(ClockTasks.Find(task)!, new ClockTime(4, 40)), practised, TeachingPreferences.Usual, Stage.FiveMinutesTo), StringComparison.Ordinal);
+        told, ChildWords.LookAgain(new Item(ClockTasks.Find(task)!, new ClockTime(4, 40)), practised, TeachingPreferences.Usual,
+            Stage.FiveMinutesTo), StringComparison.Ordinal);
 
     [Fact]
     public void A_clock_that_is_worked_through_is_none_that_the_set_asks()
@@ -97,9 +111,11 @@ public sealed class AlonePracticeTests
     public void What_would_only_be_copied_from_a_screen_is_asked_aloud()
     {
         Assert.Contains(PrerequisiteCheck.Items, item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
-        Assert.DoesNotContain(PrerequisiteCheck.ItemsOnScreen, item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
+        Assert.DoesNotContain(PrerequisiteCheck.ItemsOnScreen,
+            item => item.Ask(Wording.Usual).Contains("Read this number", StringComparison.Ordinal));
         for (var seed = 0; seed < 40; seed++)
-            Assert.DoesNotContain(new OneOfEach(Model).Make([ClockTasks.Prerequisite, ClockTasks.Prerequisite], Stage.HalfPast, seed, onScreen: true), item => item.IsOnlyAloud);
+            Assert.DoesNotContain(new OneOfEach(Model).Make([ClockTasks.Prerequisite, ClockTasks.Prerequisite], Stage.HalfPast, seed,
+                onScreen: true), item => item.IsOnlyAloud);
     }
 
     [Fact]
@@ -107,7 +123,8 @@ public sealed class AlonePracticeTests
     {
         var half = OtherSkillItems.Find(ClockTasks.TimeFact, "minutes in half an hour")!;
         ItemAnswer[] answers = [new(Item.From(half), new TextAnswer("50"), AnswerMode.Written)];
-        double Belief(double hundreds) => OtherSkills.From(answers, hundreds).Findings.SingleOrDefault(finding => finding.Pattern!.Id == "hundred-minutes")?.Belief ?? 0;
+        double Belief(double hundreds) =>
+            OtherSkills.From(answers, hundreds).Findings.SingleOrDefault(finding => finding.Pattern!.Id == "hundred-minutes")?.Belief ?? 0;
         Assert.True(Belief(1) > Belief(0), "who believes that a half is 50 is believed sooner to reckon in hundreds");
         var once = new OtherSkillFinding(Catalogue.Find("hundred-minutes"), 0.95, Telling: 1, ItsWay: 1);
         Assert.Equal(Label.Possible, once.Label);
@@ -122,7 +139,8 @@ public sealed class AlonePracticeTests
     [InlineData(0.4, true, false, Label.Possible)]
     [InlineData(0.99, false, false, Label.Unlikely)]
     [InlineData(0.39, true, true, Label.Unlikely)]
-    public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, bool suffices, Label label) => Assert.Equal(label, Conclusion.LabelOf(belief, isSeen, suffices));
+    public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, bool suffices, Label label) =>
+        Assert.Equal(label, Conclusion.LabelOf(belief, isSeen, suffices));
 
     [Theory]
     [InlineData(10, 15, false)]
@@ -131,7 +149,8 @@ public sealed class AlonePracticeTests
     [InlineData(57, 3, false)]
     [InlineData(55, 5, true)]
     [InlineData(0, 30, true)]
-    public void Two_places_of_the_minute_hand_are_two_from_ten_minutes_on(int a, int b, bool apart) => Assert.Equal(apart, Evidence.AreApart(a, b));
+    public void Two_places_of_the_minute_hand_are_two_from_ten_minutes_on(int a, int b, bool apart) =>
+        Assert.Equal(apart, Evidence.AreApart(a, b));
 
     [Fact]
     public void A_question_that_cannot_be_understood_is_shown_and_says_nothing()

@@ -20,11 +20,15 @@ public sealed class ColdStartTests
             var items = ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, seed);
             Assert.Equal(ColdStart.Telling + 1, items.Count);
             Assert.Equal(items.Count, items.Select(item => (item.Task, item.Time)).Distinct().Count());
-            Assert.Equal(items.Index().Select(item => held.IsTelling(item.Item)), items.Index().Select(item => ColdStart.IsTelling(item.Index + 1, items.Count)));
-            Assert.All(items.Take(ColdStart.Telling), item => Assert.True(held.IsTelling(item), $"{pattern.Id} {item.Task.Id} {item.Time}"));
+            Assert.Equal(items.Index().Select(item => held.IsTelling(item.Item)),
+                items.Index().Select(item => ColdStart.IsTelling(item.Index + 1, items.Count)));
+            Assert.All(items.Take(ColdStart.Telling),
+                item => Assert.True(held.IsTelling(item), $"{pattern.Id} {item.Task.Id} {item.Time}"));
             Assert.False(held.IsTelling(items[^1]), pattern.Id);
-            var canSet = ItemBank.ForSitting(SetMaker.StageFor(new SetRequest(held, Stage.FiveMinutesTo, Support.Bare, 1)), [ClockTasks.SetFromDigital]).Any(held.IsTelling);
-            Assert.True(!canSet || pattern.Step is Step.Fractions or Step.PastOrTo or Step.Writing || items.Any(item => item.Task.Form == AnswerForm.Hands), pattern.Id);
+            var canSet = ItemBank.ForSitting(SetMaker.StageFor(new SetRequest(held, Stage.FiveMinutesTo, Support.Bare, 1)),
+                [ClockTasks.SetFromDigital]).Any(held.IsTelling);
+            Assert.True(!canSet || pattern.Step is Step.Fractions or Step.PastOrTo or Step.Writing
+                || items.Any(item => item.Task.Form == AnswerForm.Hands), pattern.Id);
         }
     }
 
@@ -42,7 +46,8 @@ public sealed class ColdStartTests
     public void Two_cold_starts_ask_other_times()
     {
         var held = HeldPattern.Plain(Model, Catalogue.Find("next-hour")!);
-        var (each, two) = (ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, 1), ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, 2));
+        var (each, two) = (ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, 1),
+            ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, 2));
         Assert.NotEqual(each, two);
         Assert.Equal(each, ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, 1));
     }

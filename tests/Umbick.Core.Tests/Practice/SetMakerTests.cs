@@ -16,7 +16,8 @@ public sealed class SetMakerTests
     private static readonly ReadingModel Model = new();
 
     private static readonly Gen<SetRequest> Orders = Gen.Select(
-        OneOf.These([.. Model.Patterns]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000], Gen.Int[SetRequest.Shortest, SetRequest.Longest],
+        OneOf.These([.. Model.Patterns]), OneOf.These([.. Stages.OfReading]), Gen.Int[0, 1000],
+        Gen.Int[SetRequest.Shortest, SetRequest.Longest],
         (pattern, stage, seed, length) => new SetRequest(HeldPattern.Plain(Model, pattern), stage, Support.Full, seed) { Length = length });
 
     private static PracticeSet Made(SetRequest order) => new SetMaker().Make(order);
@@ -42,15 +43,20 @@ public sealed class SetMakerTests
     {
         var items = Made(order).Items;
         return items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair =>
-            pair.Later.Part == SetPart.Differ && Parts(order, pair.Earlier.Item, pair.Later.Item) && IsMinimal(order, pair.Earlier.Item, pair.Later.Item));
+            pair.Later.Part == SetPart.Differ && Parts(order, pair.Earlier.Item, pair.Later.Item)
+                && IsMinimal(order, pair.Earlier.Item, pair.Later.Item));
     }, iter: Sets);
 
     private static bool Parts(SetRequest order, Item agree, Item differ) => !order.Held.IsTelling(agree) && order.Held.IsTelling(differ);
 
-    /// <summary>The same task and one of hour and minutes; another task only where no time of the same would do, or for halves and quarters, to begin on a face.</summary>
+    /// <summary>
+    /// The same task and one of hour and minutes; another task only where no time of the same would do, or for halves and quarters, to
+    /// begin on a face.
+    /// </summary>
     private static bool IsMinimal(SetRequest order, Item agree, Item differ) => agree.Task == differ.Task
         ? agree.Time.Hour == differ.Time.Hour || agree.Time.Minute == differ.Time.Minute
-        : agree.Time == differ.Time && (order.Held.Pattern.Step == Step.Fractions ? agree.Task.ShowsClock : LeftToPair(order, differ.Task) == 0);
+        : agree.Time == differ.Time
+        && (order.Held.Pattern.Step == Step.Fractions ? agree.Task.ShowsClock : LeftToPair(order, differ.Task) == 0);
 
     /// <summary>How many times of a task come right by the pattern, once those are gone that earlier pairs have used.</summary>
     private static int LeftToPair(SetRequest order, ClockTask task)
@@ -58,25 +64,33 @@ public sealed class SetMakerTests
         var used = Made(order).Items.Select(item => (item.Item.Task, item.Item.Time)).ToHashSet();
         var open = ItemBank.ForSitting(SetMaker.StageFor(order), [task]).Where(item => !used.Contains((item.Task, item.Time))).ToList();
         var telling = open.Where(order.Held.IsTelling).Select(item => item.Time).ToList();
-        return open.Where(order.Held.ComesRight).Count(item => telling.Exists(time => time.Hour == item.Time.Hour || time.Minute == item.Time.Minute));
+        return open.Where(order.Held.ComesRight)
+            .Count(item => telling.Exists(time => time.Hour == item.Time.Hour || time.Minute == item.Time.Minute));
     }
 
     [Fact]
     public void Claims_are_true_about_half_the_time_and_false_ones_are_the_pattern_s_own()
     {
-        var claims = Model.Patterns.SelectMany(pattern => Enumerable.Range(0, 40).Select(seed => new SetRequest(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Most, seed)))
-            .SelectMany(order => Made(order).Items.Where(item => item.Item.Task == ClockTasks.Judge).Select(item => (order.Held, item.Item))).ToList();
+        var claims = Model.Patterns.SelectMany(pattern =>
+            Enumerable.Range(0, 40).Select(seed =>
+                new SetRequest(HeldPattern.Plain(Model, pattern), Stage.FiveMinutesTo, Support.Most, seed)))
+            .SelectMany(order => Made(order).Items.Where(item => item.Item.Task == ClockTasks.Judge)
+            .Select(item => (order.Held, item.Item))).ToList();
         Assert.InRange(claims.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.4, 0.6);
-        Assert.All(claims.GroupBy(claim => claim.Held.Pattern.Id), each => Assert.InRange(each.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.2, 0.8));
-        Assert.All(claims.Where(claim => !claim.Item.ClaimIsRight), claim => Assert.Equal(claim.Held.AnswerTo(ReadFor(claim.Item)), claim.Item.Claim));
-        var several = Made(new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Most, 1) { Length = 9 }).Items.Where(item => item.Item.Task == ClockTasks.Judge);
+        Assert.All(claims.GroupBy(claim => claim.Held.Pattern.Id),
+            each => Assert.InRange(each.Average(claim => claim.Item.ClaimIsRight ? 1.0 : 0), 0.2, 0.8));
+        Assert.All(claims.Where(claim => !claim.Item.ClaimIsRight),
+            claim => Assert.Equal(claim.Held.AnswerTo(ReadFor(claim.Item)), claim.Item.Claim));
+        var several = Made(new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("next-hour")!), Stage.FiveMinutesTo, Support.Most, 1)
+        { Length = 9 }).Items.Where(item => item.Item.Task == ClockTasks.Judge);
         Assert.Equal([false, true], several.Select(item => item.Item.ClaimIsRight).Order());
     }
 
     private static Item ReadFor(Item claim) => new(claim.Claim is WordsAnswer ? ClockTasks.ReadWords : ClockTasks.ReadDigital, claim.Time);
 
     [Fact]
-    public void Hours_and_parts_of_the_face_are_spread() => Orders.Where(order => order.Stage >= Stage.FiveMinutesTo && !order.Held.Pattern.ShowsOnlyAtTwelve).Sample(order =>
+    public void Hours_and_parts_of_the_face_are_spread() =>
+        Orders.Where(order => order.Stage >= Stage.FiveMinutesTo && !order.Held.Pattern.ShowsOnlyAtTwelve).Sample(order =>
     {
         var times = Made(order).Items.Select(item => item.Item.Time).ToList();
         var pairs = Made(order).Items.Count(item => item.Part == SetPart.Agree);
@@ -90,7 +104,8 @@ public sealed class SetMakerTests
     public void Nothing_is_asked_that_was_not_taught_unless_the_pattern_shows_only_there() => Orders.Sample(order =>
     {
         var stage = SetMaker.StageFor(order);
-        var raised = stage > order.Stage && ItemBank.ForSitting(order.Stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling);
+        var raised = stage > order.Stage
+            && ItemBank.ForSitting(order.Stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling);
         return !raised && Made(order).Items.All(item => stage.Has(item.Item.Time.Minute) && item.Item.Task.From <= stage);
     }, iter: Sets);
 
@@ -103,29 +118,39 @@ public sealed class SetMakerTests
     }, iter: Sets);
 
     [Fact]
-    public void The_same_order_makes_the_same_set() => Orders.Sample(order => Made(order).Items.SequenceEqual(Made(order).Items), iter: Sets);
+    public void The_same_order_makes_the_same_set() =>
+        Orders.Sample(order => Made(order).Items.SequenceEqual(Made(order).Items), iter: Sets);
 
     [Fact]
-    public void Why_an_item_is_there_names_what_is_right_and_what_the_pattern_would_answer() => Orders.Sample(order => Made(order).Items.All(item =>
+    public void Why_an_item_is_there_names_what_is_right_and_what_the_pattern_would_answer() =>
+        Orders.Sample(order => Made(order).Items.All(item =>
     {
-        var asked = item.Item.Task == ClockTasks.Judge ? ReadFor(item.Item) : item.Item.Task == ClockTasks.RepairClock ? new Item(ClockTasks.SetFromDigital, item.Item.Time) : item.Item;
+        var asked = item.Item.Task == ClockTasks.Judge ? ReadFor(item.Item)
+            : item.Item.Task == ClockTasks.RepairClock ? new Item(ClockTasks.SetFromDigital, item.Item.Time) : item.Item;
         var (right, its) = (asked.Right, order.Held.AnswerTo(asked));
-        return item.Why.EndsWith('.') && (right is PlacedAnswer or PlacesAnswer or HourPlaceAnswer || item.Why.Contains(Said(right), StringComparison.Ordinal))
-            && (!item.Part.IsTelling() || its is PlacedAnswer || item.Why.Contains($"not {Said(its)}", StringComparison.Ordinal) == order.Held.IsTelling(asked));
+        return item.Why.EndsWith('.')
+            && (right is PlacedAnswer or PlacesAnswer or HourPlaceAnswer || item.Why.Contains(Said(right), StringComparison.Ordinal))
+            && (!item.Part.IsTelling() || its is PlacedAnswer
+            || item.Why.Contains($"not {Said(its)}", StringComparison.Ordinal) == order.Held.IsTelling(asked));
     }), iter: Sets);
 
-    private static string Said(Answer answer) => answer is DigitalAnswer { Hour: null, Minutes: { } minutes } ? $"{minutes} minutes" : answer.Short(Wording.Usual);
+    private static string Said(Answer answer) => answer is DigitalAnswer { Hour: null, Minutes: { } minutes } ? $"{minutes} minutes"
+        : answer.Short(Wording.Usual);
 
     [Fact]
-    public void An_item_can_be_changed_for_another_that_keeps_the_rules() => Gen.Select(Orders, Gen.Int[0, SetRequest.Longest - 1].Array[1, 4]).Sample((order, swaps) =>
+    public void An_item_can_be_changed_for_another_that_keeps_the_rules() =>
+        Gen.Select(Orders, Gen.Int[0, SetRequest.Longest - 1].Array[1, 4]).Sample((order, swaps) =>
     {
         var (before, changed) = (Made(order), order with { Swaps = swaps });
         var after = Made(changed);
         return after.Items.Select(item => item.Part).SequenceEqual(before.Items.Select(item => item.Part))
             && after.Items.Select(item => (item.Item.Task, item.Item.Time)).Distinct().Count() == order.Length
-            && after.Items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair => Parts(order, pair.Earlier.Item, pair.Later.Item)
-                && (pair.Earlier.Item.Time.Hour == pair.Later.Item.Time.Hour || pair.Earlier.Item.Time.Minute == pair.Later.Item.Time.Minute))
-            && after.Items.Index().Where(item => !swaps.Contains(item.Index)).All(item => item.Item == before.Items[item.Index] || item.Item.Why != before.Items[item.Index].Why);
+            && after.Items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree)
+            .All(pair => Parts(order, pair.Earlier.Item, pair.Later.Item)
+                && (pair.Earlier.Item.Time.Hour == pair.Later.Item.Time.Hour
+                || pair.Earlier.Item.Time.Minute == pair.Later.Item.Time.Minute))
+            && after.Items.Index().Where(item => !swaps.Contains(item.Index))
+            .All(item => item.Item == before.Items[item.Index] || item.Item.Why != before.Items[item.Index].Why);
     }, iter: Sets);
 
     [Theory]
@@ -150,7 +175,8 @@ public sealed class SetMakerTests
         // Only 12:30 shows it at this stage: that one they share, and what comes right beside it they need not.
         var order = new SetRequest(HeldPattern.Plain(Model, Catalogue.Find("lower-numeral")!), Stage.HalfPast, Support.Most, 3);
         var first = Made(order).Items.Select(item => item.Item.Time).ToHashSet();
-        var shared = Made(order with { Seed = 4, Taken = first }).Items.Select(item => item.Item.Time).Where(first.Contains).Distinct().ToList();
+        var shared = Made(order with { Seed = 4, Taken = first }).Items.Select(item => item.Item.Time).Where(first.Contains).Distinct()
+            .ToList();
         Assert.All(shared, time => Assert.Equal(12, time.Hour));
     }
 
@@ -159,8 +185,10 @@ public sealed class SetMakerTests
     {
         var pattern = Catalogue.Find("numeral-as-minutes")!;
         var belief = new Belief(Model);
-        foreach (var (time, answer) in new[] { ("4:30", "4:30"), ("7:30", "7:30"), ("2:00", "2:00"), ("4:20", "4:04"), ("8:35", "8:07"), ("6:10", "6:02"), ("9:15", "9:15"), ("3:45", "3:45"), ("1:50", "1:10") })
-            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), AnswerMode.Said));
+        foreach (var (time, answer) in new[] { ("4:30", "4:30"), ("7:30", "7:30"), ("2:00", "2:00"), ("4:20", "4:04"), ("8:35", "8:07"),
+            ("6:10", "6:02"), ("9:15", "9:15"), ("3:45", "3:45"), ("1:50", "1:10") })
+            belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer),
+                AnswerMode.Said));
         var held = HeldPattern.From(Model, pattern, belief);
         Assert.False(held.IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 30))));
         Assert.True(held.IsTelling(new Item(ClockTasks.ReadDigital, new ClockTime(5, 20))));
@@ -176,9 +204,11 @@ public sealed class SetMakerTests
         var belief = new Belief(Model);
         foreach (var (task, time, answer) in new[]
         {
-            ("read-digital", "4:20", "5:20"), ("read-digital", "8:35", "9:35"), ("set-from-digital", "2:50", "2.83|50"), ("read-words", "6:40", "20 to 8"),
+            ("read-digital", "4:20", "5:20"), ("read-digital", "8:35", "9:35"), ("set-from-digital", "2:50", "2.83|50"),
+            ("read-words", "6:40", "20 to 8"),
             ("set-from-digital", "7:10", "7.17|10"), ("read-digital", "1:05", "2:05"), ("set-from-words", "9:40", "9.67|40"),
-        }) belief.Update(new ItemAnswer(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), ClockTasks.Find(task)!.Taken));
+        }) belief.Update(new ItemAnswer(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer),
+            ClockTasks.Find(task)!.Taken));
         var set = Made(new SetRequest(HeldPattern.From(Model, Catalogue.Find("next-hour")!, belief), Stage.FiveMinutesTo, Support.Full, 2));
         Assert.Equal(ClockTasks.ReadWords, set.Items[^2].Item.Task);
     }
@@ -191,19 +221,29 @@ public sealed class SetMakerTests
         Assert.Equal(ClockTasks.ReadWords, Made(order with { CarriedTo = [ClockTasks.SetFromDigital] }).Items[^2].Item.Task);
     }
 
-    /// <summary>The six sets that teachers gave, in kind: where each place's item is asked, and whether the pattern comes right there.</summary>
+    /// <summary>
+    /// The six sets that teachers gave, in kind: where each place's item is asked, and whether the pattern comes right there.
+    /// </summary>
     [Theory]
-    [InlineData("hands-swapped", Stage.HalfPast, "hour-only=", "read-digital=", "read-digital→", "judge→", "read-digital=", "read-digital→", "set-from-digital→", "read-digital→")]
-    [InlineData("next-hour", Stage.FiveMinutesTo, "read-digital=", "hour-only=", "hour-only→", "judge→", "read-digital=", "read-digital→", "set-from-digital→", "read-digital→ 12")]
-    [InlineData("fives-from-twelve", Stage.FiveMinutesTo, "hour-only=", "hour-only=", "read-digital→", "judge→", "hour-only=", "read-digital→", "set-from-digital→", "read-digital→")]
-    [InlineData("to-as-past", Stage.FiveMinutesTo, "read-words=", "read-words=", "read-words→", "judge→", "read-words=", "read-words→", "set-from-words→", "read-words→ 12")]
-    [InlineData("hour-hand-on-numeral", Stage.FiveMinutesTo, "place-hour-hand=", "place-hour-hand=", "place-hour-hand→", "repair-clock→", "place-hour-hand=", "place-hour-hand→", "set-from-digital→", "place-hour-hand→ 12")]
-    [InlineData("previous-hour", Stage.FiveMinutesTo, "minutes-only=", "minutes-only=", "read-digital→", "judge→", "minutes-only=", "read-digital→", "set-from-digital→", "read-digital→ 12")]
-    [InlineData("half-names-next", Stage.QuarterTo, "read-digital=", "read-words=", "read-words→", "judge→", "words-to-digital=", "words-to-digital→", "set-from-words→", "words-to-digital→")]
+    [InlineData("hands-swapped", Stage.HalfPast, "hour-only=", "read-digital=", "read-digital→", "judge→", "read-digital=", "read-digital→",
+        "set-from-digital→", "read-digital→")]
+    [InlineData("next-hour", Stage.FiveMinutesTo, "read-digital=", "hour-only=", "hour-only→", "judge→", "read-digital=", "read-digital→",
+        "set-from-digital→", "read-digital→ 12")]
+    [InlineData("fives-from-twelve", Stage.FiveMinutesTo, "hour-only=", "hour-only=", "read-digital→", "judge→", "hour-only=",
+        "read-digital→", "set-from-digital→", "read-digital→")]
+    [InlineData("to-as-past", Stage.FiveMinutesTo, "read-words=", "read-words=", "read-words→", "judge→", "read-words=", "read-words→",
+        "set-from-words→", "read-words→ 12")]
+    [InlineData("hour-hand-on-numeral", Stage.FiveMinutesTo, "place-hour-hand=", "place-hour-hand=", "place-hour-hand→", "repair-clock→",
+        "place-hour-hand=", "place-hour-hand→", "set-from-digital→", "place-hour-hand→ 12")]
+    [InlineData("previous-hour", Stage.FiveMinutesTo, "minutes-only=", "minutes-only=", "read-digital→", "judge→", "minutes-only=",
+        "read-digital→", "set-from-digital→", "read-digital→ 12")]
+    [InlineData("half-names-next", Stage.QuarterTo, "read-digital=", "read-words=", "read-words→", "judge→", "words-to-digital=",
+        "words-to-digital→", "set-from-words→", "words-to-digital→")]
     public void A_set_is_of_the_kind_that_a_specialist_makes(string pattern, Stage stage, params string[] places)
     {
         var order = new SetRequest(HeldPattern.Plain(Model, Catalogue.Find(pattern)!), stage, Support.Full, 5);
-        Assert.Equal(places, Made(order).Items.Select(item => $"{item.Item.Task.Id}{(item.Part.IsTelling() ? '→' : '=')}{(item.Part == SetPart.Bare && item.Item.Time.Hour == 12 ? " 12" : "")}"));
+        Assert.Equal(places, Made(order).Items.Select(item =>
+            $"{item.Item.Task.Id}{(item.Part.IsTelling() ? '→' : '=')}{(item.Part == SetPart.Bare && item.Item.Time.Hour == 12 ? " 12" : "")}"));
     }
 
     [Theory]
@@ -216,7 +256,8 @@ public sealed class SetMakerTests
         var set = new EaseSet(task => task == ClockTasks.ReadDigital).Make(stage, seed: 3);
         Assert.Null(set.Pattern);
         Assert.Equal(length, set.Items.Select(item => item.Item).Distinct().Count());
-        Assert.All(set.Items, item => Assert.Equal((ClockTasks.ReadDigital, Support.Bare, SetPart.Ease), (item.Item.Task, item.Support, item.Part)));
+        Assert.All(set.Items, item =>
+            Assert.Equal((ClockTasks.ReadDigital, Support.Bare, SetPart.Ease), (item.Item.Task, item.Support, item.Part)));
         Assert.All(set.Items, item => Assert.True(item.Item.Time.Minute == 0 || stage.Has(item.Item.Time.Minute)));
         Assert.Equal(set.Items, new EaseSet(task => task == ClockTasks.ReadDigital).Make(stage, seed: 3).Items);
     }
@@ -240,14 +281,16 @@ public sealed class SetMakerTests
     [InlineData("12:00", "11.95|0", true)]
     [InlineData("12:00", "11.8|0", false)]
     public void Hands_are_right_near_their_place(string time, string raw, bool right) =>
-        Assert.Equal(right, Scoring.IsRight(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(raw), AnswerMode.Placed, Stage.FiveMinutesPast));
+        Assert.Equal(right, Scoring.IsRight(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(raw),
+            AnswerMode.Placed, Stage.FiveMinutesPast));
 
     [Theory]
     [InlineData("6:30", "6.85|30", true)]
     [InlineData("6:30", "6|30", false)]
     [InlineData("12:30", "0.05|30", false)]
     public void Before_five_minute_times_the_right_space_is_enough(string time, string raw, bool right) =>
-        Assert.Equal(right, Scoring.IsRight(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(raw), AnswerMode.Placed, Stage.HalfPast));
+        Assert.Equal(right, Scoring.IsRight(new Item(ClockTasks.SetFromDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(raw),
+            AnswerMode.Placed, Stage.HalfPast));
 
     [Theory]
     [InlineData("read-digital", "9:05", "9:05", AnswerMode.Written, true)]
@@ -260,7 +303,8 @@ public sealed class SetMakerTests
     [InlineData("words-to-digital", "6:40", "ok", AnswerMode.Said, true)]
     [InlineData("read-digital", "6:40", "?", AnswerMode.Said, false)]
     public void Figures_and_words_are_right(string task, string time, string raw, AnswerMode mode, bool right) =>
-        Assert.Equal(right, Scoring.IsRight(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(raw), mode, Stage.EveryMinute));
+        Assert.Equal(right, Scoring.IsRight(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(raw),
+            mode, Stage.EveryMinute));
 }
 
 internal static class Neighbours

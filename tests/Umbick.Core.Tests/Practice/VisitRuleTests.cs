@@ -8,12 +8,17 @@ using Umbick.Core.Teaching;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>The rules of a visit: prompts by rung, what the next one begins with, what cold starts say, what several children are asked together.</summary>
+/// <summary>
+/// The rules of a visit: prompts by rung, what the next one begins with, what cold starts say, what several children are asked together.
+/// </summary>
 public sealed class VisitRuleTests
 {
     private static readonly ReadingModel Model = new();
 
-    /// <summary>What each telling answer took (. by itself, w wait, l look again, h hand named, c two choices, t told), and what the next visit begins with.</summary>
+    /// <summary>
+    /// What each telling answer took (. by itself, w wait, l look again, h hand named, c two choices, t told), and what the next visit
+    /// begins with.
+    /// </summary>
     [Theory]
     [InlineData("", null)]
     [InlineData("....", null)]
@@ -28,7 +33,8 @@ public sealed class VisitRuleTests
     [InlineData(".ht", "look-again")]
     [InlineData("t", "two-choices")]
     public void The_next_visit_begins_one_rung_lower(string took, string? next) =>
-        Assert.Equal(next, Rungs.Next(took.Select(letter => letter == '.' ? default(Rung?) : (Rung)"wlhct".IndexOf(letter, StringComparison.Ordinal)))?.Id());
+        Assert.Equal(next, Rungs.Next(
+            took.Select(letter => letter == '.' ? default(Rung?) : (Rung)"wlhct".IndexOf(letter, StringComparison.Ordinal)))?.Id());
 
     [Fact]
     public void A_rung_is_found_by_the_id_that_stands_in_rows()
@@ -52,7 +58,8 @@ public sealed class VisitRuleTests
     [InlineData("0/4 0/4 0/1", ColdStartAdvice.GoOn)]
     [InlineData("0/4 0/4 0/1 0/4", ColdStartAdvice.ChangeApproach)]
     public void Three_cold_starts_running_decide_and_one_broken_off_says_nothing(string results, ColdStartAdvice say) =>
-        Assert.Equal(say, ColdStarts.Advise(results.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(result => (result[0] - '0', result[2] - '0'))));
+        Assert.Equal(say, ColdStarts.Advise(
+            results.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(result => (result[0] - '0', result[2] - '0'))));
 
     [Fact]
     public void For_every_item_that_is_practised_somebody_can_be_helped_rung_by_rung()
@@ -60,14 +67,16 @@ public sealed class VisitRuleTests
         foreach (var (pattern, seed) in from pattern in Model.Patterns from seed in Enumerable.Range(0, 3) select (pattern, seed))
         {
             var held = HeldPattern.Plain(Model, pattern);
-            foreach (var item in new SetMaker().Make(new SetRequest(held, Stage.FiveMinutesTo, Support.Full, seed)).Items.Select(each => each.Item))
+            foreach (var item in new SetMaker().Make(new SetRequest(held, Stage.FiveMinutesTo, Support.Full, seed)).Items.Select(each =>
+                each.Item))
             {
                 var named = $"{pattern.Id} {item.Task.Id} {item.Time}";
                 var ladder = PromptLadder.For(item, held, TeachingPreferences.Usual, Stage.FiveMinutesTo);
                 Assert.Equal(Enum.GetValues<Rung>(), ladder.Select(prompt => prompt.Rung));
                 Assert.All(ladder, prompt => Assert.False(string.IsNullOrWhiteSpace(prompt.Say), named));
                 var right = FaceInWords.Right(item, Wording.Usual);
-                Assert.All(ladder.Take(3), prompt => Assert.False(prompt.Say.Contains(right, StringComparison.Ordinal), $"{named}: {prompt.Say}"));
+                Assert.All(ladder.Take(3),
+                    prompt => Assert.False(prompt.Say.Contains(right, StringComparison.Ordinal), $"{named}: {prompt.Say}"));
                 Assert.Contains(right, ladder[4].Say, StringComparison.Ordinal);
             }
         }
@@ -78,13 +87,15 @@ public sealed class VisitRuleTests
     [InlineData("read-digital", "4:35", "next-hour", "“Is it 5:35, or 4:35?”")]
     [InlineData("read-words", "4:40", "to-as-past", "“Is it twenty to five, or twenty past four?”")]
     [InlineData("hour-only", "4:40", "next-hour", "“Is it past the 4, nearly at the 5, or 5?”")]
-    [InlineData("set-from-digital", "6:20", "hour-hand-on-numeral", "“Is it the short hand a little past the 6, the long hand at the 4, or the short hand exactly on the 6, the long hand at the 4?”")]
+    [InlineData("set-from-digital", "6:20", "hour-hand-on-numeral",
+        "“Is it the short hand a little past the 6, the long hand at the 4, or the short hand exactly on the 6, the long hand at the 4?”")]
     [InlineData("hour-only", "2:00", "next-hour", "Give two answers to choose from: the right one, and the child’s own.")]
     [InlineData("read-digital", "4:00", "next-hour", "Give two answers to choose from: the right one, and the child’s own.")]
     public void The_two_choices_are_the_right_answer_and_the_pattern_s(string task, string time, string pattern, string say)
     {
         var item = new Item(ClockTasks.Find(task)!, ClockTime.TryParse(time)!.Value);
-        Assert.Equal(say, PromptLadder.For(item, HeldPattern.Plain(Model, Catalogue.Find(pattern)!), TeachingPreferences.Usual, Stage.FiveMinutesTo)[3].Say);
+        Assert.Equal(say, PromptLadder.For(item, HeldPattern.Plain(Model, Catalogue.Find(pattern)!), TeachingPreferences.Usual,
+            Stage.FiveMinutesTo)[3].Say);
     }
 
     [Fact]
@@ -101,8 +112,10 @@ public sealed class VisitRuleTests
         HeldPattern Knows(params string[] right)
         {
             var belief = new Belief(Model);
-            foreach (var (time, answer) in right.Select(time => (time, time)).Concat([("2:20", "2:04"), ("6:40", "6:08"), ("11:10", "11:02"), ("3:50", "3:10")]))
-                belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), AnswerMode.Said));
+            foreach (var (time, answer) in right.Select(time => (time, time))
+                .Concat([("2:20", "2:04"), ("6:40", "6:08"), ("11:10", "11:02"), ("3:50", "3:10")]))
+                belief.Update(new ItemAnswer(new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer),
+                    AnswerMode.Said));
             return HeldPattern.From(Model, pattern, belief);
         }
     }
@@ -131,7 +144,8 @@ public sealed class VisitRuleTests
     [InlineData("3:40", "two thirds of the way from 3 to 4")]
     [InlineData("3:45", "three quarters of the way from 3 to 4")]
     [InlineData("12:55", "nearly all of the way from 12 to 1")]
-    public void A_loose_short_hand_is_put_so_much_of_the_way(string time, string told) => Assert.Equal(told, HourPlaces.ToPut(ClockTime.TryParse(time)!.Value));
+    public void A_loose_short_hand_is_put_so_much_of_the_way(string time, string told) =>
+        Assert.Equal(told, HourPlaces.ToPut(ClockTime.TryParse(time)!.Value));
 
     [Fact]
     public void Every_note_has_an_id_of_its_own_and_is_found_by_it()

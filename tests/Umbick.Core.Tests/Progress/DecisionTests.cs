@@ -7,13 +7,15 @@ using Umbick.Core.Timetabling;
 namespace Umbick.Core.Tests;
 
 /// <summary>
-/// What follows from cold starts. One is written as its day and its telling answers: <c>r</c> right, <c>i</c> the pattern's way, <c>o</c> some other way; in capitals
+/// What follows from cold starts. One is written as its day and its telling answers: <c>r</c> right, <c>i</c> the pattern's way, <c>o</c>
+/// some other way; in capitals
 /// where a clock was set. A decision is written between them as <c>+finish</c> (taken) or <c>-finish</c> (turned down).
 /// </summary>
 public sealed class DecisionTests
 {
     /// <summary>A week of holidays from 6 April, and a single day on 1 May.</summary>
-    private static readonly SchoolYear Year = new([new Holiday("Lamp week", Day("6/4"), Day("10/4")), new Holiday("Ferry day", Day("1/5"), Day("1/5"))]);
+    private static readonly SchoolYear Year =
+        new([new Holiday("Lamp week", Day("6/4"), Day("10/4")), new Holiday("Ferry day", Day("1/5"), Day("1/5"))]);
 
     [Theory]
     [InlineData("2/3 iiii, 9/3 riii, 16/3 iioi", null)]
@@ -71,8 +73,10 @@ public sealed class DecisionTests
     [InlineData("2/3 rrrr, 9/3 rrrr, +finish, 30/3 rrrr", "10/3= 13/4 4/5")]
     public void Rechecks_come_in_school_time(string course, string due)
     {
-        var spaced = Course(course).Rechecks!.All.Where(recheck => recheck.Time != RecheckTime.AfterHoliday).OrderBy(recheck => recheck.Time);
-        Assert.Equal(due.Split(' ').Where(text => !text.EndsWith('*')), spaced.Select(recheck => $"{recheck.Due!.Value.Day}/{recheck.Due!.Value.Month}{(recheck.Held is null ? "" : "=")}"));
+        var spaced = Course(course).Rechecks!.All.Where(recheck => recheck.Time != RecheckTime.AfterHoliday)
+            .OrderBy(recheck => recheck.Time);
+        Assert.Equal(due.Split(' ').Where(text => !text.EndsWith('*')),
+            spaced.Select(recheck => $"{recheck.Due!.Value.Day}/{recheck.Due!.Value.Month}{(recheck.Held is null ? "" : "=")}"));
     }
 
     [Fact]
@@ -89,7 +93,8 @@ public sealed class DecisionTests
     [Fact]
     public void Without_a_holiday_in_the_timetable_the_last_recheck_has_no_day()
     {
-        var course = PatternCourse.Build(Read("2/3 rrrr, 9/3 rrrr, +finish").Colds, Read("2/3 rrrr, 9/3 rrrr, +finish").Decisions, SchoolYear.Plain);
+        var course = PatternCourse.Build(Read("2/3 rrrr, 9/3 rrrr, +finish").Colds, Read("2/3 rrrr, 9/3 rrrr, +finish").Decisions,
+            SchoolYear.Plain);
         Assert.Null(course.Rechecks!.All.Single(recheck => recheck.Time == RecheckTime.AfterHoliday).Due);
         Assert.Equal(PatternPhase.InRechecks, course.Phase);
     }
@@ -125,7 +130,8 @@ public sealed class DecisionTests
     [InlineData("2/3 iiii, 9/3 riii, 16/3 iiii, 23/3 iiii", ProgressSays.NotWorking)]
     [InlineData("2/3 rrrr, 9/3 rrrr", ProgressSays.ItWorked)]
     [InlineData("2/3 rrrr, 9/3 rrrr, +finish, 16/3 rrii", ProgressSays.CameBack)]
-    public void One_word_says_how_it_goes(string course, ProgressSays says) => Assert.Equal(says, ProgressSentence.From(Course(course)).Says);
+    public void One_word_says_how_it_goes(string course, ProgressSays says) =>
+        Assert.Equal(says, ProgressSentence.From(Course(course)).Says);
 
     [Theory]
     [InlineData("", "A", "2/3")]
@@ -136,7 +142,8 @@ public sealed class DecisionTests
     public void A_cycle_has_three_forms(string held, string? next, string? due)
     {
         var cycle = new CheckCycle(Day("2/3"), Day("27/4"), 10);
-        var found = cycle.Next([.. held.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(form => new CheckHeld(form, Day("3/3"), 10, 12))], Year);
+        var found = cycle.Next([
+            .. held.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(form => new CheckHeld(form, Day("3/3"), 10, 12))], Year);
         Assert.Equal(next, found?.Form);
         Assert.Equal(due is null ? null : Day(due), found?.Due);
     }
@@ -162,13 +169,19 @@ public sealed class DecisionTests
         {
             var parts = each.Split(' ');
             if (parts.Length == 2) colds.Add(new ColdResult(Guid.NewGuid(), Day(parts[0]), [.. parts[1].Select(Answer)]));
-            else decisions.Add(new PatternDecision(each[1] switch { 'c' => DecisionKind.ChangeApproach, 'f' => DecisionKind.FinishPattern, _ => DecisionKind.BackToPractice }, each[0] == '+', colds[^1].Day, colds[^1].Id));
+            else decisions.Add(new PatternDecision(each[1] switch
+            {
+                'c' => DecisionKind.ChangeApproach,
+                'f' => DecisionKind.FinishPattern,
+                _ => DecisionKind.BackToPractice
+            }, each[0] == '+', colds[^1].Day, colds[^1].Id));
         }
         return (colds, decisions);
     }
 
     private static ColdAnswer Answer(char sign) =>
-        new(char.ToLowerInvariant(sign) switch { 'r' => TellingOutcome.Right, 'i' => TellingOutcome.ItsWay, _ => TellingOutcome.Otherwise }, char.IsUpper(sign));
+        new(char.ToLowerInvariant(sign) switch { 'r' => TellingOutcome.Right, 'i' => TellingOutcome.ItsWay, _ => TellingOutcome.Otherwise },
+            char.IsUpper(sign));
 
     private static DateOnly Day(string text) => DateOnly.ParseExact($"{text}/2026", "d/M/yyyy", CultureInfo.InvariantCulture);
 }

@@ -28,7 +28,8 @@ public sealed class ProgressTests
     [Fact]
     public void The_dial_counts_right_and_wrong_by_hour_and_by_sector_without_help()
     {
-        var map = DialMap.From([Answer(Monday, "12:05", true), Answer(Monday, "12:09", false), Answer(Monday, "6:55", false), Answer(Monday, "6:55", true) with { Helped = true }]);
+        var map = DialMap.From([Answer(Monday, "12:05", true), Answer(Monday, "12:09", false), Answer(Monday, "6:55", false),
+            Answer(Monday, "6:55", true) with { Helped = true }]);
         Assert.Equal(new DialCount(12, 1, 1), map.Hours[11]);
         Assert.Equal(new DialCount(6, 0, 1), map.Hours[5]);
         Assert.Equal(new DialCount(5, 1, 1), map.Sectors[1]);
@@ -66,7 +67,9 @@ public sealed class ProgressTests
     [InlineData("4 3 2 1", -1.0)]
     public void A_trend_is_claimed_from_four_on_and_one_wild_day_does_not_bend_it(string rights, double? perWeek)
     {
-        var trend = Trend.PerWeek([.. rights.Split(' ').Select((right, week) => (Monday.AddDays(7 * week), double.Parse(right, System.Globalization.CultureInfo.InvariantCulture)))]);
+        var trend = Trend.PerWeek(
+            [.. rights.Split(' ').Select((right, week) =>
+                (Monday.AddDays(7 * week), double.Parse(right, System.Globalization.CultureInfo.InvariantCulture)))]);
         Assert.Equal(perWeek is null, trend is null);
         if (perWeek is { } known) Assert.Equal(known, trend!.Value, 0.25);
     }
@@ -78,7 +81,8 @@ public sealed class ProgressTests
     [Fact]
     public void The_dial_then_is_what_was_before_practice_and_now_the_last_six_weeks()
     {
-        var answers = new[] { Answer(Monday, "6:55", false) }.Concat(Enumerable.Range(0, 6).Select(i => Answer(Monday.AddDays(30 + i), "6:55", true))).ToList();
+        var answers = new[] { Answer(Monday, "6:55", false) }.Concat(
+            Enumerable.Range(0, 6).Select(i => Answer(Monday.AddDays(30 + i), "6:55", true))).ToList();
         var (then, now) = DialMap.ThenAndNow(answers, Monday.AddDays(2), Monday.AddDays(40));
         Assert.Equal(new DialCount(55, 0, 1), then.Sectors[11]);
         Assert.Equal(new DialCount(55, 6, 0), now!.Sectors[11]);
@@ -89,11 +93,13 @@ public sealed class ProgressTests
     [Fact]
     public void Growth_holds_the_child_then_and_now_against_the_same_clocks()
     {
-        CheckHeld[] held = [new("A", Monday, 4, 12, 4.2), new("B", Monday.AddDays(28), 5, 12, null), new("C", Monday.AddDays(56), 9, 12, 9.7)];
+        CheckHeld[] held = [new("A", Monday, 4, 12, 4.2), new("B", Monday.AddDays(28), 5, 12, null),
+            new("C", Monday.AddDays(56), 9, 12, 9.7)];
         Assert.Equal(5.5, CheckCycle.Growth(held)!.Value, 9);
         Assert.Null(CheckCycle.Growth(held[..2]));
         Assert.Null(CheckCycle.Growth(held[..1]));
     }
 
-    private static ScoredAnswer Answer(DateOnly day, string time, bool right) => new(day, new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), right);
+    private static ScoredAnswer Answer(DateOnly day, string time, bool right) =>
+        new(day, new Item(ClockTasks.ReadDigital, ClockTime.TryParse(time)!.Value), right);
 }

@@ -9,7 +9,8 @@ namespace Umbick.Core.Tests;
 /// <summary>What is said to do next with a child, from where their case stands.</summary>
 public sealed class WhatNextTests
 {
-    private static readonly CaseState Settled = new(Sittings: 3, Likely: [], Possible: [], AskingOpen: false, SetOpen: false, PractisedSinceAsked: false);
+    private static readonly CaseState Settled =
+        new(Sittings: 3, Likely: [], Possible: [], AskingOpen: false, SetOpen: false, PractisedSinceAsked: false);
 
     private static readonly Pattern NextHour = Catalogue.Find("next-hour")!;
 
@@ -23,11 +24,13 @@ public sealed class WhatNextTests
         { "one pattern likely", Settled with { Likely = [NextHour] }, NextStep.Practise, "next-hour" },
         { "two likely: the first comes first", Settled with { Likely = [Swapped, NextHour] }, NextStep.Practise, "hands-swapped" },
         { "one only possible", Settled with { Possible = [NextHour] }, NextStep.AskMore, "next-hour" },
-        { "guessing comes before what is only possible", Settled with { Possible = [NextHour], Beside = BesidePatterns.Guessing }, NextStep.LookTogether, null },
+        { "guessing comes before what is only possible", Settled with { Possible = [NextHour], Beside = BesidePatterns.Guessing },
+            NextStep.LookTogether, null },
         { "the same answer again and again", Settled with { Beside = BesidePatterns.SameAnswer }, NextStep.LookTogether, null },
         { "a way that nobody has listed", Settled with { Beside = BesidePatterns.OtherWay }, NextStep.LookTogether, null },
         { "much wrong, and in no one way", Settled with { Beside = BesidePatterns.MuchWrong }, NextStep.LookTogether, null },
-        { "likely comes before a way without a name", Settled with { Likely = [NextHour], Beside = BesidePatterns.OtherWay }, NextStep.Practise, "next-hour" },
+        { "likely comes before a way without a name", Settled with { Likely = [NextHour], Beside = BesidePatterns.OtherWay },
+            NextStep.Practise, "next-hour" },
         { "one likely, one possible", Settled with { Likely = [Swapped], Possible = [NextHour] }, NextStep.Practise, "hands-swapped" },
         { "a set is waiting", Settled with { Likely = [NextHour], SetOpen = true }, NextStep.DoTheSet, "next-hour" },
         { "a set is waiting, and a sitting was left", Settled with { SetOpen = true, AskingOpen = true }, NextStep.GoOnAsking, null },

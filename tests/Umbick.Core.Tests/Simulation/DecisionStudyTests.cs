@@ -4,7 +4,10 @@ using Umbick.Simulation;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>How often the rules of deciding are wrong, on children who do not know how they are judged. The whole tables: <c>./umbick simulate --decisions</c>.</summary>
+/// <summary>
+/// How often the rules of deciding are wrong, on children who do not know how they are judged. The whole tables: <c>./umbick simulate
+/// --decisions</c>.
+/// </summary>
 public sealed class DecisionStudyTests
 {
     private const int Children = 400;
@@ -15,24 +18,28 @@ public sealed class DecisionStudyTests
     [InlineData(0.1)]
     [InlineData(0.15)]
     public void Who_is_over_it_is_hardly_ever_sent_back(double slips) =>
-        Assert.InRange(Share((pattern, seed, random) => Study.IsSentBack(new PractisedChild(pattern, 0, 1, slips, 0, random), pattern, seed)), 0, 0.05);
+        Assert.InRange(Share((pattern, seed, random) =>
+            Study.IsSentBack(new PractisedChild(pattern, 0, 1, slips, 0, random), pattern, seed)), 0, 0.05);
 
     [Theory]
     [InlineData(0.05)]
     [InlineData(0.15)]
     public void Who_does_not_learn_is_told_to_change_within_six_visits(double slips) =>
-        Assert.InRange(Share((pattern, seed, random) => Study.Play(new PractisedChild(pattern, 0.9, 1, slips, 0, random), pattern, 6, seed).ToldToChange is not null), 0.8, 1);
+        Assert.InRange(Share((pattern, seed, random) =>
+            Study.Play(new PractisedChild(pattern, 0.9, 1, slips, 0, random), pattern, 6, seed).ToldToChange is not null), 0.8, 1);
 
     [Theory]
     [InlineData(0.5, 0.05)]
     [InlineData(0.5, 0.15)]
     [InlineData(0.794, 0.05)]
     public void Who_learns_is_seldom_told_to_change(double keeps, double slips) =>
-        Assert.InRange(Share((pattern, seed, random) => Study.Play(new PractisedChild(pattern, 0.9, keeps, slips, 0, random), pattern, 12, seed).ToldToChange is not null), 0, 0.1);
+        Assert.InRange(Share((pattern, seed, random) =>
+            Study.Play(new PractisedChild(pattern, 0.9, keeps, slips, 0, random), pattern, 12, seed).ToldToChange is not null), 0, 0.1);
 
     [Fact]
     public void Most_patterns_can_be_tried() => Assert.True(Study.Patterns.Count >= 25, $"{Study.Patterns.Count}");
 
     private static double Share(Func<Patterns.Pattern, int, Random, bool> holds) =>
-        Enumerable.Range(0, Children).AsParallel().Count(i => holds(Study.Patterns[i % Study.Patterns.Count], i, new Random(i))) / (double)Children;
+        Enumerable.Range(0, Children).AsParallel()
+            .Count(i => holds(Study.Patterns[i % Study.Patterns.Count], i, new Random(i))) / (double)Children;
 }

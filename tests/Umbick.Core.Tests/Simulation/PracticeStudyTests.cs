@@ -19,7 +19,9 @@ public sealed class PracticeStudyTests
     public void Who_learns_from_contrast_masters_a_pattern_in_fewer_items_by_the_maker_s_sets(string id)
     {
         var held = HeldPattern.Plain(Model, Catalogue.Find(id)!);
-        double Mean(bool made) => Enumerable.Range(0, 12).Average(seed => PracticeStudy.ItemsToMastery(held, Stage.FiveMinutesTo, LearningRates.FromContrast, made, seed));
+        double Mean(bool made) =>
+            Enumerable.Range(0, 12).Average(seed =>
+                PracticeStudy.ItemsToMastery(held, Stage.FiveMinutesTo, LearningRates.FromContrast, made, seed));
         var (made, random) = (Mean(made: true), Mean(made: false));
         Assert.True(made < 0.8 * random, $"{made} items by sets, {random} at random");
         Assert.InRange(made, 16, PracticeStudy.Most);

@@ -19,12 +19,14 @@ public sealed class SecondReadingTests
     public void Both_readings_answer_alike_at_every_time_and_task(string id)
     {
         var pattern = Catalogue.Find(id)!;
-        var choices = Enumerable.Range(0, Model.Space.At(pattern.Step).Count).Where(i => Model.Space.At(pattern.Step)[i].Patterns is [var only] && only == pattern).ToList();
+        var choices = Enumerable.Range(0, Model.Space.At(pattern.Step).Count)
+            .Where(i => Model.Space.At(pattern.Step)[i].Patterns is [var only] && only == pattern).ToList();
         Assert.Equal((pattern.BenchmarksMayBeRight ? 2 : 1) + pattern.Variants.Count, choices.Count);
         foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain))
         {
             for (var variant = 0; variant < choices.Count - pattern.Variants.Count; variant++)
-                AssertAlike(item, Model.Space.With(0, pattern.Step, choices[variant]), new HashSet<string> { id }, benchmarks: variant == 1);
+                AssertAlike(item, Model.Space.With(0, pattern.Step, choices[variant]), new HashSet<string> { id },
+                    benchmarks: variant == 1);
         }
     }
 
@@ -46,9 +48,11 @@ public sealed class SecondReadingTests
     {
         foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain))
         {
-            var (answer, share) = Assert.Single(SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, new HashSet<string>(), false));
+            var (answer, share) = Assert.Single(
+                SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, new HashSet<string>(), false));
             Assert.Equal(1, share, 9);
-            Assert.True(Scoring.IsRight(item, item.Read(answer), item.Task.Taken, Stage.EveryMinute), $"{item.Task.Id} {item.Given}: {answer}");
+            Assert.True(Scoring.IsRight(item, item.Read(answer), item.Task.Taken, Stage.EveryMinute),
+                $"{item.Task.Id} {item.Given}: {answer}");
         }
     }
 
@@ -61,7 +65,8 @@ public sealed class SecondReadingTests
         {
             foreach (var pattern in Model.Patterns)
             {
-                Assert.Contains(times, time => !SecondReading.Answers("read-digital", time.Hour, time.Minute, new HashSet<string> { pattern.Id }, false)
+                Assert.Contains(times, time =>
+                    !SecondReading.Answers("read-digital", time.Hour, time.Minute, new HashSet<string> { pattern.Id }, false)
                     .Any(outcome => outcome.Answer == Wording.Usual.Digital(odd.Reads(ClockTasks.ReadDigital, time))));
             }
         }
@@ -70,13 +75,19 @@ public sealed class SecondReadingTests
     private static void AssertAlike(Item item, int procedure, IReadOnlySet<string> ids, bool benchmarks)
     {
         var prediction = Model.Predict(item, item.Task.Taken);
-        var engine = prediction.AnswersOf(prediction.SubSpace.PartOf(procedure)).Where(answer => answer.Share > 1e-9).ToDictionary(answer => answer.Answer, answer => answer.Share);
+        var engine = prediction.AnswersOf(prediction.SubSpace.PartOf(procedure)).Where(answer => answer.Share > 1e-9)
+            .ToDictionary(answer => answer.Answer, answer => answer.Share);
         // Hands that are near enough are right, whatever put them there.
         var second = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, ids, benchmarks)
-            .GroupBy(outcome => prediction.AsPredicted(AnswerParser.Parse(outcome.Answer))).ToDictionary(same => same.Key, same => same.Sum(outcome => outcome.Share));
-        var differ = engine.Keys.Union(second.Keys).Where(answer => Math.Abs(engine.GetValueOrDefault(answer) - second.GetValueOrDefault(answer)) > 1e-6).ToList();
-        Assert.True(differ.Count == 0, $"{string.Join("+", ids)} {(benchmarks ? "(benchmarks) " : "")}at {item.Task.Id} {item.Given}: engine {InWords(engine)}, second reading {InWords(second)}");
+            .GroupBy(outcome => prediction.AsPredicted(AnswerParser.Parse(outcome.Answer))).ToDictionary(same => same.Key,
+            same => same.Sum(outcome => outcome.Share));
+        var differ = engine.Keys.Union(second.Keys)
+            .Where(answer => Math.Abs(engine.GetValueOrDefault(answer) - second.GetValueOrDefault(answer)) > 1e-6).ToList();
+        Assert.True(differ.Count == 0,
+            $"{string.Join("+", ids)} {(benchmarks ? "(benchmarks) " : "")}at {item.Task.Id} {item.Given}: engine {InWords(engine)}, "
+                + $"second reading {InWords(second)}");
     }
 
-    private static string InWords(Dictionary<Answer, double> answers) => string.Join(", ", answers.Select(answer => $"{answer.Key.Short(Wording.Usual)} {answer.Value:0.###}"));
+    private static string InWords(Dictionary<Answer, double> answers) =>
+        string.Join(", ", answers.Select(answer => $"{answer.Key.Short(Wording.Usual)} {answer.Value:0.###}"));
 }

@@ -41,7 +41,8 @@ public sealed class StudyTests
     }
 
     [Fact]
-    public void What_is_held_out_is_no_variant_that_was_looked_at() => Assert.Empty(Variants.HeldOut.Intersect([.. Variants.First, .. Variants.Second]));
+    public void What_is_held_out_is_no_variant_that_was_looked_at() =>
+        Assert.Empty(Variants.HeldOut.Intersect([.. Variants.First, .. Variants.Second]));
 
     [Fact]
     public void Guessers_and_children_with_a_way_of_their_own_are_called_nothing()

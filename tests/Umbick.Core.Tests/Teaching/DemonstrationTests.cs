@@ -19,7 +19,8 @@ public sealed class DemonstrationTests
     {
         var pattern = Catalogue.Find("next-hour")!;
         var offered = Demonstration.Offered(pattern, []);
-        IReadOnlyList<string> ids = [.. shown.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(text => text == "first" ? offered[0].Id : offered[1].Id)];
+        IReadOnlyList<string> ids =
+            [.. shown.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(text => text == "first" ? offered[0].Id : offered[1].Id)];
         Assert.Equal(offered[proposed], Demonstration.Proposed(pattern, ids, changes));
     }
 
@@ -38,7 +39,8 @@ public sealed class DemonstrationTests
         var positions = Demonstration.Find(id)!.Positions;
         Assert.InRange(positions.Count, 2, 6);
         Assert.Contains(positions, position => position.IsContrast || !position.IsTrue);
-        foreach (var (before, contrast) in positions.Zip(positions.Skip(1)).Where(pair => pair.Second is { IsContrast: true, IsTrue: true }))
+        foreach (var (before, contrast) in positions.Zip(positions.Skip(1))
+            .Where(pair => pair.Second is { IsContrast: true, IsTrue: true }))
             Assert.Contains(positions.TakeWhile(position => position != contrast), earlier => SharesAHand(earlier, contrast));
         Assert.All(positions, position =>
         {
@@ -54,7 +56,8 @@ public sealed class DemonstrationTests
     private static bool SharesAHand(Position position, Position other)
     {
         var (a, b) = (position.Hands, other.Hands);
-        return Math.Floor(a.Hour + 1e-9) == Math.Floor(b.Hour + 1e-9) || a.Minute == b.Minute || HandPositions.HoursApart(a.Hour, b.Hour) <= 1.1
+        return Math.Floor(a.Hour + 1e-9) == Math.Floor(b.Hour + 1e-9) || a.Minute == b.Minute
+            || HandPositions.HoursApart(a.Hour, b.Hour) <= 1.1
             || HandPositions.MinutesApart(a.Minute, b.Minute) <= 15 || HandPositions.HoursApart(a.Hour, b.Minute / 5) < 0.6;
     }
 
@@ -64,8 +67,10 @@ public sealed class DemonstrationTests
         var pattern = Catalogue.Find("next-hour")!;
         var all = Demonstration.Offered(pattern, []).Select(demonstration => demonstration.Id).ToList();
         Assert.Equal(["has-it-arrived", "space-belongs", "touch-the-one-behind"], all);
-        Assert.Equal(["space-belongs", "touch-the-one-behind", "has-it-arrived"], Demonstration.Offered(pattern, ["has-it-arrived"]).Select(demonstration => demonstration.Id));
-        Assert.Equal(["touch-the-one-behind", "has-it-arrived", "space-belongs"], Demonstration.Offered(pattern, ["space-belongs", "has-it-arrived"]).Select(demonstration => demonstration.Id));
+        Assert.Equal(["space-belongs", "touch-the-one-behind", "has-it-arrived"],
+            Demonstration.Offered(pattern, ["has-it-arrived"]).Select(demonstration => demonstration.Id));
+        Assert.Equal(["touch-the-one-behind", "has-it-arrived", "space-belongs"],
+            Demonstration.Offered(pattern, ["space-belongs", "has-it-arrived"]).Select(demonstration => demonstration.Id));
         Assert.Equal("has-it-arrived", Demonstration.Offered(pattern, ["touch-the-one-behind", "space-belongs", "has-it-arrived"])[0].Id);
     }
 
@@ -89,5 +94,6 @@ public sealed class DemonstrationTests
     [InlineData(11.95, 0, true)]
     [InlineData(0.5, 30, true)]
     [InlineData(0, 30, false)]
-    public void Hands_agree_where_a_clock_shows_them(double hour, double minute, bool agree) => Assert.Equal(agree, new HandPositions(hour, minute).Agree);
+    public void Hands_agree_where_a_clock_shows_them(double hour, double minute, bool agree) =>
+        Assert.Equal(agree, new HandPositions(hour, minute).Agree);
 }

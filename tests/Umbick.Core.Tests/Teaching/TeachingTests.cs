@@ -57,7 +57,8 @@ public sealed class TeachingTests
     [InlineData("noon", "both", Step.DayHalves, Stage.EveryMinute, "the sun, and of where the count turns")]
     [InlineData("noon", "light", Step.DayHalves, Stage.EveryMinute, "light then or dark")]
     [InlineData("noon", "count", Step.DayHalves, Stage.EveryMinute, "turns at noon and at midnight")]
-    public void What_is_said_of_the_hands_and_of_noon_follows_the_school(string setting, string choice, Step step, Stage stage, string said) =>
+    public void What_is_said_of_the_hands_and_of_noon_follows_the_school(
+        string setting, string choice, Step step, Stage stage, string said) =>
         Assert.Contains(said, ChildWords.LookAgain(step, With((setting, choice)), stage), StringComparison.Ordinal);
 
     [Theory]
@@ -76,7 +77,9 @@ public sealed class TeachingTests
         Assert.Contains("Start at the top", ChildWords.LookAgain(Step.Minutes, TeachingPreferences.Usual), StringComparison.Ordinal);
         Assert.Contains("five at the 1", ChildWords.LookAgain(Step.Minutes, With(("count-start", "one"))), StringComparison.Ordinal);
         Assert.Contains("count back", ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"))), StringComparison.Ordinal);
-        Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"), ("minute-words", "count")), Stage.QuarterPast), StringComparison.Ordinal);
+        Assert.DoesNotContain("count back",
+            ChildWords.LookAgain(Step.Minutes, With(("late-minutes", "back"), ("minute-words", "count")), Stage.QuarterPast),
+            StringComparison.Ordinal);
         Assert.DoesNotContain("count back", ChildWords.LookAgain(Step.Minutes, TeachingPreferences.Usual), StringComparison.Ordinal);
     }
 
@@ -132,7 +135,8 @@ public sealed class TeachingTests
     [InlineData("most", Support.Most)]
     [InlineData("some", Support.Some)]
     [InlineData("bare", Support.Bare)]
-    public void The_help_on_the_first_clocks_follows_the_school(string choice, Support? support) => Assert.Equal(support, With(("support", choice)).Support);
+    public void The_help_on_the_first_clocks_follows_the_school(string choice, Support? support) =>
+        Assert.Equal(support, With(("support", choice)).Support);
 
     [Theory]
     [InlineData("by-use", true, false)]
@@ -147,7 +151,8 @@ public sealed class TeachingTests
     [Theory]
     [InlineData("as-long", false)]
     [InlineData("countdown", true)]
-    public void A_line_runs_down_only_where_the_school_says_so(string choice, bool runs) => Assert.Equal(runs, With(("waiting", choice)).CountsDown);
+    public void A_line_runs_down_only_where_the_school_says_so(string choice, bool runs) =>
+        Assert.Equal(runs, With(("waiting", choice)).CountsDown);
 
     [Theory]
     [InlineData("past", "after", Stage.HalfPast, "Half after")]
@@ -162,7 +167,8 @@ public sealed class TeachingTests
     [InlineData("minutes-only", "How many minutes after the hour?")]
     [InlineData("set-minutes", "minutes after the hour.")]
     public void Questions_are_asked_in_the_school_s_words(string task, string asked) =>
-        Assert.EndsWith(asked, new Item(ClockTasks.Find(task)!, new ClockTime(7, 40)).Ask(With(("past", "after"), ("to", "till")).Wording), StringComparison.Ordinal);
+        Assert.EndsWith(asked, new Item(ClockTasks.Find(task)!, new ClockTime(7, 40)).Ask(With(("past", "after"), ("to", "till")).Wording),
+            StringComparison.Ordinal);
 
     [Theory]
     [InlineData("3:10 half an hour later", "It is 3.10. What time will it be half an hour later?")]
@@ -191,7 +197,8 @@ public sealed class TeachingTests
     [Theory]
     [InlineData("8", 8)]
     [InlineData("16", 16)]
-    public void The_length_of_a_sitting_follows_the_school(string choice, int length) => Assert.Equal(length, With(("length", choice)).Length);
+    public void The_length_of_a_sitting_follows_the_school(string choice, int length) =>
+        Assert.Equal(length, With(("length", choice)).Length);
 
     [Fact]
     public void Timing_can_be_switched_off()
@@ -200,5 +207,6 @@ public sealed class TeachingTests
         Assert.False(With(("timing", "off")).Timed);
     }
 
-    private static TeachingPreferences With(params (string Id, string Choice)[] chosen) => new(chosen.ToDictionary(each => each.Id, each => each.Choice));
+    private static TeachingPreferences With(params (string Id, string Choice)[] chosen) =>
+        new(chosen.ToDictionary(each => each.Id, each => each.Choice));
 }

@@ -8,7 +8,8 @@ public sealed class TimetableTests
 {
     private static readonly DateOnly Monday = new(2026, 3, 2);
     private static readonly DateOnly Friday = Monday.AddDays(4);
-    private static readonly SchoolYear Year = new([new Holiday("Lamp week", new(2026, 3, 16), new(2026, 3, 20)), new Holiday("Ferry day", new(2026, 3, 27), new(2026, 3, 27))]);
+    private static readonly SchoolYear Year =
+        new([new Holiday("Lamp week", new(2026, 3, 16), new(2026, 3, 20)), new Holiday("Ferry day", new(2026, 3, 27), new(2026, 3, 27))]);
 
     [Theory]
     [InlineData("2026-03-02", "2026-03-03")]
@@ -31,11 +32,14 @@ public sealed class TimetableTests
     [InlineData("2026-03-16", null)]
     [InlineData("2026-03-15", "2026-03-23")]
     [InlineData("2026-04-01", null)]
-    public void The_first_day_after_the_next_long_holiday(string day, string? after) => Assert.Equal(after is null ? null : On(after), Year.AfterNextHoliday(On(day)));
+    public void The_first_day_after_the_next_long_holiday(string day, string? after) =>
+        Assert.Equal(after is null ? null : On(after), Year.AfterNextHoliday(On(day)));
 
     [Fact]
     public void A_year_that_never_opens_still_has_weekdays() =>
-        Assert.Equal(Monday.AddDays(1), new SchoolYear([.. Enumerable.Range(0, 20).Select(i => new Holiday("shut", Monday.AddDays(100 * i), Monday.AddDays((100 * i) + 99)))]).NextDay(Monday));
+        Assert.Equal(Monday.AddDays(1),
+            new SchoolYear([.. Enumerable.Range(0, 20)
+                .Select(i => new Holiday("shut", Monday.AddDays(100 * i), Monday.AddDays((100 * i) + 99)))]).NextDay(Monday));
 
     [Theory]
     [InlineData(9, 40, 12, "9:52", "", null)]
@@ -114,7 +118,8 @@ public sealed class TimetableTests
         var table = Table([Slot(DayOfWeek.Monday, 9), Slot(DayOfWeek.Monday, 11)]);
         var slots = table.Fill([Child(child, Due(child))], Monday, Monday, new TimeOnly(9, 12)).Days[0].Slots;
         Assert.Equal([0, 1], slots.Select(slot => slot.Seats.Count));
-        Assert.Equal([1, 0], table.Fill([Child(child, Due(child))], Monday, Monday, new TimeOnly(9, 11)).Days[0].Slots.Select(slot => slot.Seats.Count));
+        Assert.Equal([1, 0], table.Fill([Child(child, Due(child))], Monday, Monday, new TimeOnly(9, 11)).Days[0].Slots.Select(slot =>
+            slot.Seats.Count));
     }
 
     [Fact]
@@ -125,33 +130,51 @@ public sealed class TimetableTests
             var random = new Random(seed);
             var children = Enumerable.Range(0, random.Next(1, 60)).Select(_ => Some(random)).ToList();
             string[] classes = ["", "Tide", "Lamp", "Ferry"];
-            var slots = Enumerable.Range(0, random.Next(0, 40)).Select(_ => new Slot(Some(random), (DayOfWeek)random.Next(1, 6), new TimeOnly(random.Next(9, 15), random.Next(12) * 5), random.Next(5, 31), [.. children.OrderBy(_ => random.Next()).Take(random.Next(0, 5))])).ToList();
+            var slots = Enumerable.Range(0, random.Next(0, 40))
+                .Select(_ => new Slot(Some(random), (DayOfWeek)random.Next(1, 6), new TimeOnly(random.Next(9, 15), random.Next(12) * 5),
+                random.Next(5, 31), [.. children.OrderBy(_ => random.Next()).Take(random.Next(0, 5))])).ToList();
             var table = new Timetable(
-                random.Next(3) == 0 ? new SchoolYear([new Holiday("shut", Monday.AddDays(random.Next(5)), Monday.AddDays(5))]) : SchoolYear.Plain,
+                random.Next(3) == 0 ? new SchoolYear([new Holiday("shut", Monday.AddDays(random.Next(5)), Monday.AddDays(5))])
+                    : SchoolYear.Plain,
                 slots,
-                [.. Enumerable.Range(0, 6).Select(_ => new BarredTime(classes[random.Next(1, 4)], (DayOfWeek)random.Next(1, 6), new TimeOnly(random.Next(9, 12), 0), new TimeOnly(random.Next(12, 15), 0), ""))],
-                [.. children.Where(_ => random.Next(5) == 0).Select(child => new Absence(child, Monday.AddDays(random.Next(5)), random.Next(2) == 0))],
-                [.. slots.Where(_ => random.Next(5) == 0).Select(slot => new StandIn(slot.Id, Monday.AddDays((int)slot.Weekday - 1), children[random.Next(children.Count)]))]);
-            var attendees = children.Select(child => new Attendee(child, classes[random.Next(4)], [.. Enumerable.Range(0, random.Next(0, 3)).Select(i => new Job($"look {i}", child, JobNeed.Due, Monday.AddDays(random.Next(-9, 9)), 4)), .. random.Next(2) == 0 ? [] : new[] { new Job("visit", child, (JobNeed)random.Next(1, 3), Monday, 12) }])).ToList();
+                [.. Enumerable.Range(0, 6)
+                    .Select(_ => new BarredTime(classes[random.Next(1, 4)], (DayOfWeek)random.Next(1, 6),
+                    new TimeOnly(random.Next(9, 12), 0), new TimeOnly(random.Next(12, 15), 0), ""))],
+                [.. children.Where(_ => random.Next(5) == 0)
+                    .Select(child => new Absence(child, Monday.AddDays(random.Next(5)), random.Next(2) == 0))],
+                [.. slots.Where(_ => random.Next(5) == 0)
+                    .Select(slot => new StandIn(slot.Id, Monday.AddDays((int)slot.Weekday - 1), children[random.Next(children.Count)]))]);
+            var attendees = children.Select(child =>
+                new Attendee(child, classes[random.Next(4)],
+                    [.. Enumerable.Range(0, random.Next(0, 3))
+                        .Select(i => new Job($"look {i}", child, JobNeed.Due, Monday.AddDays(random.Next(-9, 9)), 4)),
+                        .. random.Next(2) == 0 ? [] : new[] { new Job("visit", child, (JobNeed)random.Next(1, 3), Monday, 12) }])).ToList();
             var (days, unplaced) = table.Fill(attendees, Monday, Friday);
 
             foreach (var day in days)
             {
-                Assert.Equal(table.Year.IsOpen(day.Day) ? slots.Where(slot => slot.Weekday == day.Day.DayOfWeek).OrderBy(slot => slot.From).ThenBy(slot => slot.Id).Select(slot => (slot.From, slot.Minutes)) : [], day.Slots.Select(slot => (slot.Slot.From, slot.Slot.Minutes)));
-                var coming = day.Slots.SelectMany(slot => slot.Seats.Where(seat => seat.Why is null).Select(seat => (slot.Slot, seat))).ToList();
+                Assert.Equal(table.Year.IsOpen(day.Day)
+                    ? slots.Where(slot => slot.Weekday == day.Day.DayOfWeek).OrderBy(slot => slot.From).ThenBy(slot => slot.Id)
+                    .Select(slot => (slot.From, slot.Minutes)) : [], day.Slots.Select(slot => (slot.Slot.From, slot.Slot.Minutes)));
+                var coming = day.Slots.SelectMany(slot => slot.Seats.Where(seat => seat.Why is null).Select(seat => (slot.Slot, seat)))
+                    .ToList();
                 foreach (var (slot, seat) in coming)
                 {
                     var attendee = attendees.Single(each => each.Child == seat.Child);
                     Assert.Null(table.InTheWay(slot, day.Day, attendee));
-                    Assert.Single(coming, other => other.seat.Child == seat.Child && (other.Slot.Id == slot.Id || other.Slot.Overlaps(slot)));
+                    Assert.Single(coming, other =>
+                        other.seat.Child == seat.Child && (other.Slot.Id == slot.Id || other.Slot.Overlaps(slot)));
                     Assert.All(seat.Jobs, job => Assert.True(job.Need != JobNeed.Due || job.Due <= day.Day));
                 }
-                Assert.All(day.Slots.Where(slot => !slot.Slot.IsFree), slot => Assert.Equal(slot.Slot.Children, slot.Seats.Where(seat => !seat.IsStandIn).Select(seat => seat.Child)));
+                Assert.All(day.Slots.Where(slot => !slot.Slot.IsFree),
+                    slot => Assert.Equal(slot.Slot.Children, slot.Seats.Where(seat => !seat.IsStandIn).Select(seat => seat.Child)));
             }
-            var placed = days.SelectMany(day => day.Slots).SelectMany(slot => slot.Seats).SelectMany(seat => seat.Jobs).Where(job => job.Need == JobNeed.Due).ToList();
+            var placed = days.SelectMany(day => day.Slots).SelectMany(slot => slot.Seats).SelectMany(seat => seat.Jobs)
+                .Where(job => job.Need == JobNeed.Due).ToList();
             Assert.Equal(placed.Count, placed.Distinct().Count());
             Assert.Equal(
-                attendees.SelectMany(each => each.Jobs).Where(job => job.Need == JobNeed.Due && job.Due <= Friday).OrderBy(job => (job.Child, job.Id)),
+                attendees.SelectMany(each => each.Jobs).Where(job => job.Need == JobNeed.Due && job.Due <= Friday)
+                    .OrderBy(job => (job.Child, job.Id)),
                 placed.Concat(unplaced.Select(job => job.Job)).OrderBy(job => (job.Child, job.Id)));
         }
     }
@@ -159,7 +182,9 @@ public sealed class TimetableTests
     [Fact]
     public void Ten_are_in_active_work_those_with_a_slot_first_then_those_in_the_middle_of_it_then_those_who_wait_longest()
     {
-        var children = Enumerable.Range(0, 14).Select(i => new CouldWork(Guid.NewGuid(), HasSlot: i is 12 or 13, Since: i < 4 ? Monday.AddDays(-10) : i == 4 ? Monday.AddDays(-60) : null, Monday.AddDays(-20 + i))).ToList();
+        var children = Enumerable.Range(0, 14)
+            .Select(i => new CouldWork(Guid.NewGuid(), HasSlot: i is 12 or 13,
+            Since: i < 4 ? Monday.AddDays(-10) : i == 4 ? Monday.AddDays(-60) : null, Monday.AddDays(-20 + i))).ToList();
         var active = ActiveWork.Choose(children, Year, Monday);
         Assert.Equal(ActiveWork.Most, active.Count);
         Assert.All(children.Where((_, i) => i is < 8 or 12 or 13), child => Assert.Contains(child.Child, active));
@@ -169,7 +194,8 @@ public sealed class TimetableTests
 
     private static Timetable Table(IReadOnlyList<Slot> slots) => new(Year, slots, [], [], []);
 
-    private static Slot Slot(DayOfWeek weekday, int hour, params Guid[] children) => new(Guid.NewGuid(), weekday, new TimeOnly(hour, 0), Timetabling.Slot.Usual, children);
+    private static Slot Slot(DayOfWeek weekday, int hour, params Guid[] children) =>
+        new(Guid.NewGuid(), weekday, new TimeOnly(hour, 0), Timetabling.Slot.Usual, children);
 
     private static Attendee Child(Guid child, params Job[] jobs) => new(child, "Tide class", jobs);
 

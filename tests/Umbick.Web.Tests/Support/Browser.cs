@@ -33,7 +33,8 @@ public sealed class Browser : IDisposable
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-quic", "--no-first-run",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-extensions", "--in-process-gpu", $"--user-data-dir={profile.FullName}");
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-extensions", "--in-process-gpu",
+            $"--user-data-dir={profile.FullName}");
         return (new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options), profile);
     }
 
@@ -43,7 +44,8 @@ public sealed class Browser : IDisposable
         var browser = new Browser(address, width, height);
         // Each browser has a session of its own: what one ends is not another's.
         var cookie = CookieOf(address, teacher).GetAwaiter().GetResult();
-        browser._driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = cookie.Name, ["value"] = cookie.Value, ["url"] = address.ToString(), ["httpOnly"] = true });
+        browser._driver.ExecuteCdpCommand("Network.setCookie",
+            new() { ["name"] = cookie.Name, ["value"] = cookie.Value, ["url"] = address.ToString(), ["httpOnly"] = true });
         return browser;
     }
 
@@ -68,13 +70,14 @@ public sealed class Browser : IDisposable
     /// <summary>What can be read on the page, taken at one moment: a part that is swapped meanwhile cannot tear it.</summary>
     public string Text => Script<string>("return document.body.innerText");
 
-    public void Resize(int width, int height) => _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>
-    {
-        ["width"] = width,
-        ["height"] = height,
-        ["deviceScaleFactor"] = 1,
-        ["mobile"] = false,
-    });
+    public void Resize(int width, int height) =>
+        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>
+        {
+            ["width"] = width,
+            ["height"] = height,
+            ["deviceScaleFactor"] = 1,
+            ["mobile"] = false,
+        });
 
     public void Open(string path) => _driver.Navigate().GoToUrl(new Uri(_address, path));
 
@@ -88,7 +91,8 @@ public sealed class Browser : IDisposable
 
     /// <summary>A link or press by what stands on it.</summary>
     public IWebElement Press(string words) =>
-        Until(() => _driver.FindElements(By.CssSelector("a, button, summary")).First(element => element.Displayed && element.Text.Contains(words, StringComparison.Ordinal)));
+        Until(() => _driver.FindElements(By.CssSelector("a, button, summary"))
+            .First(element => element.Displayed && element.Text.Contains(words, StringComparison.Ordinal)));
 
     public void Click(string words)
     {
@@ -112,7 +116,9 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>Waits until a child's question has been shown for long enough to be seen: before that no press counts.</summary>
-    public void AwaitOpen() => AwaitScript("const turn = document.getElementById('turn'); return !turn?.querySelector('form') || turn.dataset.open === 'yes' || turn.dataset.sending === 'yes'");
+    public void AwaitOpen() =>
+        AwaitScript("const turn = document.getElementById('turn'); return !turn?.querySelector('form') || turn.dataset.open === 'yes' || "
+            + "turn.dataset.sending === 'yes'");
 
     /// <summary>Types into a field in place of what stood there.</summary>
     public void Fill(string css, string text)
@@ -128,7 +134,8 @@ public sealed class Browser : IDisposable
 
     /// <summary>What this address answers to the browser, with its cookies.</summary>
     public string Fetch(string path) =>
-        (string)_driver.ExecuteAsyncScript("const done = arguments[arguments.length - 1]; fetch(arguments[0]).then(answer => answer.text()).then(done)", path)!;
+        (string)_driver.ExecuteAsyncScript(
+            "const done = arguments[arguments.length - 1]; fetch(arguments[0]).then(answer => answer.text()).then(done)", path)!;
 
     public void AwaitGone(string css) => Until(() => Has(css) ? null : new object());
 
@@ -201,18 +208,22 @@ public sealed class Browser : IDisposable
     /// <summary>Goes at most once round the page, which is as long as the tests before have made it.</summary>
     private void Reach(string words, Action step)
     {
-        var stops = Script<long>("return document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex]').length");
+        var stops = Script<long>(
+            "return document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex]').length");
         for (var i = 0; i <= stops + 1; i++)
         {
             var name = Script<string>(
-                "const e = document.activeElement; return (e.ariaLabel ?? '') + ' ' + (e.labels?.[0]?.textContent ?? '') + ' ' + (e === document.body ? '' : e.textContent ?? '');");
+                "const e = document.activeElement; return (e.ariaLabel ?? '') + ' ' + (e.labels?.[0]?.textContent ?? '') + ' ' + (e === "
+                    + "document.body ? '' : e.textContent ?? '');");
             if (name.Contains(words, StringComparison.Ordinal)) return;
             step();
         }
         Assert.Fail($"Neither Tab nor Shift and Tab reached “{words}”.");
     }
 
-    /// <summary>Drags from one place of a board to another; places are fractions of its radius round its middle, degrees from the top.</summary>
+    /// <summary>
+    /// Drags from one place of a board to another; places are fractions of its radius round its middle, degrees from the top.
+    /// </summary>
     public void Drag(string css, (double Degrees, double Radius) from, (double Degrees, double Radius) to)
     {
         var board = Find(css);
@@ -232,12 +243,15 @@ public sealed class Browser : IDisposable
         (int X, int Y) At((double Degrees, double Radius) place)
         {
             var radians = place.Degrees * Math.PI / 180;
-            return ((int)Math.Round(middle.X + (radius * place.Radius * Math.Sin(radians))), (int)Math.Round(middle.Y - (radius * place.Radius * Math.Cos(radians))));
+            return ((int)Math.Round(middle.X + (radius * place.Radius * Math.Sin(radians))),
+                (int)Math.Round(middle.Y - (radius * place.Radius * Math.Cos(radians))));
         }
     }
 
     /// <summary>How far something is below the top of the window, in pixels.</summary>
-    public double TopOf(string css) => Convert.ToDouble(_driver.ExecuteScript("return arguments[0].getBoundingClientRect().top", Find(css)), System.Globalization.CultureInfo.InvariantCulture);
+    public double TopOf(string css) =>
+        Convert.ToDouble(_driver.ExecuteScript("return arguments[0].getBoundingClientRect().top", Find(css)),
+            System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>Taps something with a finger.</summary>
     public void Tap(string css) => Tap(Find(css));
@@ -255,11 +269,16 @@ public sealed class Browser : IDisposable
         _driver.PerformActions([tap]);
     }
 
-    /// <summary>Turns a hand of a board with a finger, a bit at a time, from one place to another; degrees from the top, clockwise.</summary>
+    /// <summary>
+    /// Turns a hand of a board with a finger, a bit at a time, from one place to another; degrees from the top, clockwise.
+    /// </summary>
     public void Turn(string css, double from, double to, double radius)
     {
         var board = Find(css);
-        var box = (Dictionary<string, object>)_driver.ExecuteScript("const r = arguments[0].getBoundingClientRect(); return { x: r.x + r.width / 2, y: r.y + r.height / 2, r: r.width / 2 }", board)!;
+        var box = (Dictionary<string,
+            object>)_driver.ExecuteScript(
+                "const r = arguments[0].getBoundingClientRect(); return { x: r.x + r.width / 2, y: r.y + r.height / 2, r: r.width / 2 }",
+                board)!;
         var (middleX, middleY, rim) = (Number(box["x"]), Number(box["y"]), Number(box["r"]));
         var finger = new PointerInputDevice(PointerKind.Touch, "finger");
         var turn = new ActionSequence(finger).AddAction(To(from)).AddAction(finger.CreatePointerDown(MouseButton.Touch));
@@ -272,7 +291,8 @@ public sealed class Browser : IDisposable
         Interaction To(double degrees)
         {
             var radians = degrees * Math.PI / 180;
-            return finger.CreatePointerMove(CoordinateOrigin.Viewport, (int)Math.Round(middleX + (rim * radius * Math.Sin(radians))), (int)Math.Round(middleY - (rim * radius * Math.Cos(radians))), TimeSpan.FromMilliseconds(20));
+            return finger.CreatePointerMove(CoordinateOrigin.Viewport, (int)Math.Round(middleX + (rim * radius * Math.Sin(radians))),
+                (int)Math.Round(middleY - (rim * radius * Math.Cos(radians))), TimeSpan.FromMilliseconds(20));
         }
 
         static double Number(object value) => Convert.ToDouble(value, System.Globalization.CultureInfo.InvariantCulture);
@@ -292,7 +312,8 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>Whatever a screen reader is given of the page: roles, names, values and descriptions.</summary>
-    public string AccessibilityTree() => System.Text.Json.JsonSerializer.Serialize(_driver.ExecuteCdpCommand("Accessibility.getFullAXTree", []));
+    public string AccessibilityTree() =>
+        System.Text.Json.JsonSerializer.Serialize(_driver.ExecuteCdpCommand("Accessibility.getFullAXTree", []));
 
     /// <summary>What a screen reader calls everything of one role.</summary>
     public IReadOnlyList<string> NamesOf(string role)
@@ -313,7 +334,8 @@ public sealed class Browser : IDisposable
     /// <summary>What the accessibility checker has against the page, a line a finding.</summary>
     public IReadOnlyList<string> Axe()
     {
-        _driver.ExecuteScript(File.ReadAllText(System.IO.Path.Combine(Site.Setting("UMBICK_ROOT"), "node_modules", "axe-core", "axe.min.js")));
+        _driver.ExecuteScript(File.ReadAllText(
+            System.IO.Path.Combine(Site.Setting("UMBICK_ROOT"), "node_modules", "axe-core", "axe.min.js")));
         var found = (IReadOnlyCollection<object>)_driver.ExecuteAsyncScript(
             """
             const done = arguments[arguments.length - 1];
@@ -338,17 +360,22 @@ public sealed class Browser : IDisposable
     /// <param name="height">Its height.</param>
     public int PagesPrinted(double width, double height)
     {
-        var printed = (Dictionary<string, object?>)_driver.ExecuteCdpCommand("Page.printToPDF", new() { ["paperWidth"] = width, ["paperHeight"] = height, ["preferCSSPageSize"] = false, ["printBackground"] = true })!;
-        return System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]!)), @"/Type\s*/Page\b");
+        var printed = (Dictionary<string,
+            object?>)_driver.ExecuteCdpCommand("Page.printToPDF",
+                new() { ["paperWidth"] = width, ["paperHeight"] = height, ["preferCSSPageSize"] = false, ["printBackground"] = true })!;
+        return System.Text.RegularExpressions.Regex.Count(
+            System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]!)), @"/Type\s*/Page\b");
     }
 
     /// <summary>Shows it as it prints, or as it stands on a screen.</summary>
-    public void ShowAsPrinted(bool printed) => _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = printed ? "print" : "" });
+    public void ShowAsPrinted(bool printed) =>
+        _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = printed ? "print" : "" });
 
     /// <summary>Shows it in a reader's own few colours, or in its own.</summary>
     public void ForcedColours(bool forced) => _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
     {
-        ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = forced ? "active" : "none" } },
+        ["features"] = new object[]
+            { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = forced ? "active" : "none" } },
     });
 
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
@@ -363,7 +390,8 @@ public sealed class Browser : IDisposable
             _driver.ExecuteCdpCommand("Page.resetNavigationHistory", []);
             _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
             _driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
-            _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = _address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
+            _driver.ExecuteCdpCommand("Storage.clearDataForOrigin",
+                new() { ["origin"] = _address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
             Ready.Add((_driver, _profile));
         }
         catch (WebDriverException)
@@ -388,7 +416,8 @@ public sealed class Browser : IDisposable
     private T Until<T>(Func<T?> state) where T : class
     {
         var wait = new WebDriverWait(_driver, TimeSpan.FromSeconds(40)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
-        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(InvalidOperationException));
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException),
+            typeof(InvalidOperationException));
         return wait.Until(_ => state())!;
     }
 }

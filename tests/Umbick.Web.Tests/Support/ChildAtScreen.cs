@@ -140,17 +140,20 @@ public static class ChildAtScreen
         if (item.Claim is PlacedAnswer { Hands: { } wrong })
         {
             // The hand that is wrong is the one to move.
-            (hour, minute) = (HandPositions.HoursApart(wrong.Hour, right.Hour) > 0.1, HandPositions.MinutesApart(wrong.Minute, right.Minute) > 1);
+            (hour, minute) = (HandPositions.HoursApart(wrong.Hour, right.Hour) > 0.1,
+                HandPositions.MinutesApart(wrong.Minute, right.Minute) > 1);
         }
         if (minute) Place(browser, "minute", right.Minute, 60, byTouch);
         if (hour) Place(browser, "hour", right.Hour, 12, byTouch);
-        return (hour ? browser.Find("[data-hand-value=hour]").GetAttribute("value")!.Trimmed() : "") + "|" + (minute ? browser.Find("[data-hand-value=minute]").GetAttribute("value")!.Trimmed() : "");
+        return (hour ? browser.Find("[data-hand-value=hour]").GetAttribute("value")!.Trimmed() : "") + "|"
+            + (minute ? browser.Find("[data-hand-value=minute]").GetAttribute("value")!.Trimmed() : "");
     }
 
     /// <summary>Puts a hand where it should be, by dragging it or by its keys.</summary>
     public static void Place(Browser browser, string hand, double to, int round, bool byTouch)
     {
-        var now = double.Parse(browser.Find($"[data-hand={hand}]").GetAttribute("aria-valuenow")!, System.Globalization.CultureInfo.InvariantCulture);
+        var now = double.Parse(browser.Find($"[data-hand={hand}]").GetAttribute("aria-valuenow")!,
+            System.Globalization.CultureInfo.InvariantCulture);
         if (byTouch)
         {
             browser.Turn("[data-hands]", now * 360 / round, to * 360 / round, hand == "hour" ? 0.45 : 0.8);
@@ -163,7 +166,8 @@ public static class ChildAtScreen
         for (; Math.Abs(left) >= large; left -= Math.Sign(left) * large) keys += left > 0 ? Keys.PageUp : Keys.PageDown;
         for (; Math.Abs(left) >= small - 1e-9; left -= Math.Sign(left) * small) keys += left > 0 ? Keys.ArrowRight : Keys.ArrowLeft;
         if (keys.Length > 0) browser.Type(keys);
-        for (; Math.Abs(left) >= least - 1e-9; left -= Math.Sign(left) * least) browser.TypeShifted(left > 0 ? Keys.ArrowRight : Keys.ArrowLeft);
+        for (; Math.Abs(left) >= least - 1e-9; left -= Math.Sign(left) * least)
+            browser.TypeShifted(left > 0 ? Keys.ArrowRight : Keys.ArrowLeft);
     }
 
     private static void Choose(Browser browser, string name, IEnumerable<string> values, bool byTouch)
@@ -228,5 +232,7 @@ public static class ChildAtScreen
         return browser.Find("[data-felt]").GetAttribute("value")!;
     }
 
-    private static string Trimmed(this string place) => double.Parse(place, System.Globalization.CultureInfo.InvariantCulture).ToString("0.##", System.Globalization.CultureInfo.InvariantCulture);
+    private static string Trimmed(this string place) =>
+        double.Parse(place, System.Globalization.CultureInfo.InvariantCulture).ToString("0.##",
+            System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -15,14 +15,19 @@ public sealed partial record Door(string Route, Type Model)
     public string? Policy => Model.GetCustomAttribute<AuthorizeAttribute>()?.Policy;
 
     /// <summary>The names of its handlers for a verb; the one without a name is empty.</summary>
-    public IEnumerable<string> Handlers(string verb) => Model.GetMethods(BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly)
+    public IEnumerable<string> Handlers(string verb) =>
+        Model.GetMethods(BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly)
         .Where(method => method.Name.StartsWith(verb, StringComparison.Ordinal) && method.GetCustomAttribute<NonHandlerAttribute>() is null)
-        .Select(method => method.Name[verb.Length..]).Select(name => name.EndsWith("Async", StringComparison.Ordinal) ? name[..^5] : name).Append("").Distinct();
+        .Select(method => method.Name[verb.Length..]).Select(name => name.EndsWith("Async", StringComparison.Ordinal) ? name[..^5] : name)
+        .Append("").Distinct();
 
     /// <summary>Its address with ids that exist, or with ids that nobody has.</summary>
-    public string Filled(Dictionary<string, Guid> ids) => RouteValue().Replace(Route, value => value.Value.Contains("int", StringComparison.Ordinal)
+    public string Filled(Dictionary<string, Guid> ids) =>
+        RouteValue().Replace(Route, value => value.Value.Contains("int", StringComparison.Ordinal)
         ? "404"
-        : value.Value.Contains("guid", StringComparison.Ordinal) ? (ids.TryGetValue(value.Value.Contains("sitting", StringComparison.Ordinal) ? "ask" : Route.Split('/')[1], out var id) ? id : Guid.Empty).ToString() : "next-hour");
+        : value.Value.Contains("guid", StringComparison.Ordinal)
+        ? (ids.TryGetValue(value.Value.Contains("sitting", StringComparison.Ordinal) ? "ask" : Route.Split('/')[1], out var id) ? id
+        : Guid.Empty).ToString() : "next-hour");
 
     private static IEnumerable<Door> Routes()
     {
@@ -32,7 +37,8 @@ public sealed partial record Door(string Route, Type Model)
             if (PageLines().Match(File.ReadAllText(file)) is not { Success: true } match) continue;
             var folder = Path.GetRelativePath(pages, Path.GetDirectoryName(file)!);
             var space = folder == "." ? "Umbick.Web.Pages" : $"Umbick.Web.Pages.{folder.Replace(Path.DirectorySeparatorChar, '.')}";
-            yield return new Door(match.Groups["route"].Success ? match.Groups["route"].Value : "/", typeof(Web.Demo).Assembly.GetType($"{space}.{match.Groups["model"].Value}")!);
+            yield return new Door(match.Groups["route"].Success ? match.Groups["route"].Value : "/",
+                typeof(Web.Demo).Assembly.GetType($"{space}.{match.Groups["model"].Value}")!);
         }
     }
 

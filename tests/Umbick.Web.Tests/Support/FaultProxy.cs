@@ -11,19 +11,24 @@ namespace Umbick.Web.Tests;
 /// </summary>
 public sealed class FaultProxy : IAsyncDisposable
 {
-    /// <summary>What may befall a write: it never arrives, its reply is lost after the commit, it arrives twice, it meets a session that is over, a fault, a page of somebody else.</summary>
+    /// <summary>
+    /// What may befall a write: it never arrives, its reply is lost after the commit, it arrives twice, it meets a session that is over, a
+    /// fault, a page of somebody else.
+    /// </summary>
     public static readonly string[] All = ["lost", "reply-lost", "doubled", "signed-out", "500", "page"];
 
     private static readonly string[] NotPassedOn = ["Host", "Transfer-Encoding", "Connection", "Keep-Alive"];
 
     private readonly WebApplication _app;
-    private readonly HttpClient _client = new(new SocketsHttpHandler { AllowAutoRedirect = false, UseCookies = false, PooledConnectionLifetime = TimeSpan.FromSeconds(5) });
+    private readonly HttpClient _client =
+        new(new SocketsHttpHandler { AllowAutoRedirect = false, UseCookies = false, PooledConnectionLifetime = TimeSpan.FromSeconds(5) });
     private readonly Random _random;
     private readonly CancellationTokenSource _over = new();
     private Uri[] _sites;
     private int _turn;
 
-    private FaultProxy(WebApplication app, Uri address, Uri[] sites, Random random) => (_app, Address, _sites, _random) = (app, address, sites, random);
+    private FaultProxy(WebApplication app, Uri address, Uri[] sites, Random random) => (_app, Address, _sites, _random) =
+        (app, address, sites, random);
 
     public Uri Address { get; }
 
@@ -101,7 +106,8 @@ public sealed class FaultProxy : IAsyncDisposable
 
     private async Task Fail(HttpContext context, string fault)
     {
-        if (fault == "hang") await Task.WhenAny(Task.Delay(Timeout.Infinite, context.RequestAborted), Task.Delay(Timeout.Infinite, _over.Token));
+        if (fault == "hang") await Task.WhenAny(Task.Delay(Timeout.Infinite, context.RequestAborted),
+            Task.Delay(Timeout.Infinite, _over.Token));
         if (fault is "hang" or "lost")
         {
             context.Abort();
@@ -116,9 +122,11 @@ public sealed class FaultProxy : IAsyncDisposable
         var site = _sites[Interlocked.Increment(ref _turn) % _sites.Length];
         using var sent = new HttpRequestMessage(new HttpMethod(request.Method), new Uri(site, request.Path + request.QueryString));
         if (body.Length > 0) sent.Content = new ByteArrayContent(body);
-        foreach (var (name, value) in request.Headers.Where(header => !NotPassedOn.Contains(header.Key) && (signedIn || header.Key != "Cookie")))
+        foreach (var (name, value) in request.Headers.Where(header =>
+            !NotPassedOn.Contains(header.Key) && (signedIn || header.Key != "Cookie")))
         {
-            if (!sent.Headers.TryAddWithoutValidation(name, value.ToArray())) sent.Content?.Headers.TryAddWithoutValidation(name, value.ToArray());
+            if (!sent.Headers.TryAddWithoutValidation(name, value.ToArray()))
+                sent.Content?.Headers.TryAddWithoutValidation(name, value.ToArray());
         }
         return await _client.SendAsync(sent);
     }
@@ -128,6 +136,7 @@ public sealed class FaultProxy : IAsyncDisposable
         response.StatusCode = (int)answer.StatusCode;
         foreach (var (name, value) in answer.Headers.Concat(answer.Content.Headers).Where(header => !NotPassedOn.Contains(header.Key)))
             response.Headers[name] = value.ToArray();
-        if (answer.StatusCode is not (System.Net.HttpStatusCode.NoContent or System.Net.HttpStatusCode.NotModified)) await response.Body.WriteAsync(await answer.Content.ReadAsByteArrayAsync());
+        if (answer.StatusCode is not (System.Net.HttpStatusCode.NoContent or System.Net.HttpStatusCode.NotModified))
+            await response.Body.WriteAsync(await answer.Content.ReadAsByteArrayAsync());
     }
 }

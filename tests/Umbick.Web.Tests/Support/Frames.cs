@@ -8,7 +8,10 @@ using OpenQA.Selenium.Interactions;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Measures how smoothly the big clock is dragged, by the browser's own trace: <c>./umbick bench frames</c> runs it; the tests do not. It tells, and asserts no time.</summary>
+/// <summary>
+/// Measures how smoothly the big clock is dragged, by the browser's own trace: <c>./umbick bench frames</c> runs it; the tests do not. It
+/// tells, and asserts no time.
+/// </summary>
 public sealed class Frames(Site site) : IClassFixture<Site>
 {
     private const int Turns = 6;
@@ -29,17 +32,24 @@ public sealed class Frames(Site site) : IClassFixture<Site>
         Drag(driver);
         var frames = (await trace.End()).Where(each => each.Name == "DrawFrame").Select(each => each.At).Order().ToList();
         // A pause before and after the drag is no frame that came late.
-        var apart = frames.Zip(frames.Skip(1), (earlier, later) => (later - earlier) / 1000).Where(milliseconds => milliseconds < 200).Order().ToList();
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"frames: {apart.Count} drawn in {Turns} turns; apart by {At(apart, 0.5):0.0} ms in the middle, {At(apart, 0.95):0.0} at 95 %, {At(apart, 0.99):0.0} at 99 %; {apart.Count(number => number > 20)} later than 20"));
+        var apart = frames.Zip(frames.Skip(1), (earlier, later) => (later - earlier) / 1000).Where(milliseconds => milliseconds < 200)
+            .Order().ToList();
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"frames: {apart.Count} drawn in {Turns} turns; apart by {At(apart, 0.5):0.0} ms in the middle, {At(apart, 0.95):0.0} at 95 "
+                + $"%, {At(apart, 0.99):0.0} at 99 %; {apart.Count(number => number > 20)} later than 20"));
         Assert.NotEmpty(apart);
     }
 
-    private static double At(List<double> sorted, double share) => sorted.Count == 0 ? double.NaN : sorted[(int)((sorted.Count - 1) * share)];
+    private static double At(List<double> sorted, double share) => sorted.Count == 0 ? double.NaN
+        : sorted[(int)((sorted.Count - 1) * share)];
 
     private static void Drag(ChromeDriver driver)
     {
         var board = driver.FindElement(By.CssSelector("[data-hands]"));
-        var box = (Dictionary<string, object>)driver.ExecuteScript("const r = arguments[0].getBoundingClientRect(); return { x: r.x + r.width / 2, y: r.y + r.height / 2, r: r.width / 2 }", board)!;
+        var box = (Dictionary<string,
+            object>)driver.ExecuteScript(
+                "const r = arguments[0].getBoundingClientRect(); return { x: r.x + r.width / 2, y: r.y + r.height / 2, r: r.width / 2 }",
+                board)!;
         var (x, y, radius) = (Number(box["x"]), Number(box["y"]), Number(box["r"]) * 0.6);
         var mouse = new PointerInputDevice(PointerKind.Mouse, "mouse");
         var drag = new ActionSequence(mouse).AddAction(To(60)).AddAction(mouse.CreatePointerDown(MouseButton.Left));
@@ -47,7 +57,8 @@ public sealed class Frames(Site site) : IClassFixture<Site>
         driver.PerformActions([drag.AddAction(mouse.CreatePointerUp(MouseButton.Left))]);
 
         Interaction To(double degrees) => mouse.CreatePointerMove(
-            CoordinateOrigin.Viewport, (int)Math.Round(x + (radius * Math.Sin(degrees * Math.PI / 180))), (int)Math.Round(y - (radius * Math.Cos(degrees * Math.PI / 180))), TimeSpan.FromMilliseconds(4));
+            CoordinateOrigin.Viewport, (int)Math.Round(x + (radius * Math.Sin(degrees * Math.PI / 180))),
+            (int)Math.Round(y - (radius * Math.Cos(degrees * Math.PI / 180))), TimeSpan.FromMilliseconds(4));
 
         static double Number(object value) => Convert.ToDouble(value, CultureInfo.InvariantCulture);
     }
@@ -76,16 +87,19 @@ public sealed class Frames(Site site) : IClassFixture<Site>
             while (await Heard() is var heard && !IsLast(heard))
             {
                 if (!heard.TryGetProperty("params", out var told) || !told.TryGetProperty("value", out var events)) continue;
-                traced.AddRange(events.EnumerateArray().Select(element => (element.GetProperty("name").GetString()!, element.GetProperty("ts").GetDouble())));
+                traced.AddRange(events.EnumerateArray()
+                    .Select(element => (element.GetProperty("name").GetString()!, element.GetProperty("ts").GetDouble())));
             }
             return traced;
         }
 
         public void Dispose() => _socket.Dispose();
 
-        private static bool IsLast(JsonElement heard) => heard.TryGetProperty("method", out var method) && method.GetString() == "Tracing.tracingComplete";
+        private static bool IsLast(JsonElement heard) => heard.TryGetProperty("method", out var method)
+            && method.GetString() == "Tracing.tracingComplete";
 
-        private Task Send(string message) => _socket.SendAsync(Encoding.UTF8.GetBytes(message), WebSocketMessageType.Text, endOfMessage: true, CancellationToken.None);
+        private Task Send(string message) =>
+            _socket.SendAsync(Encoding.UTF8.GetBytes(message), WebSocketMessageType.Text, endOfMessage: true, CancellationToken.None);
 
         private async Task<JsonElement> Heard()
         {

@@ -2,7 +2,10 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>Passwords, time codes and children's codes guessed side by side, from one address and from fifty, and an unsigned flood: <c>./umbick bench web</c> runs it; the tests do not.</summary>
+/// <summary>
+/// Passwords, time codes and children's codes guessed side by side, from one address and from fifty, and an unsigned flood: <c>./umbick
+/// bench web</c> runs it; the tests do not.
+/// </summary>
 public sealed class Guesses(Site site) : IClassFixture<Site>
 {
     private const int Tries = 500;
@@ -14,25 +17,30 @@ public sealed class Guesses(Site site) : IClassFixture<Site>
     public async Task Heard_of_five_hundred(int addresses)
     {
         var person = await site.Colleague(site.A, PersonRole.Teacher);
-        await site.App.InSchool(site.A, connection => connection.ExecuteAsync("update account set two_factor = true where id = @id", new { id = person.Id }));
+        await site.App.InSchool(site.A,
+            connection => connection.ExecuteAsync("update account set two_factor = true where id = @id", new { id = person.Id }));
         var sitting = await site.OnScreen(site.A, (await site.Child(site.A)).Id);
         using var school = await Visitor.TeacherOf(site.Address, site.TeacherOfA);
-        var strangers = Enumerable.Range(0, addresses).Select(number => new Visitor(site.Address, from: $"127.0.{10 + addresses}.{number + 1}")).ToList();
+        var strangers = Enumerable.Range(0, addresses)
+            .Select(number => new Visitor(site.Address, from: $"127.0.{10 + addresses}.{number + 1}")).ToList();
 
-        var passwords = await Guess(strangers, "/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = "a guess of a stranger" }, "do not go together");
+        var passwords = await Guess(strangers, "/", "Sign in",
+            new() { ["userName"] = person.UserName, ["password"] = "a guess of a stranger" }, "do not go together");
         var right = await site.Code(site.A, sitting);
         var wrong = new CodeText(right[..3], CodeText.Read(right)!.Figures == "9999999" ? "0000000" : "9999999").ToString();
         var children = await Guess(strangers, "/go", "Begin", new() { ["code"] = wrong }, "does not open anything");
         var codes = 0;
         await Parallel.ForEachAsync(Enumerable.Range(0, Tries), new ParallelOptions { MaxDegreeOfParallelism = 15 }, async (i, cancel) =>
         {
-            var counted = await site.App.BeforeSchool(connection => DoorTries.Count(connection, true, person.UserName, [.. BitConverter.GetBytes(i % addresses), .. new byte[28]]), cancel);
+            var counted = await site.App.BeforeSchool(connection =>
+                DoorTries.Count(connection, true, person.UserName, [.. BitConverter.GetBytes(i % addresses), .. new byte[28]]), cancel);
             if (counted.Outcome == DoorOutcome.Open) Interlocked.Increment(ref codes);
         });
 
         // Meanwhile the school goes on: a child's right code from there opens.
         await Visitor.AssertSentTo("/turn", await school.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) }));
-        Console.WriteLine($"guesses from {addresses} addresses, {Tries} at once, heard: {passwords} passwords, {codes} time codes, {children} children's codes; a right code from the school opened");
+        Console.WriteLine($"guesses from {addresses} addresses, {Tries} at once, heard: {passwords} passwords, {codes} time codes, "
+            + $"{children} children's codes; a right code from the school opened");
         strangers.ForEach(stranger => stranger.Dispose());
     }
 
@@ -57,17 +65,21 @@ public sealed class Guesses(Site site) : IClassFixture<Site>
         var meanwhile = await Median(teacher);
         await over.CancelAsync();
         await Task.WhenAll(strangers);
-        Console.WriteLine($"guesses: a page took {before:0} ms in the middle before, {meanwhile:0} ms while twenty strangers tried passwords without a pause");
+        Console.WriteLine($"guesses: a page took {before:0} ms in the middle before, {meanwhile:0} ms while twenty strangers tried "
+            + $"passwords without a pause");
     }
 
-    /// <summary>Two thousand unsigned requests, as large as they may be and larger, with names that nobody has; and a file of very many parts.</summary>
+    /// <summary>
+    /// Two thousand unsigned requests, as large as they may be and larger, with names that nobody has; and a file of very many parts.
+    /// </summary>
     [Fact(Explicit = true)]
     [Trait("Kind", "Load")]
     public async Task Memory_after_a_flood()
     {
         using var process = await Site.Another();
         using var teacher = await Visitor.TeacherOf(process.Address, site.TeacherOfA);
-        for (var round = 0; round < 20; round++) foreach (var path in new[] { "/day", "/children", "/patterns", "/settings", "/people" }) await teacher.Get(path);
+        for (var round = 0; round < 20; round++) foreach (var path in new[] { "/day", "/children", "/patterns", "/settings", "/people" })
+            await teacher.Get(path);
         var warm = process.Megabytes;
         await Parallel.ForEachAsync(Enumerable.Range(0, 50), new ParallelOptions { MaxDegreeOfParallelism = 50 }, async (number, _) =>
         {
@@ -90,24 +102,31 @@ public sealed class Guesses(Site site) : IClassFixture<Site>
         var peak = process.PeakMegabytes;
         await Task.Delay(TimeSpan.FromSeconds(60));
         var after = process.Megabytes;
-        Console.WriteLine($"memory: warm {warm} MB; flood of 2,000 unsigned requests, peak {peak} MB, a minute later {after} MB ({(double)after / warm:0.00} times)");
+        Console.WriteLine($"memory: warm {warm} MB; flood of 2,000 unsigned requests, peak {peak} MB, a minute later {after} MB "
+            + $"({(double)after / warm:0.00} times)");
 
         foreach (var (kind, name, file) in new[]
         {
             ("record", "record.json", $"[{string.Join(',', Enumerable.Repeat("{}", 6_300_000))}]"),
-            ("record", "record.json", $"{{\"file\":\"umbick-child-record\",\"form\":1,\"record\":{{\"child\":[{string.Join(',', Enumerable.Repeat("{}", 300_000))}]}}}}"),
+            ("record", "record.json",
+                $"{{\"file\":\"umbick-child-record\",\"form\":1,\"record\":{{\"child\":[{string.Join(',', Enumerable.Repeat("{}", 300_000))}]}}}}"),
             ("", "answers.csv", $"child,date,task,given,answer\n{string.Concat(Enumerable.Range(0, 600_000).Select(i => $"a{i % 50},2026-03-02,read-digital,4:00,4\n"))}"),
         })
         {
             process.ForgetPeak();
             var (before, bytes) = (process.Megabytes, file.Length / 1_000_000.0);
             var (_, fields) = await teacher.Form("/files", "Read it");
-            using var content = new MultipartFormDataContent { { new StringContent(fields["__RequestVerificationToken"]), "__RequestVerificationToken" }, { new StringContent(file), "file", name } };
-            using var request = new HttpRequestMessage(HttpMethod.Post, kind.Length > 0 ? "/files?handler=record" : "/files") { Content = content };
+            using var content = new MultipartFormDataContent
+                { { new StringContent(fields["__RequestVerificationToken"]), "__RequestVerificationToken" },
+                    { new StringContent(file), "file", name } };
+            using var request = new HttpRequestMessage(HttpMethod.Post, kind.Length > 0 ? "/files?handler=record" : "/files")
+            { Content = content };
             using var answer = await teacher.Send(request);
             if (answer.Headers.Location is { } job)
-                while ((await teacher.Page(job.OriginalString)).Body!.TextContent.Contains("being read", StringComparison.Ordinal)) await Task.Delay(200);
-            Console.WriteLine($"memory: a file of {bytes:0.0} MB ({name}): {before} MB before, peak {process.PeakMegabytes} MB, so {process.PeakMegabytes - before} MB where 32 + 20 × body is {32 + (20 * bytes):0}");
+                while ((await teacher.Page(job.OriginalString)).Body!.TextContent.Contains("being read", StringComparison.Ordinal))
+                    await Task.Delay(200);
+            Console.WriteLine($"memory: a file of {bytes:0.0} MB ({name}): {before} MB before, peak {process.PeakMegabytes} MB, so "
+                + $"{process.PeakMegabytes - before} MB where 32 + 20 × body is {32 + (20 * bytes):0}");
         }
     }
 
@@ -123,7 +142,8 @@ public sealed class Guesses(Site site) : IClassFixture<Site>
         return times.Order().ElementAt(30);
     }
 
-    private static async Task<int> Guess(List<Visitor> strangers, string path, string press, Dictionary<string, string> values, string heard)
+    private static async Task<int> Guess(
+        List<Visitor> strangers, string path, string press, Dictionary<string, string> values, string heard)
     {
         var forms = await Task.WhenAll(strangers.Select(async stranger => (Stranger: stranger, Form: await stranger.Form(path, press))));
         var answers = await Task.WhenAll(Enumerable.Range(0, Tries).Select(async i =>

@@ -15,5 +15,6 @@ internal static class Links
         return await Handed(await charge.Post("/people?handler=Reset", fields));
     }
 
-    private static async Task<string> Handed(HttpResponseMessage answer) => new Uri((await Visitor.Read(answer)).QuerySelector("#handed")!.TextContent).AbsolutePath;
+    private static async Task<string> Handed(HttpResponseMessage answer) =>
+        new Uri((await Visitor.Read(answer)).QuerySelector("#handed")!.TextContent).AbsolutePath;
 }

@@ -23,9 +23,13 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var school = await DemoSchoolId();
         var children = (await site.App.InSchool(school, Children.All)).ToList();
         for (var more = children.Count; more < Tablets; more++)
-            await site.App.InSchool(school, connection => Children.Add(connection, new Child(new(Guid.NewGuid()), $"Tablet {more}", Stage.FiveMinutesTo), DateTime.UtcNow));
+            await site.App.InSchool(school,
+                connection => Children.Add(connection, new Child(new(Guid.NewGuid()), $"Tablet {more}", Stage.FiveMinutesTo),
+                    DateTime.UtcNow));
         children = [.. (await site.App.InSchool(school, Children.All)).Take(Tablets)];
-        var answers = (await site.App.InSchool(school, async connection => await Sittings.AnswersIn(connection, (await Sittings.OfChild(connection, children[0].Id)).Select(sitting => sitting.Id)))).Sum(each => each.Count());
+        var answers = (await site.App.InSchool(school,
+            async connection => await Sittings.AnswersIn(connection,
+                (await Sittings.OfChild(connection, children[0].Id)).Select(sitting => sitting.Id)))).Sum(each => each.Count());
         Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
         Console.WriteLine($"Each answers every {Pace.TotalSeconds:0} seconds: {await Play(school, children, Pace)}");
         Console.WriteLine($"Each answers as soon as it can: {await Play(school, children, TimeSpan.Zero)}");
@@ -38,7 +42,9 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var (term, years) = (await WithSittings(17), await WithSittings(150));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         for (var more = 0; more < 28; more++) await site.Child(site.A);
-        foreach (var path in new[] { "/sign-out", $"/children/{term}/progress", $"/children/{years}/progress", "/day" }) Console.WriteLine(InWords(path.Replace($"{term}", "a term").Replace($"{years}", "three years"), await Times(teacher, path), 1000));
+        foreach (var path in new[] { "/sign-out", $"/children/{term}/progress", $"/children/{years}/progress", "/day" })
+            Console.WriteLine(InWords(path.Replace($"{term}", "a term").Replace($"{years}", "three years"), await Times(teacher, path),
+                1000));
     }
 
     /// <summary>How long a page takes, again and again, in seconds.</summary>
@@ -64,9 +70,13 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
             var asking = new Asking(site.Model, new Behind(TimeSpan.FromDays(1 + (7 * (count - 1 - sitting)))));
             await site.App.InSchool(site.A, async connection =>
             {
-                var id = (await asking.Start(connection, child, new AskingOptions(Rows.Plan.Chosen) { Tasks = [.. ClockTasks.Plain.Concat(ClockTasks.Plain).Select(task => task.Id)] }))!.Value;
+                var id = (await asking.Start(connection, child,
+                    new AskingOptions(Rows.Plan.Chosen)
+                    { Tasks = [.. ClockTasks.Plain.Concat(ClockTasks.Plain).Select(task => task.Id)] }))!.Value;
                 foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].ToList())
-                    await asking.Answer(connection, id, new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud), asked.Item.Task.Aloud, 9), null);
+                    await asking.Answer(connection, id,
+                        new Submission(Guid.NewGuid(), asked.Place, simulated.Answer(asked.Item, asked.Item.Task.Aloud),
+                            asked.Item.Task.Aloud, 9), null);
             });
         }
         return child;
@@ -103,7 +113,10 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         var during = (await site.Record(site.A, child.Id)).Sittings[0].Answered.Count();
         var back = Until(teacher, () => tablet.Network(offline: false));
         var after = (await site.Record(site.A, child.Id)).Sittings[0].Answered.ToList();
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"60 s without network: {before} answers before, {during} during, {after.Count} after, {after.Select(question => question.Given!.Id).Distinct().Count()} ids; the teacher's page follows {back:0.0} s after the network is back."));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            $"60 s without network: {before} answers before, {during} during, {after.Count} after, "
+                + $"{after.Select(question => question.Given!.Id).Distinct().Count()} ids; the teacher's page follows {back:0.0} s after "
+                + $"the network is back."));
     }
 
     private static double Until(Browser follower, Action change)
@@ -161,7 +174,9 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
     {
         seconds.Sort();
         var (name, by) = unit == 1 ? ("s", 1.0) : ("ms", 1000.0);
-        string At(double share) => (seconds[(int)Math.Min(seconds.Count - 1, share * seconds.Count)] * by).ToString(unit == 1 ? "0.00" : "0", CultureInfo.InvariantCulture);
+        string At(double share) =>
+            (seconds[(int)Math.Min(seconds.Count - 1, share * seconds.Count)] * by).ToString(unit == 1 ? "0.00" : "0",
+                CultureInfo.InvariantCulture);
         return $"{what} {At(0.5)} {name} (median), {At(0.95)} {name} (95 %), {At(1)} {name} at most, {seconds.Count} times.";
     }
 

@@ -22,8 +22,14 @@ public sealed class Memory(Site site) : IClassFixture<Site>
                 var child = await site.Child(site.A, stage);
                 await Ask(teacher, child.Id);
                 var (set, practice) = await site.Set(site.A, child.Id, "next-hour");
-                var ids = new Dictionary<string, Guid> { ["children"] = child.Id.Value, ["practise"] = set.Value, ["sheets"] = practice.Value };
-                foreach (var door in Door.All.Where(door => door.Policy is Who.Records or Who.Sittings)) await teacher.Get(door.Filled(ids));
+                var ids = new Dictionary<string, Guid>
+                {
+                    ["children"] = child.Id.Value,
+                    ["practise"] = set.Value,
+                    ["sheets"] = practice.Value
+                };
+                foreach (var door in Door.All.Where(door => door.Policy is Who.Records or Who.Sittings))
+                    await teacher.Get(door.Filled(ids));
                 foreach (var pattern in Catalogue.All)
                 {
                     await teacher.Get($"/practise/new/{child.Id}?pattern={pattern.Id}");
@@ -47,7 +53,8 @@ public sealed class Memory(Site site) : IClassFixture<Site>
     private async Task EveryTask(Uri address, ChildId child)
     {
         using var tablet = new Visitor(address);
-        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, await site.OnScreen(site.A, child, [.. ClockTasks.All.Select(task => task.Id)])) });
+        await tablet.Send("/go", "Begin",
+            new() { ["code"] = await site.Code(site.A, await site.OnScreen(site.A, child, [.. ClockTasks.All.Select(task => task.Id)])) });
         await tablet.Get("/turn");
         await tablet.Get("/turn?handler=ahead");
     }

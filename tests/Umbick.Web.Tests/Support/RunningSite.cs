@@ -8,7 +8,9 @@ using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
-/// <summary>The site as it runs in use, a process of its own on the demonstration database: one for all tests, which have schools of their own.</summary>
+/// <summary>
+/// The site as it runs in use, a process of its own on the demonstration database: one for all tests, which have schools of their own.
+/// </summary>
 public sealed class RunningSite : IAsyncLifetime
 {
     private readonly NpgsqlDataSource _app = NpgsqlDataSource.Create(Setting("UMBICK_APP"));

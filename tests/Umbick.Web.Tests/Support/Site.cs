@@ -14,7 +14,9 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     public const string Password = "a long enough password";
 
     /// <summary>What is kept of it: reckoned once, for it takes long on purpose.</summary>
-    public static string PasswordHash { get; } = new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(new Person(), Password);
+    public static string PasswordHash { get; } =
+        new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(
+            new Person(), Password);
 
     public Uri Address => running.Address;
 
@@ -54,8 +56,10 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     }
 
     /// <summary>Somebody more who works at a school, by a user name.</summary>
-    public async Task<Person> Colleague(Guid school, PersonRole role, bool inCharge = false, string? userName = null) => (await App.InSchool(
-        school, connection => People.TryAdd(connection, userName ?? $"{role}-{Guid.NewGuid():N}@skerry.example", role == PersonRole.Assistant ? "Plover" : "Knot", PasswordHash, role, inCharge)))!;
+    public async Task<Person> Colleague(Guid school, PersonRole role, bool inCharge = false, string? userName = null) =>
+        (await App.InSchool(
+        school, connection => People.TryAdd(connection, userName ?? $"{role}-{Guid.NewGuid():N}@skerry.example",
+            role == PersonRole.Assistant ? "Plover" : "Knot", PasswordHash, role, inCharge)))!;
 
     /// <summary>A second process of the same site, on the same database.</summary>
     public static Task<SiteProcess> Another() => SiteProcess.Start(RunningSite.FreeAddress());
@@ -74,10 +78,12 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 
     /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
     public Task<SittingId> OnScreen(Guid school, ChildId child, params string[] tasks) =>
-        Sitting(school, child, tasks.Length == 0 ? new AskingOptions(Delivery: DeliveryMode.OnChildsScreen) : new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = tasks });
+        Sitting(school, child, tasks.Length == 0 ? new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)
+            : new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = tasks });
 
     /// <summary>A code that opens a sitting.</summary>
-    public Task<string> Code(Guid school, SittingId sitting) => App.InSchool(school, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
+    public Task<string> Code(Guid school, SittingId sitting) =>
+        App.InSchool(school, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
 
     /// <summary>The question that is being asked.</summary>
     public async Task<AskedItem> Current(Guid school, SittingId sitting) => await App.InSchool(school, async connection =>
@@ -87,13 +93,15 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     });
 
     /// <summary>The sitting itself.</summary>
-    public async Task<Sitting> Now(Guid school, SittingId sitting) => (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
+    public async Task<Sitting> Now(Guid school, SittingId sitting) =>
+        (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
 
     /// <summary>A set that is given and not done, with its sitting: for a pattern, or for reading at ease.</summary>
     public Task<(SetId Set, SittingId Sitting)> Set(Guid school, ChildId child, string? pattern) => App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
-        return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern), new SetChoices(1), Guid.NewGuid());
+        return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern),
+            new SetChoices(1), Guid.NewGuid());
     });
 
     /// <summary>A visit that has begun, for the coming hour, with so many new children.</summary>
@@ -102,11 +110,14 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         var children = new List<ChildId>();
         for (var i = 0; i < count; i++) children.Add((await Child(school)).Id);
         var visit = Guid.NewGuid();
-        await App.InSchool(school, connection => Visiting.Begin(connection, visit, Core.Patterns.Catalogue.Find("next-hour")!, children, "has-it-arrived", Guid.NewGuid()));
+        await App.InSchool(school,
+            connection => Visiting.Begin(connection, visit, Core.Patterns.Catalogue.Find("next-hour")!, children, "has-it-arrived",
+                Guid.NewGuid()));
         return (visit, children);
     }
 
-    public Visiting Visiting => new(Model, new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), TimeProvider.System);
+    public Visiting Visiting =>
+        new(Model, new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), TimeProvider.System);
 
     /// <summary>A child's record.</summary>
     public async Task<ChildRecord> Record(Guid school, ChildId child) =>

@@ -23,7 +23,9 @@ public sealed class SiteProcess : IDisposable
     }
 
     /// <summary>The most that it has held, in megabytes.</summary>
-    public long PeakMegabytes => long.Parse(File.ReadLines($"/proc/{_process.Id}/status").First(line => line.StartsWith("VmHWM:", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) / 1000;
+    public long PeakMegabytes =>
+        long.Parse(File.ReadLines($"/proc/{_process.Id}/status").First(line => line.StartsWith("VmHWM:", StringComparison.Ordinal))
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) / 1000;
 
     /// <summary>Has the most begin anew with what it holds now.</summary>
     public void ForgetPeak() => File.WriteAllText($"/proc/{_process.Id}/clear_refs", "5");
@@ -34,17 +36,21 @@ public sealed class SiteProcess : IDisposable
     /// <param name="asked">What it is asked until it answers.</param>
     /// <param name="ahead">How far its clock runs ahead.</param>
     /// <param name="settings">Variables that it is started with.</param>
-    public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready", TimeSpan ahead = default, Dictionary<string, string>? settings = null)
+    public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready", TimeSpan ahead = default,
+        Dictionary<string, string>? settings = null)
     {
         var root = Site.Setting("UMBICK_ROOT");
-        var start = new ProcessStartInfo("dotnet", [$"{root}/artifacts/publish/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/artifacts/publish/Umbick.Web/release", "--urls", address.ToString()])
+        var start = new ProcessStartInfo("dotnet",
+            [$"{root}/artifacts/publish/Umbick.Web/release/Umbick.Web.dll", "--contentRoot", $"{root}/artifacts/publish/Umbick.Web/release",
+                "--urls", address.ToString()])
         {
             RedirectStandardOutput = true,
         };
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
         start.Environment["UMBICK_ROUND_TRIPS"] = "told";
         if (database is not null) start.Environment["UMBICK_APP"] = database;
-        if (ahead != default) start.Environment[AheadClock.Variable] = ahead.TotalHours.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        if (ahead != default) start.Environment[AheadClock.Variable] =
+            ahead.TotalHours.ToString(System.Globalization.CultureInfo.InvariantCulture);
         foreach (var (name, value) in settings ?? []) start.Environment[name] = value;
         var process = Process.Start(start)!;
         // What the site logs stands in the run's own output, so that a test that fails can be understood from it.

@@ -15,7 +15,8 @@ public sealed class Visitor : IDisposable
     {
         _cookies = new CookieContainer();
         var handler = new SocketsHttpHandler { AllowAutoRedirect = false, CookieContainer = _cookies };
-        if (from is not null) handler.ConnectCallback = (context, cancel) => Connect(IPAddress.Parse(from), context.DnsEndPoint.Port, cancel);
+        if (from is not null) handler.ConnectCallback =
+            (context, cancel) => Connect(IPAddress.Parse(from), context.DnsEndPoint.Port, cancel);
         _client = new HttpClient(handler) { BaseAddress = address };
     }
 
@@ -48,7 +49,8 @@ public sealed class Visitor : IDisposable
         foreach (var cookie in Cookies) cookie.Expired = true;
     }
 
-    public static Task<Visitor> TeacherOf(Site site, string userName, string password = Site.Password) => TeacherOf(site.Address, userName, password);
+    public static Task<Visitor> TeacherOf(Site site, string userName, string password = Site.Password) =>
+        TeacherOf(site.Address, userName, password);
 
     public static async Task<Visitor> TeacherOf(Uri address, string userName, string password = Site.Password)
     {
@@ -63,7 +65,8 @@ public sealed class Visitor : IDisposable
     {
         var visitor = new Visitor(site);
         var person = await site.Colleague(school, Rows.PersonRole.Assistant);
-        await AssertSentTo("/helping", await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        await AssertSentTo("/helping",
+            await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
         return visitor;
     }
 
@@ -72,8 +75,10 @@ public sealed class Visitor : IDisposable
     {
         var visitor = new Visitor(site);
         var person = await site.Colleague(at, Rows.PersonRole.Teacher, inCharge: true);
-        await site.App.InSchool(other, connection => Store.People.Employ(connection, person.Id, "Knot", Rows.PersonRole.Teacher, inCharge: true));
-        await AssertSentTo("/schools", await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
+        await site.App.InSchool(other,
+            connection => Store.People.Employ(connection, person.Id, "Knot", Rows.PersonRole.Teacher, inCharge: true));
+        await AssertSentTo("/schools",
+            await visitor.Send("/", "Sign in", new() { ["userName"] = person.UserName, ["password"] = Site.Password }));
         var (action, fields) = await visitor.Form("/schools", "Go on");
         fields["school"] = at.ToString();
         await AssertSentTo("/day", await visitor.Post(action, fields));
@@ -105,8 +110,10 @@ public sealed class Visitor : IDisposable
     public async Task<(string Action, Dictionary<string, string> Fields)> Form(string path, string press)
     {
         var page = await Page(path);
-        var form = page.Forms.First(form => form.QuerySelectorAll("button").Any(button => button.TextContent.Contains(press, StringComparison.Ordinal)));
-        var fields = form.QuerySelectorAll("input").OfType<IHtmlInputElement>().Where(input => input.Name is not null && input.Type != "radio")
+        var form = page.Forms.First(form =>
+            form.QuerySelectorAll("button").Any(button => button.TextContent.Contains(press, StringComparison.Ordinal)));
+        var fields = form.QuerySelectorAll("input").OfType<IHtmlInputElement>()
+            .Where(input => input.Name is not null && input.Type != "radio")
             .GroupBy(input => input.Name!).ToDictionary(group => group.Key, group => group.First().Value);
         return (form.GetAttribute("action") ?? path, fields);
     }
@@ -132,7 +139,8 @@ public sealed class Visitor : IDisposable
     /// <summary>The fields of a form as it stands.</summary>
     public static List<KeyValuePair<string, string>> FieldsOf(IHtmlFormElement form) =>
     [
-        .. form.QuerySelectorAll("input, select, textarea").Where(field => field.GetAttribute("name") is { Length: > 0 } && !field.HasAttribute("disabled")
+        .. form.QuerySelectorAll("input, select, textarea")
+            .Where(field => field.GetAttribute("name") is { Length: > 0 } && !field.HasAttribute("disabled")
                 && (field is not IHtmlInputElement { Type: "checkbox" or "radio" } || field.HasAttribute("checked")))
             .Select(field => new KeyValuePair<string, string>(field.GetAttribute("name")!, field switch
             {
@@ -148,7 +156,8 @@ public sealed class Visitor : IDisposable
     /// <summary>The same, where a field may stand several times.</summary>
     public Task<HttpResponseMessage> Swap(string path, IEnumerable<KeyValuePair<string, string>> fields)
     {
-        var request = new HttpRequestMessage(HttpMethod.Post, new Uri(path, UriKind.Relative)) { Content = new FormUrlEncodedContent(fields) };
+        var request = new HttpRequestMessage(HttpMethod.Post, new Uri(path, UriKind.Relative))
+        { Content = new FormUrlEncodedContent(fields) };
         request.Headers.Add("HX-Request", "true");
         return _client.SendAsync(request);
     }

@@ -17,7 +17,10 @@ public sealed class Belief
     /// <summary>A lane without a level stays empty.</summary>
     private static readonly Vector256<double> Floors = Lanes(_ => ModelParameters.SmallestShare);
 
-    /// <summary>So many observations are folded in between two times that all is made to add up to 1: more would bring shares that matter down to the least.</summary>
+    /// <summary>
+    /// So many observations are folded in between two times that all is made to add up to 1: more would bring shares that matter down to
+    /// the least.
+    /// </summary>
     private const int FoldedTogether = 8;
 
     private readonly ReadingModel _model;
@@ -31,7 +34,9 @@ public sealed class Belief
     /// <summary>What the shares add up to, lane by lane.</summary>
     private Vector256<double> _sum;
 
-    /// <summary>What a share is multiplied by to be a belief: to go through all of them only for that is put off until they are next changed.</summary>
+    /// <summary>
+    /// What a share is multiplied by to be a belief: to go through all of them only for that is put off until they are next changed.
+    /// </summary>
     private double _scale = 1;
     private double[] _whole = [];
     private bool _isFlat;
@@ -42,7 +47,8 @@ public sealed class Belief
     {
         _model = model;
         (Guessing, Repeating) = (ModelParameters.GuessingPrior, ModelParameters.RepeatingPrior);
-        _shares = [.. Enumerable.Range(0, model.Space.Size).Select(procedure => LevelShares * ((1 - Guessing - Repeating) * model.Space.Prior(procedure)))];
+        _shares = [.. Enumerable.Range(0, model.Space.Size)
+            .Select(procedure => LevelShares * ((1 - Guessing - Repeating) * model.Space.Prior(procedure)))];
         foreach (var share in _shares) _sum += share;
     }
 
@@ -71,7 +77,9 @@ public sealed class Belief
     /// <summary>Folds one observation in.</summary>
     public void Update(Observation observation) => Update([observation]);
 
-    /// <summary>Folds observations in, in their order: a block of procedures goes through all of them while it is near the processor.</summary>
+    /// <summary>
+    /// Folds observations in, in their order: a block of procedures goes through all of them while it is near the processor.
+    /// </summary>
     public void Update(IEnumerable<Observation> observations)
     {
         foreach (var some in observations.Chunk(FoldedTogether)) Fold(some);
@@ -89,7 +97,8 @@ public sealed class Belief
             for (var i = 0; i < likelihoods.Length; i++)
             {
                 var prediction = observations[i].Prediction;
-                last = Passes.Fold(block, prediction.SubSpace.Parts.AsSpan(from, block.Length), prediction.DistributionOf, likelihoods[i], Floors);
+                last = Passes.Fold(block, prediction.SubSpace.Parts.AsSpan(from, block.Length), prediction.DistributionOf, likelihoods[i],
+                    Floors);
             }
             sum += last;
         }
@@ -97,7 +106,8 @@ public sealed class Belief
     }
 
     /// <summary>
-    /// The likelihood of an observation by distribution, held against its greatest, so that many folded in together stay far above the least
+    /// The likelihood of an observation by distribution, held against its greatest, so that many folded in together stay far above the
+    /// least
     /// share. Those who guess, and those who repeat, take it in at once.
     /// </summary>
     private Vector256<double>[] LikelihoodOf(Observation observation)
@@ -175,7 +185,9 @@ public sealed class Belief
         Normalise(_sum, _scale);
     }
 
-    /// <summary>The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> and <see cref="Repeating"/> they add up to 1.</summary>
+    /// <summary>
+    /// The belief in each choice at a step, 0 to 1; with <see cref="Guessing"/> and <see cref="Repeating"/> they add up to 1.
+    /// </summary>
     public IReadOnlyList<double> MarginalAt(Step step) => Marginals[(int)step];
 
     /// <summary>The belief in a pattern, 0 to 1, in any of its variants.</summary>
@@ -186,7 +198,9 @@ public sealed class Belief
         return MarginalAt(pattern.Step).Where((_, choice) => choices[choice].Holds(pattern)).Sum();
     }
 
-    /// <summary>Where a pattern shows: in reading alone where it is believed of the child, if the child has it, that they set a clock rightly.</summary>
+    /// <summary>
+    /// Where a pattern shows: in reading alone where it is believed of the child, if the child has it, that they set a clock rightly.
+    /// </summary>
     public ShownWhere WhereShown(Pattern pattern)
     {
         if (pattern.Step == Step.Placing) return ShownWhere.Setting;
@@ -207,7 +221,9 @@ public sealed class Belief
         return sums;
     }
 
-    /// <summary>The chance, 0 to 1, that the listed ways give the answer that was observed, by present belief; some other way explains nothing.</summary>
+    /// <summary>
+    /// The chance, 0 to 1, that the listed ways give the answer that was observed, by present belief; some other way explains nothing.
+    /// </summary>
     public double ListedProbabilityOf(Observation observation) =>
         Passes.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf, observation.ListedChances);
 
@@ -282,7 +298,8 @@ public sealed class Belief
     private static Vector256<double> Lanes(Func<(double Consistency, double Share), int, double> of)
     {
         Span<double> lanes = stackalloc double[Vector256<double>.Count];
-        for (var level = 0; level < ModelParameters.ConsistencyLevels.Count; level++) lanes[level] = of(ModelParameters.ConsistencyLevels[level], level);
+        for (var level = 0; level < ModelParameters.ConsistencyLevels.Count; level++) lanes[level] =
+            of(ModelParameters.ConsistencyLevels[level], level);
         return Vector256.Create<double>(lanes);
     }
 }

@@ -37,7 +37,8 @@ internal static class Composition
                 }
             }
             var choices = subSpace.StatesAt(step);
-            for (var part = 0; part < stateOfPart.Length; part++) stateOfPart[part] = places[(stateOfPart[part] * ways.Count) + choices[part]];
+            for (var part = 0; part < stateOfPart.Length; part++) stateOfPart[part] =
+                places[(stateOfPart[part] * ways.Count) + choices[part]];
             states = next.States;
         }
         return stateOfPart;

@@ -11,7 +11,9 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="First">The answer before a self-correction: it counts for the pattern; null where there was none.</param>
 public sealed record ItemAnswer(Item Item, Answer Answer, AnswerMode Mode, bool Helped = false, Answer? First = null)
 {
-    /// <summary>Whether placed hands were scored right, where that was by a coarser rule than the strictest; null where nothing is known of it.</summary>
+    /// <summary>
+    /// Whether placed hands were scored right, where that was by a coarser rule than the strictest; null where nothing is known of it.
+    /// </summary>
     public bool? Scored { get; init; }
 
     /// <summary>Whether it is right: as it was scored, or by the strictest rule where nothing is known of that.</summary>

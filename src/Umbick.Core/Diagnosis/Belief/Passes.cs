@@ -11,7 +11,10 @@ namespace Umbick.Core.Diagnosis;
 /// </summary>
 internal static class Passes
 {
-    /// <summary>So many procedures are taken at a time where several passes follow each other: sixteen kilobytes, half of a processor's nearest store.</summary>
+    /// <summary>
+    /// So many procedures are taken at a time where several passes follow each other: sixteen kilobytes, half of a processor's nearest
+    /// store.
+    /// </summary>
     public const int Block = 512;
 
     /// <summary>Multiplies each share by its likelihood, keeps it from falling below a floor, and adds all of them up.</summary>
@@ -21,7 +24,8 @@ internal static class Passes
     /// <param name="likelihoods">The likelihood of each distribution.</param>
     /// <param name="floors">The least that a share may be.</param>
     public static Vector256<double> Fold(
-        Span<Vector256<double>> shares, ReadOnlySpan<int> parts, ReadOnlySpan<ushort> distributionOf, Vector256<double>[] likelihoods, Vector256<double> floors)
+        Span<Vector256<double>> shares, ReadOnlySpan<int> parts, ReadOnlySpan<ushort> distributionOf, Vector256<double>[] likelihoods,
+        Vector256<double> floors)
     {
         ArgumentOutOfRangeException.ThrowIfNotEqual(parts.Length, shares.Length);
         ref var share = ref MemoryMarshal.GetReference(shares);
@@ -32,7 +36,8 @@ internal static class Passes
         for (nint procedure = 0; procedure < shares.Length; procedure++)
         {
             ref var own = ref Unsafe.Add(ref share, procedure);
-            own = Vector256.Max(own * Unsafe.Add(ref likelihood, (nint)Unsafe.Add(ref distribution, Unsafe.Add(ref part, procedure))), floors);
+            own = Vector256.Max(own * Unsafe.Add(ref likelihood, (nint)Unsafe.Add(ref distribution, Unsafe.Add(ref part, procedure))),
+                floors);
             sum += own;
         }
         return sum;

@@ -72,7 +72,8 @@ public sealed class Prediction
     internal ReadOnlySpan<ushort> DistributionOf => _distributionOf;
 
     /// <summary>How uncertain the answer is, in nats, where the way followed has one of <see cref="Distributions"/>.</summary>
-    internal float[] Entropies => _entropies ??= [.. Distributions.Select(distribution => (float)Noise.EntropyOf(distribution.Ids, distribution.Shares))];
+    internal float[] Entropies =>
+        _entropies ??= [.. Distributions.Select(distribution => (float)Noise.EntropyOf(distribution.Ids, distribution.Shares))];
 
     /// <summary>The answer a part of a procedure gives most often, as a place in <see cref="Answers"/>.</summary>
     public int LikeliestOf(int part) => Distributions[_distributionOf[part]].Likeliest;
@@ -104,7 +105,8 @@ public sealed class Prediction
     }
 
     /// <summary>
-    /// Words are right by the time that they mean. Wrong ones count less where a rule would have said the same time in other words: with past
+    /// Words are right by the time that they mean. Wrong ones count less where a rule would have said the same time in other words: with
+    /// past
     /// and to the words themselves are what is told apart.
     /// </summary>
     private void FitByMeaning(ClockTime meant, double[] fits)
@@ -131,7 +133,8 @@ public sealed class Prediction
     {
         PlacedAnswer placed => Canonical(placed),
         HourPlaceAnswer hour => new DigitalAnswer(hour.Hour, null, 0),
-        DigitalAnswer { Minutes: not null, Hour: not null } digital when !SubSpace.Steps.Contains(Step.Writing) => digital with { Figures = 2 },
+        DigitalAnswer { Minutes: not null, Hour: not null } digital when !SubSpace.Steps.Contains(Step.Writing) =>
+            digital with { Figures = 2 },
         _ => answer,
     };
 
@@ -147,7 +150,8 @@ public sealed class Prediction
         return Item.Task.Form switch
         {
             AnswerForm.Hands when Item.Right is PlacedAnswer right =>
-                Canonical(new PlacedAnswer(right.Hour is null ? null : Placed(reading).Hour, right.Minute is null ? null : Placed(reading).Minute)),
+                Canonical(new PlacedAnswer(right.Hour is null ? null : Placed(reading).Hour,
+                    right.Minute is null ? null : Placed(reading).Minute)),
             AnswerForm.Words => new WordsAnswer(reading.Spoken ?? SpokenTime.From(reading.Time)),
             AnswerForm.Hour => new DigitalAnswer(reading.Hour.Value, null, 0),
             AnswerForm.Minutes => new DigitalAnswer(null, reading.Minutes.Value, 2),
@@ -161,7 +165,9 @@ public sealed class Prediction
         ? HandPositions.Wrapped(reading.Time.Hour + reading.HourHandOffset, reading.Placed.Minute)
         : reading.Placed;
 
-    /// <summary>Hands that are near enough to be scored right are the right answer, whatever put them there: they tell of nothing.</summary>
+    /// <summary>
+    /// Hands that are near enough to be scored right are the right answer, whatever put them there: they tell of nothing.
+    /// </summary>
     private PlacedAnswer Canonical(PlacedAnswer placed)
     {
         var near = Scoring.IsRight(Item, placed, AnswerMode.Placed, Stage.EveryMinute) ? (PlacedAnswer)Item.Right : placed;
@@ -190,7 +196,8 @@ public sealed class Prediction
         {
             if (id == RightId || _answers[id] is not PlacedAnswer predicted) continue;
             var hours = hands.Hour is { } a && predicted.Hour is { } b ? HandPositions.HoursApart(a, b) / ModelParameters.HourHandReach : 0;
-            var minutes = hands.Minute is { } c && predicted.Minute is { } d ? HandPositions.MinutesApart(c, d) / ModelParameters.MinuteHandReach : 0;
+            var minutes = hands.Minute is { } c && predicted.Minute is { } d
+                ? HandPositions.MinutesApart(c, d) / ModelParameters.MinuteHandReach : 0;
             if (hours > 1 || minutes > 1 || hours + minutes >= least) continue;
             (nearest, least) = (id, hours + minutes);
         }

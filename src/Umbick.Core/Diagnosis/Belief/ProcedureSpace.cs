@@ -63,7 +63,8 @@ public sealed class ProcedureSpace
 
     /// <summary>The procedure that holds these patterns and nothing else.</summary>
     /// <param name="patterns">At most one a step, and at most four.</param>
-    public int PlaceOf(IEnumerable<Pattern> patterns) => patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, StateWith(pattern)));
+    public int PlaceOf(IEnumerable<Pattern> patterns) =>
+        patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, StateWith(pattern)));
 
     /// <summary>The first choice at its step that holds a pattern and no other.</summary>
     /// <exception cref="InvalidOperationException">The pattern is not in this space.</exception>
@@ -104,7 +105,9 @@ public sealed class ProcedureSpace
         var choices = new List<StepState>();
         foreach (var pattern in patterns.Where(pattern => pattern.Step == step))
         {
-            List<StepRule> rules = [pattern.Rule, .. pattern is { BenchmarksMayBeRight: true, Rule: MinutesRule minutes } ? [minutes.WithBenchmarks()] : Array.Empty<StepRule>(), .. pattern.Variants];
+            List<StepRule> rules = [pattern.Rule,
+                .. pattern is { BenchmarksMayBeRight: true, Rule: MinutesRule minutes } ? [minutes.WithBenchmarks()]
+                    : Array.Empty<StepRule>(), .. pattern.Variants];
             choices.AddRange(rules.Select(rule => new StepState(rule, [pattern], pattern.Weight / rules.Count)));
         }
         foreach (var (first, second, both) in Catalogue.Linked)

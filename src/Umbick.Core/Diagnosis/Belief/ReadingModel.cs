@@ -42,7 +42,8 @@ public sealed class ReadingModel
     {
         var free = _predictions.GetOrAdd(
             (item.Task, item.Time, mode == AnswerMode.Written),
-            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode, asked.Answers, asked.Shapes),
+            static (_, asked) => new Prediction(asked.Space, new Item(asked.Item.Task, asked.Item.Time), asked.Mode, asked.Answers,
+                asked.Shapes),
             (Space, Item: item, Mode: mode, Answers: _answers, Shapes: _shapes));
         return item.Choices.Count == 0 ? free : free.Choosing(item.Choices);
     }
@@ -68,7 +69,8 @@ public sealed class ReadingModel
             var answer = AsAskedFor(reading);
             if (!IsReadable(reading.Item, answer)) continue;
             // What was scored right tells of no pattern, however near the score had it.
-            if (given is { Scored: true, First: null } && answer is PlacedAnswer && reading.Item.Task == given.Item.Task) answer = reading.Item.Right;
+            if (given is { Scored: true, First: null } && answer is PlacedAnswer && reading.Item.Task == given.Item.Task)
+                answer = reading.Item.Right;
             var prediction = Predict(reading.Item, reading.Mode);
             observations.Add(new Observation(prediction, prediction.AsPredicted(answer), reading.Weight, given.Helped));
         }
@@ -78,7 +80,8 @@ public sealed class ReadingModel
     /// <summary>A time read off a clock means the same in words and in figures, whichever was asked for.</summary>
     private static Answer AsAskedFor(ImpliedReading reading) => (reading.Item.Task.Form, reading.Answer) switch
     {
-        (AnswerForm.Words, DigitalAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => new WordsAnswer(new SpokenTime(time.Minute == 0 ? SpokenForm.OClock : SpokenForm.Past, time.Minute, time.Hour)),
+        (AnswerForm.Words, DigitalAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock =>
+            new WordsAnswer(new SpokenTime(time.Minute == 0 ? SpokenForm.OClock : SpokenForm.Past, time.Minute, time.Hour)),
         (AnswerForm.Digital, WordsAnswer { Meaning: { } time }) when reading.Item.Task.ShowsClock => DigitalAnswer.Showing(time),
         _ => reading.Answer,
     };
@@ -90,7 +93,8 @@ public sealed class ReadingModel
         (AnswerForm.Hour, HourPlaceAnswer) => true,
         (AnswerForm.Minutes, DigitalAnswer { Hour: null, Minutes: not null }) => true,
         (AnswerForm.Places, PlacesAnswer) => true,
-        (AnswerForm.Hands, PlacedAnswer placed) => item.Right is PlacedAnswer right && (right.Hour is null || placed.Hour is not null) && (right.Minute is null || placed.Minute is not null),
+        (AnswerForm.Hands, PlacedAnswer placed) => item.Right is PlacedAnswer right && (right.Hour is null || placed.Hour is not null)
+            && (right.Minute is null || placed.Minute is not null),
         _ => false,
     };
 

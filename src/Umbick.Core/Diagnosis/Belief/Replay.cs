@@ -74,7 +74,8 @@ public sealed class Replay
     /// <param name="last">The last sitting.</param>
     /// <returns>The replay; null where nothing before it is remembered, so that everything has to be replayed.</returns>
     public static Replay? GoOn(ReadingModel model, IReadOnlyList<string> before, SittingAnswers last) =>
-        (before.Count == 0 ? new ReplayCourse(model) : model.Beside<ReplayMemory>().Find(before, last.Day)) is { } course ? EndingWith(last, course) : null;
+        (before.Count == 0 ? new ReplayCourse(model) : model.Beside<ReplayMemory>().Find(before, last.Day)) is { } course
+            ? EndingWith(last, course) : null;
 
     private static Replay EndingWith(SittingAnswers last, ReplayCourse course)
     {

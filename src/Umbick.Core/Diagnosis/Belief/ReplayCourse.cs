@@ -76,16 +76,19 @@ internal sealed class ReplayCourse
     }
 
     /// <summary>
-    /// What a teacher confirms is enough seen, as long as it is believed. What they rule out is called nothing, until as many answers as are needed to
+    /// What a teacher confirms is enough seen, as long as it is believed. What they rule out is called nothing, until as many answers as
+    /// are needed to
     /// call it have gone its way since.
     /// </summary>
-    private Conclusion WithWords(Conclusion conclusion) => _words.Count == 0 ? conclusion : conclusion with { Findings = [.. conclusion.Findings.Select(WithWord)] };
+    private Conclusion WithWords(Conclusion conclusion) => _words.Count == 0 ? conclusion
+        : conclusion with { Findings = [.. conclusion.Findings.Select(WithWord)] };
 
     private Finding WithWord(Finding finding)
     {
         if (!_words.TryGetValue(finding.Pattern, out var word)) return finding;
         if (word.Holds) return finding.Belief >= ModelParameters.LikelyFrom ? finding with { Label = Label.Likely } : finding;
-        var since = finding.Evidence.Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped && Answers[answer.Index].Sitting > word.Sitting);
+        var since = finding.Evidence.Answers.Count(answer =>
+            answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped && Answers[answer.Index].Sitting > word.Sitting);
         return since >= ModelParameters.TellingNeeded ? finding : finding with { Label = Label.Unlikely };
     }
 
@@ -102,7 +105,8 @@ internal sealed class ReplayCourse
                 .Where(answer => answer.Outcome == TellingOutcome.Right && Answers[answer.Index].Sitting > sitting && !answer.Given.Helped)
                 .Select(answer => Answers[answer.Index].Sitting)
                 .ToList();
-            if (right.Count < ModelParameters.RightNeededToClear || right.Distinct().Count() < ModelParameters.SittingsNeededToClear) continue;
+            if (right.Count < ModelParameters.RightNeededToClear || right.Distinct().Count() < ModelParameters.SittingsNeededToClear)
+                continue;
             findings.RemoveAll(finding => finding.Pattern == pattern);
             findings.Add(new Finding(pattern, share, Label.Cleared, evidence));
         }

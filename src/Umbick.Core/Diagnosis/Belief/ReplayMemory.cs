@@ -2,7 +2,8 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>
 /// Remembers where replays stood at the beginning of their last sitting. While that sitting goes on, each answer is replayed from there: a
-/// child with a year behind them is asked as quickly as a new one. What is remembered is named by every answer before it, so that one entered
+/// child with a year behind them is asked as quickly as a new one. What is remembered is named by every answer before it, so that one
+/// entered
 /// late or put right is another name, and is replayed whole.
 /// </summary>
 internal sealed class ReplayMemory
@@ -16,7 +17,9 @@ internal sealed class ReplayMemory
     /// <summary>The names, the one that was longest not asked for at the front.</summary>
     private readonly LinkedList<string> _names = [];
 
-    /// <summary>A replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids; or null.</summary>
+    /// <summary>
+    /// A replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids; or null.
+    /// </summary>
     public ReplayCourse? Find(IEnumerable<string?> before, DateOnly day)
     {
         if (NameOf(before, day) is not { } name) return null;
@@ -30,7 +33,9 @@ internal sealed class ReplayMemory
         }
     }
 
-    /// <summary>Remembers a replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids.</summary>
+    /// <summary>
+    /// Remembers a replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids.
+    /// </summary>
     public void Keep(IEnumerable<string?> before, DateOnly day, ReplayCourse course)
     {
         if (NameOf(before, day) is not { } name) return;

@@ -52,8 +52,11 @@ internal sealed class SharedShapes
     /// <summary>Distributions are kept once already: to compare them by reference is enough.</summary>
     private sealed class SameList : IEqualityComparer<Distribution[]>
     {
-        public bool Equals(Distribution[]? x, Distribution[]? y) => x!.Length == y!.Length && x.Zip(y).All(pair => ReferenceEquals(pair.First, pair.Second));
+        public bool Equals(Distribution[]? x, Distribution[]? y) => x!.Length == y!.Length
+            && x.Zip(y).All(pair => ReferenceEquals(pair.First, pair.Second));
 
-        public int GetHashCode(Distribution[] list) => list.Aggregate(list.Length, (hash, distribution) => (hash * 31) + System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(distribution));
+        public int GetHashCode(Distribution[] list) =>
+            list.Aggregate(list.Length,
+                (hash, distribution) => (hash * 31) + System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(distribution));
     }
 }

@@ -18,8 +18,10 @@ internal sealed record SomeOtherAnswer(Step At, StepResult Hour, StepResult Minu
     {
         PlacedAnswer placed => ChanceOfPlaced(item, placed),
         DigitalAnswer written when At == Step.Writing => IsMiswritten(written) ? 1 / ModelParameters.WrongWritings : 0,
-        DigitalAnswer { Hour: { } hour, Minutes: null } => At == Step.Hour && hour is >= 1 and <= 12 && hour != item.Time.Hour ? 1 / ModelParameters.WrongHours : 0,
-        DigitalAnswer { Hour: null, Minutes: { } minutes } => At == Step.Minutes && minutes != item.Time.Minute ? 1 / ModelParameters.WrongMinutes : 0,
+        DigitalAnswer { Hour: { } hour, Minutes: null } => At == Step.Hour && hour is >= 1 and <= 12 && hour != item.Time.Hour
+            ? 1 / ModelParameters.WrongHours : 0,
+        DigitalAnswer { Hour: null, Minutes: { } minutes } => At == Step.Minutes && minutes != item.Time.Minute
+            ? 1 / ModelParameters.WrongMinutes : 0,
         { Meaning: { } time } when time != item.Time => At switch
         {
             Step.PastOrTo => ChanceOfTurned(item.Time, time),
@@ -31,7 +33,8 @@ internal sealed record SomeOtherAnswer(Step At, StepResult Hour, StepResult Minu
     };
 
     private double ChanceOfRead(ClockTime right, ClockTime given) =>
-        Hour.ChanceOf(given.Hour, right.Hour, ModelParameters.WrongHours) * Minutes.ChanceOf(given.Minute, right.Minute, ModelParameters.WrongMinutes);
+        Hour.ChanceOf(given.Hour, right.Hour, ModelParameters.WrongHours) * Minutes.ChanceOf(given.Minute, right.Minute,
+            ModelParameters.WrongMinutes);
 
     private static double ChanceOfTurned(ClockTime right, ClockTime given)
     {
@@ -39,7 +42,8 @@ internal sealed record SomeOtherAnswer(Step At, StepResult Hour, StepResult Minu
         return sameMinutes && IsNearHour(right, given) ? 1 / ModelParameters.WrongPastOrTo : 0;
     }
 
-    private static bool IsNearHour(ClockTime right, ClockTime given) => given.Hour == right.Hour || given.Hour == Hours.After(right.Hour) || given.Hour == Hours.Before(right.Hour);
+    private static bool IsNearHour(ClockTime right, ClockTime given) => given.Hour == right.Hour || given.Hour == Hours.After(right.Hour)
+        || given.Hour == Hours.Before(right.Hour);
 
     /// <summary>Whether the figures are those of the time, noughts aside, and it is not written as it should be.</summary>
     private bool IsMiswritten(DigitalAnswer written)
@@ -55,13 +59,15 @@ internal sealed record SomeOtherAnswer(Step At, StepResult Hour, StepResult Minu
     private double ChanceOfPlaced(Item item, PlacedAnswer placed)
     {
         var right = HandPositions.Showing(item.Time);
-        var minuteRight = placed.Minute is not { } minute || HandPositions.MinutesApart(minute, right.Minute) <= ModelParameters.MinuteHandTolerance;
+        var minuteRight = placed.Minute is not { } minute
+            || HandPositions.MinutesApart(minute, right.Minute) <= ModelParameters.MinuteHandTolerance;
         var hourRight = placed.Hour is not { } hour || HandPositions.HoursApart(hour, right.Hour) <= ModelParameters.PlaceTolerance;
         return At switch
         {
             Step.Minutes => hourRight && !minuteRight ? 1 / ModelParameters.WrongMinutes : 0,
             Step.Fractions => item.Task.Stimulus == Stimulus.Words && !minuteRight ? 1 / ModelParameters.WrongFractions : 0,
-            Step.PastOrTo => item.Task.Stimulus == Stimulus.Words && !minuteRight ? 1 / ModelParameters.WrongHourPlaces / ModelParameters.WrongPastOrTo : 0,
+            Step.PastOrTo => item.Task.Stimulus == Stimulus.Words && !minuteRight
+                ? 1 / ModelParameters.WrongHourPlaces / ModelParameters.WrongPastOrTo : 0,
             _ => minuteRight && !hourRight ? 1 / ModelParameters.WrongHourPlaces : 0,
         };
     }

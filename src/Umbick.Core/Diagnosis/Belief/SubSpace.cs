@@ -34,13 +34,16 @@ public sealed class SubSpace
             }
         }
         // Parts with few departures stand first: they carry nearly all belief, and near each other they are reckoned with faster.
-        _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= ModelParameters.MostDepartures).OrderBy(key => departures[key])];
+        _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= ModelParameters.MostDepartures)
+            .OrderBy(key => departures[key])];
         Size = _keys.Length;
         _partOfKey = new int[all];
         Array.Fill(_partOfKey, -1);
         for (var part = 0; part < Size; part++) _partOfKey[_keys[part]] = part;
         _choices = [.. steps.Select((_, i) => _keys.Select(key => (byte)(key / _strides[i] % _counts[i])).ToArray())];
-        Parts = whole is null ? [] : [.. Enumerable.Range(0, whole.Size).Select(procedure => _partOfKey[steps.Select((step, i) => whole.ChoiceOf(procedure, step) * _strides[i]).Sum()])];
+        Parts = whole is null ? []
+            : [.. Enumerable.Range(0, whole.Size)
+            .Select(procedure => _partOfKey[steps.Select((step, i) => whole.ChoiceOf(procedure, step) * _strides[i]).Sum()])];
     }
 
     /// <summary>The steps, in order.</summary>

@@ -12,5 +12,6 @@ public static class TransitionModel
 
     /// <summary>What they have changed to, by choice; the first choice is the correct one.</summary>
     public static double[] Targets(double[] priors, bool practised) =>
-        practised ? [.. priors.Select((prior, choice) => ((1 - ModelParameters.ChangedToCorrect) * prior) + (choice == 0 ? ModelParameters.ChangedToCorrect : 0))] : priors;
+        practised ? [.. priors.Select((prior, choice) =>
+            ((1 - ModelParameters.ChangedToCorrect) * prior) + (choice == 0 ? ModelParameters.ChangedToCorrect : 0))] : priors;
 }

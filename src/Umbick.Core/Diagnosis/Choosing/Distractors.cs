@@ -24,11 +24,13 @@ public sealed class Distractors(ReadingModel model)
         ArgumentOutOfRangeException.ThrowIfLessThan(count, 2);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(count, Most);
         var random = new Random(seed);
-        List<Answer> choices = [item.Task == ClockTasks.ChooseClock ? DigitalAnswer.Showing(item.Time) : Right(item), .. Wrong(item).Take(count - 1)];
+        List<Answer> choices = [item.Task == ClockTasks.ChooseClock ? DigitalAnswer.Showing(item.Time) : Right(item),
+            .. Wrong(item).Take(count - 1)];
         return item with { Choices = [.. choices.OrderBy(_ => random.Next())] };
     }
 
-    private static Answer Right(Item item) => item.Task.ReadAs == ClockTasks.ReadWords ? new WordsAnswer(SpokenTime.From(item.Time)) : DigitalAnswer.Showing(item.Time);
+    private static Answer Right(Item item) => item.Task.ReadAs == ClockTasks.ReadWords ? new WordsAnswer(SpokenTime.From(item.Time))
+        : DigitalAnswer.Showing(item.Time);
 
     /// <summary>Wrong answers, the likeliest first.</summary>
     private IEnumerable<Answer> Wrong(Item item) => item.Task == ClockTasks.ChooseClock ? WrongClocks(item.Time) : WrongTimes(item);
@@ -50,14 +52,18 @@ public sealed class Distractors(ReadingModel model)
         var words = new WordsAnswer(SpokenTime.From(asked));
         var item = new Item(ClockTasks.ReadWords, asked);
         return Weighed(item)
-            .SelectMany(way => NearClocks(asked).Select(clock => (Clock: clock, way.Weight, Prediction: model.Predict(new Item(ClockTasks.ReadWords, clock), AnswerMode.Said), way.Procedure)))
+            .SelectMany(way => NearClocks(asked)
+            .Select(clock => (Clock: clock, way.Weight, Prediction: model.Predict(new Item(ClockTasks.ReadWords, clock), AnswerMode.Said),
+            way.Procedure)))
             .Where(way => way.Prediction.Answers[way.Prediction.LikeliestOf(way.Prediction.SubSpace.PartOf(way.Procedure))].Equals(words))
             .GroupBy(way => way.Clock)
             .OrderByDescending(same => same.Sum(way => way.Weight))
             .Select(same => (Answer)DigitalAnswer.Showing(same.Key));
     }
 
-    /// <summary>Clocks at the same hour or the same minutes, or with the hands changed over; as far past a numeral as the time asked for, or on one.</summary>
+    /// <summary>
+    /// Clocks at the same hour or the same minutes, or with the hands changed over; as far past a numeral as the time asked for, or on one.
+    /// </summary>
     private static IEnumerable<ClockTime> NearClocks(ClockTime asked) =>
         ClockTime.All().Where(clock => clock != asked && (clock.Minute % 5 == 0 || clock.Minute % 5 == asked.Minute % 5)
             && (clock.Minute == asked.Minute || clock.Hour == asked.Hour || clock.Hour == Hours.Named(asked.Minute / 5)));
@@ -69,7 +75,8 @@ public sealed class Distractors(ReadingModel model)
         foreach (var pattern in patterns) yield return (model.Space.PlaceOf([pattern]), pattern.Weight);
         foreach (var first in patterns)
         {
-            foreach (var second in patterns.Where(other => other.Step > first.Step)) yield return (model.Space.PlaceOf([first, second]), first.Weight * second.Weight * PairWeight);
+            foreach (var second in patterns.Where(other => other.Step > first.Step))
+                yield return (model.Space.PlaceOf([first, second]), first.Weight * second.Weight * PairWeight);
         }
     }
 }

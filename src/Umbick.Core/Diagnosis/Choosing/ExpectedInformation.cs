@@ -28,8 +28,11 @@ internal sealed class ExpectedInformation
     public (double Information, double RightChance) For(Prediction prediction)
     {
         var distributions = prediction.Distributions;
-        if (_byDistribution.Length < distributions.Length) (_byDistribution, _met) = (new double[distributions.Length], new int[distributions.Length]);
-        if (_byAnswer.Length < prediction.Answers.Count) (_byAnswer, _touched, _masses) = (new double[prediction.Answers.Count], new int[prediction.Answers.Count], new double[prediction.Answers.Count]);
+        if (_byDistribution.Length < distributions.Length)
+            (_byDistribution, _met) = (new double[distributions.Length], new int[distributions.Length]);
+        if (_byAnswer.Length < prediction.Answers.Count)
+            (_byAnswer, _touched, _masses) =
+                (new double[prediction.Answers.Count], new int[prediction.Answers.Count], new double[prediction.Answers.Count]);
         var of = prediction.DistributionOf;
         var entropies = prediction.Entropies;
         var met = 0;

@@ -16,7 +16,8 @@ public sealed record FixedForm(string Name, Stage Stage, int Seed, IReadOnlyList
 public sealed record Coverage(Pattern Pattern, int Telling);
 
 /// <summary>
-/// Makes parallel forms A, B and C for a stage: each task and time stands in one of them only, as long as there are enough, and each item was the one
+/// Makes parallel forms A, B and C for a stage: each task and time stands in one of them only, as long as there are enough, and each item
+/// was the one
 /// that, after those before it, was expected to tell most about a child of whom nothing is known.
 /// </summary>
 public sealed class FixedForms(ReadingModel model)
@@ -36,7 +37,8 @@ public sealed class FixedForms(ReadingModel model)
     {
         if (!Lengths.Contains(length)) throw new ArgumentOutOfRangeException(nameof(length), length, "A form has 8, 12 or 16 items.");
         var random = new Random(seed);
-        var all = ItemBank.ForSitting(stage, tasks ?? ClockTasks.Plain).OrderBy(_ => random.Next()).Select(item => new Candidate(item, AnswersTo(item))).ToList();
+        var all = ItemBank.ForSitting(stage, tasks ?? ClockTasks.Plain).OrderBy(_ => random.Next())
+            .Select(item => new Candidate(item, AnswersTo(item))).ToList();
         var open = all.ToList();
         var forms = Names.Select(name => new Draft(name, model.Patterns.Count)).ToList();
         for (var place = 0; place < length; place++)
@@ -50,7 +52,9 @@ public sealed class FixedForms(ReadingModel model)
                 form.Add(best);
             }
         }
-        return [.. forms.Select(form => new FixedForm(form.Name, stage, seed, [.. form.Items.OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => item.Task.From)]))];
+        return [.. forms.Select(form =>
+            new FixedForm(form.Name, stage, seed,
+                [.. form.Items.OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => item.Task.From)]))];
     }
 
     /// <summary>Which patterns a form can tell, and how often.</summary>
@@ -99,7 +103,9 @@ public sealed class FixedForms(ReadingModel model)
                     if (candidate.Answers[i] != candidate.Answers[j]) worth += PartedWorth / (1 + (3 * _parted[i, j]));
                 }
             }
-            return worth - Items.Sum(other => (other.Time.Hour == candidate.Item.Time.Hour ? SameHourCost : 0) + (other.Time.Minute == candidate.Item.Time.Minute ? SameMinuteCost : 0));
+            return worth - Items.Sum(other =>
+                (other.Time.Hour == candidate.Item.Time.Hour ? SameHourCost : 0)
+                    + (other.Time.Minute == candidate.Item.Time.Minute ? SameMinuteCost : 0));
         }
 
         public void Add(Candidate candidate)

@@ -25,7 +25,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <param name="asked">The items asked in this sitting, in order.</param>
     /// <param name="right">How many of those came out right.</param>
     /// <param name="last">Whether it is the last: a sitting ends on one that will very likely come right.</param>
-    public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, bool last = false) =>
+    public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked,
+        int right, bool last = false) =>
         last
             ? Close(belief, bank, asked)
             : Choose(belief, bank, asked, right, UnconfirmedPattern.After(model, belief, observed), IsLosingHeart(observed, asked.Count));
@@ -34,7 +35,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     private static bool IsLosingHeart(IReadOnlyList<ObservedAnswer> observed, int asked)
     {
         var last = observed.TakeLast(Math.Min(asked, ModelParameters.WrongRunning)).ToList();
-        return last.Count == ModelParameters.WrongRunning && last.TrueForAll(answer => !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
+        return last.Count == ModelParameters.WrongRunning
+            && last.TrueForAll(answer => !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
     }
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
@@ -45,15 +47,18 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <param name="wanting">Patterns that are believed, but have not shown themselves enough to be called.</param>
     /// <param name="losingHeart">Whether the last answers were wrong, so that an easier one comes.</param>
     public NextItem? Choose(
-        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null, bool losingHeart = false)
+        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null,
+        bool losingHeart = false)
     {
         var weighed = Weigh(belief, bank, asked, wanting ?? []);
         if (weighed.Count == 0) return null;
-        // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little does.
+        // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little
+        // does.
         // While something has still to show itself more may go wrong than afterwards.
         var slack = wanting is { Count: > 0 } ? ModelParameters.RightSlackToShow : ModelParameters.RightSlack;
         var easierOnly = losingHeart || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - slack;
-        var least = easierOnly ? ModelParameters.EasierFrom : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
+        var least = easierOnly ? ModelParameters.EasierFrom
+            : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
         var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
         var said = wording ?? Wording.Usual;
@@ -70,14 +75,18 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         return new NextItem(best.Item, "Ends on one that will very likely come out right.", best.Information, best.RightChance);
     }
 
-    private readonly record struct Weighed(Item Item, Prediction Prediction, double Information, double RightChance, double Worth, Pattern? Shows);
+    private readonly record struct Weighed(
+        Item Item, Prediction Prediction, double Information, double RightChance, double Worth, Pattern? Shows);
 
     /// <summary>Weighs every item roughly, and then those that look best exactly.</summary>
-    private List<Weighed> Weigh(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting)
+    private List<Weighed> Weigh(
+        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting)
     {
         var already = asked.ToHashSet();
         var sameness = new Sameness(asked);
-        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want)).Select(each => (each.With, Without: model.Space.Without(each.With, each.want.Pattern), each.want.Pattern, each.want.Seen)).ToList();
+        var pairs = wanting.Select(want => (With: belief.Best(want.Pattern), want))
+            .Select(each => (each.With, Without: model.Space.Without(each.With, each.want.Pattern), each.want.Pattern, each.want.Seen))
+            .ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
         var left = PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)).ToList();
         var variety = new Variety(asked, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));
@@ -86,7 +95,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var rough = WeighAll(allowed.Count > 0 ? allowed : left, ModelParameters.LeftOutRoughly);
         if (rough.Count == 0) return rough;
         var easiest = rough.MaxBy(item => item.RightChance);
-        var best = rough.OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain).Concat(rough.Where(item => item.RightChance >= ModelParameters.EasierFrom).OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain));
+        var best = rough.OrderByDescending(item => item.Worth).Take(ModelParameters.WeighedAgain)
+            .Concat(rough.Where(item => item.RightChance >= ModelParameters.EasierFrom).OrderByDescending(item => item.Worth)
+            .Take(ModelParameters.WeighedAgain));
         return WeighAll(best.Append(easiest).Select(item => item.Prediction).Distinct(), ModelParameters.LeftOutExactly);
 
         List<Weighed> WeighAll(IEnumerable<Prediction> predictions, double smallest)
@@ -97,14 +108,17 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
             {
                 if (!over.TryGetValue(prediction.SubSpace, out var expected))
                 {
-                    if (!beliefs.TryGetValue(prediction.SubSpace, out var shares)) beliefs[prediction.SubSpace] = shares = belief.MarginalOver(prediction.SubSpace);
+                    if (!beliefs.TryGetValue(prediction.SubSpace, out var shares))
+                        beliefs[prediction.SubSpace] = shares = belief.MarginalOver(prediction.SubSpace);
                     over[prediction.SubSpace] = expected = new ExpectedInformation(shares, smallest);
                 }
                 var item = prediction.Item;
                 var (information, rightChance) = expected.For(prediction);
-                var cost = sameness.CostOf(item) + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
+                var cost = sameness.CostOf(item)
+                    + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
                 var (shown, first) = Shown(prediction);
-                var worth = information + (ModelParameters.ShowsWorth * shown) - cost + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak));
+                var worth = information + (ModelParameters.ShowsWorth * shown) - cost
+                    + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak));
                 weighed.Add(new Weighed(item, prediction, information, rightChance, worth, first));
             }
             return weighed;
@@ -115,7 +129,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
             var (shown, first) = (0, default(Pattern));
             foreach (var pair in pairs)
             {
-                if (prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) == prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.Without))) continue;
+                if (prediction.LikeliestOf(prediction.SubSpace.PartOf(pair.With)) == prediction.LikeliestOf(
+                    prediction.SubSpace.PartOf(pair.Without))) continue;
                 if (!pair.Seen.All(minute => Evidence.AreApart(minute, prediction.Item.Time.Minute))) continue;
                 shown++;
                 first ??= pair.Pattern;
@@ -150,11 +165,13 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
             }
         }
 
-        public double CostOf(Item item) => _hours[item.Time.Hour] + _minutes[item.Time.Minute] + _tasks.GetValueOrDefault(item.Task) + SamePartCost(item);
+        public double CostOf(Item item) => _hours[item.Time.Hour] + _minutes[item.Time.Minute] + _tasks.GetValueOrDefault(item.Task)
+            + SamePartCost(item);
 
         private double SamePartCost(Item item) =>
             !_lastInForm.TryGetValue(item.Task.Form, out var last) ? 0
-            : (last.Hour <= 6 == item.Time.Hour <= 6 ? ModelParameters.SamePartCost : 0) + (last.Minute <= 30 == item.Time.Minute <= 30 ? ModelParameters.SamePartCost : 0);
+            : (last.Hour <= 6 == item.Time.Hour <= 6 ? ModelParameters.SamePartCost : 0)
+            + (last.Minute <= 30 == item.Time.Minute <= 30 ? ModelParameters.SamePartCost : 0);
     }
 
     /// <summary>Breaks ties, so that not every child is asked the same; the same seed breaks them the same way.</summary>

@@ -21,17 +21,20 @@ public sealed class ItemMaker(ReadingModel model)
     /// <param name="time">The time.</param>
     /// <param name="stage">How far times are taught: no clock that has to be read goes beyond it.</param>
     /// <param name="seed">The same seed makes the same item.</param>
-    /// <exception cref="ArgumentException">The task is a question that is no reading: those are listed in <see cref="OtherSkillItems"/>.</exception>
+    /// <exception cref="ArgumentException">The task is a question that is no reading: those are listed in
+    /// <see cref="OtherSkillItems"/>.</exception>
     public Item Make(ClockTask task, ClockTime time, Stage stage, int seed)
     {
         var item = new Item(task, time);
-        if (task.Stimulus == Stimulus.Text && task.Order.Count == 0) throw new ArgumentException($"{task.Id} is not about a time.", nameof(task));
+        if (task.Stimulus == Stimulus.Text && task.Order.Count == 0)
+            throw new ArgumentException($"{task.Id} is not about a time.", nameof(task));
         return task.Id switch
         {
             TaskIds.ChooseTime or TaskIds.ChooseClock => _distractors.With(item, Choices, seed),
             TaskIds.ChooseNames => Named(item, seed),
             TaskIds.Match => item with { Clocks = Joined(time, stage, seed), Choices = Times(Joined(time, stage, seed), seed) },
-            TaskIds.Judge => item with { Claim = seed % 2 == 0 ? DigitalAnswer.Showing(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
+            TaskIds.Judge => item with
+            { Claim = seed % 2 == 0 ? DigitalAnswer.Showing(time) : Wrong(new Item(ClockTasks.ChooseTime, time), seed) },
             TaskIds.RepairClock => item with { Claim = Impossible(time, seed) },
             TaskIds.FullTurn => item with { Move = seed % 2 == 0 || !stage.Has(time.Plus(30).Minute) ? 60 : 30 },
             _ => item,
@@ -65,14 +68,16 @@ public sealed class ItemMaker(ReadingModel model)
         var random = new Random(seed);
         var taught = Enumerable.Range(0, 60).Where(minute => stage.Has(minute)).ToList();
         var apart = 2 + random.Next(2);
-        return [time, .. Enumerable.Range(1, Clocks - 1).Select(i => new ClockTime(Hours.Named(time.Hour + (i * apart)), taught[random.Next(taught.Count)]))];
+        return [time, .. Enumerable.Range(1, Clocks - 1)
+            .Select(i => new ClockTime(Hours.Named(time.Hour + (i * apart)), taught[random.Next(taught.Count)]))];
     }
 
     /// <summary>The times of some clocks, and one more that a pattern would give for the first.</summary>
     private IReadOnlyList<Answer> Times(IReadOnlyList<ClockTime> clocks, int seed)
     {
         var random = new Random(seed);
-        var more = _distractors.With(new Item(ClockTasks.ChooseTime, clocks[0]), Distractors.Most, seed).Choices.First(choice => choice.Meaning is { } meant && !clocks.Contains(meant));
+        var more = _distractors.With(new Item(ClockTasks.ChooseTime, clocks[0]), Distractors.Most, seed).Choices.First(choice =>
+            choice.Meaning is { } meant && !clocks.Contains(meant));
         return [.. clocks.Select(DigitalAnswer.Showing).Append(more).OrderBy(_ => random.Next())];
     }
 
@@ -84,7 +89,8 @@ public sealed class ItemMaker(ReadingModel model)
         var wrong = placing
             .Select(pattern => set.Answers[set.LikeliestOf(set.SubSpace.PartOf(model.Space.PlaceOf([pattern])))])
             .OfType<PlacedAnswer>()
-            .Where(hands => hands.Hands is { } placed && HandPositions.HoursApart(placed.Hour, HandPositions.Showing(time).Hour) > ModelParameters.PlaceTolerance)
+            .Where(hands => hands.Hands is { } placed
+            && HandPositions.HoursApart(placed.Hour, HandPositions.Showing(time).Hour) > ModelParameters.PlaceTolerance)
             .ToList();
         return wrong.Count > 0 ? wrong[seed % wrong.Count] : new PlacedAnswer((time.Hour % 12) + 0.5, time.Minute);
     }

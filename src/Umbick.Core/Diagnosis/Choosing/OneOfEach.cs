@@ -17,7 +17,8 @@ public sealed class OneOfEach(ReadingModel model)
     {
         var random = new Random(seed);
         var (used, asked) = (new HashSet<ClockTime>(), new HashSet<Item>());
-        return [.. tasks.Select(task => task.IsQuestion ? Question(task, stage, random, asked, onScreen) : OnTime(task, stage, random, used))];
+        return [.. tasks.Select(task =>
+            task.IsQuestion ? Question(task, stage, random, asked, onScreen) : OnTime(task, stage, random, used))];
     }
 
     private Item OnTime(ClockTask task, Stage stage, Random random, HashSet<ClockTime> used)

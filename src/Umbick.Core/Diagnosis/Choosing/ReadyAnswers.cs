@@ -15,7 +15,9 @@ public sealed class ReadyAnswers(ReadingModel model)
     /// <summary>The most answers that stand ready.</summary>
     public const int Most = 5;
 
-    /// <summary>The answers to an item, those of the patterns most believed first; none for a question beside the reading of a clock.</summary>
+    /// <summary>
+    /// The answers to an item, those of the patterns most believed first; none for a question beside the reading of a clock.
+    /// </summary>
     /// <param name="item">The item.</param>
     /// <param name="mode">How it is answered.</param>
     /// <param name="belief">What is believed of the child.</param>
@@ -26,12 +28,14 @@ public sealed class ReadyAnswers(ReadingModel model)
         return
         [
             .. model.Patterns
-                .Select(pattern => (Pattern: pattern, Answer: prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.PlaceOf([pattern])))))
+                .Select(pattern => (Pattern: pattern,
+                Answer: prediction.LikeliestOf(prediction.SubSpace.PartOf(model.Space.PlaceOf([pattern])))))
                 .Where(pattern => pattern.Answer != prediction.RightId && prediction.Answers[pattern.Answer] is not SomeOtherAnswer)
                 .GroupBy(pattern => pattern.Answer)
                 .OrderByDescending(same => same.Sum(each => belief.ProbabilityOf(each.Pattern)))
                 .Take(Most)
-                .Select(same => new ReadyAnswer(prediction.Answers[same.Key], [.. same.Select(each => each.Pattern).OrderByDescending(belief.ProbabilityOf)])),
+                .Select(same => new ReadyAnswer(prediction.Answers[same.Key],
+                [.. same.Select(each => each.Pattern).OrderByDescending(belief.ProbabilityOf)])),
         ];
     }
 }

@@ -27,7 +27,8 @@ public static class StartingHands
             from hour in Enumerable.Range(item.Time.Hour + 4, 12)
             select HandPositions.Wrapped(hour + (minute / 60), minute);
         return starts
-            .Where(start => HandPositions.HoursApart(start.Hour, right.Hour) > HourHandReach && HandPositions.MinutesApart(start.Minute, right.Minute) > MinuteHandReach)
+            .Where(start => HandPositions.HoursApart(start.Hour, right.Hour) > HourHandReach
+            && HandPositions.MinutesApart(start.Minute, right.Minute) > MinuteHandReach)
             .First(start => patterns.TrueForAll(answer => IsElsewhere(start, answer)));
     }
 

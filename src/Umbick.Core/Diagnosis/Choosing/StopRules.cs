@@ -28,7 +28,8 @@ public static class StopRules
     /// <param name="answers">The answers of this sitting, in order.</param>
     /// <param name="bank">The items that may be asked: what none of them could show is not waited for.</param>
     /// <param name="length">The length that was asked for.</param>
-    public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank, int length)
+    public static StopReason After(
+        ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank, int length)
     {
         if (answers.Count >= length) return StopReason.Length;
         if (HasGivenUp(answers.Select(answer => answer.Given.Answer))) return StopReason.NoAnswers;
@@ -45,14 +46,17 @@ public static class StopRules
 
     private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank)
     {
-        foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct().Where(Steps.OfReading.Contains))
+        foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct()
+            .Where(Steps.OfReading.Contains))
         {
             var states = model.Space.At(step);
-            // Two variants of one pattern are one choice. A state that no item can show is not waited for, be it the whole pattern or a variant.
+            // Two variants of one pattern are one choice. A state that no item can show is not waited for, be it the whole pattern or a
+            // variant.
             var shares = belief.MarginalAt(step)
                 .Select((share, i) => (Share: share, State: states[i], At: i))
                 .Where(state => state.At == 0 || state.State.IsOther || bank.Any(item => model.IsTelling(step, state.At, item)))
-                .GroupBy(state => (state.State.Patterns.Count == 0 ? null : state.State.Patterns[0], state.State.Patterns.Count, state.State.IsOther))
+                .GroupBy(state => (state.State.Patterns.Count == 0 ? null : state.State.Patterns[0], state.State.Patterns.Count,
+                state.State.IsOther))
                 .Select(same => same.Sum(state => state.Share))
                 .ToList();
             if (shares.Max() < ModelParameters.AsGoodAsSure * shares.Sum()) return false;

@@ -21,7 +21,9 @@ internal sealed class Variety
         _thrice = last.Count == ModelParameters.MostRunning && last.Distinct().Count() == 1 ? last[0] : null;
         var most = Math.Max(ModelParameters.MostRunning, (asked.Count + 2) / 2);
         _often = [.. asked.GroupBy(item => item.Task).Where(same => same.Count() >= most).Select(same => same.Key)];
-        _twelveOften = !twelveIsTheQuestion && (asked.Count(item => item.Time.Hour == 12) + 1) * ModelParameters.TwelveOnceIn > Math.Max(ModelParameters.TwelveOnceIn, asked.Count + 1);
+        _twelveOften = !twelveIsTheQuestion
+            && (asked.Count(item => item.Time.Hour == 12) + 1) * ModelParameters.TwelveOnceIn > Math.Max(ModelParameters.TwelveOnceIn,
+            asked.Count + 1);
     }
 
     /// <summary>Whether it would be asked now.</summary>

@@ -34,18 +34,24 @@ public sealed record Finding(Pattern Pattern, double Belief, Label Label, Eviden
 /// <param name="Findings">Patterns believed at 0.05 or more, the firmest first.</param>
 /// <param name="Guessing">The belief that the child guesses, 0 to 1.</param>
 /// <param name="OtherWays">Steps that may be taken in a way nobody has listed, believed at 0.05 or more, the firmest first.</param>
-/// <param name="NotExplainedThen">Places (from 0) of wrong answers that nothing explained of what was believed when they were given.</param>
+/// <param name="NotExplainedThen">Places (from 0) of wrong answers that nothing explained of what was believed when they were
+/// given.</param>
 /// <param name="Answers">How many answers were looked at.</param>
 public sealed record Conclusion(
     IReadOnlyList<Finding> Findings, double Guessing, IReadOnlyList<OtherWay> OtherWays, IReadOnlyList<int> NotExplainedThen, int Answers)
 {
-    /// <summary>Places (from 0) of wrong answers that nothing explains: what went the way of a pattern that is called likely or possible by now is none of them, nor what shows a step taken some other way.</summary>
+    /// <summary>
+    /// Places (from 0) of wrong answers that nothing explains: what went the way of a pattern that is called likely or possible by now is
+    /// none of them, nor what shows a step taken some other way.
+    /// </summary>
     public IReadOnlyList<int> Unexplained
     {
         get
         {
-            var explained = Findings.Where(finding => finding.Label is Label.Likely or Label.Possible).SelectMany(finding => finding.Evidence.Answers)
-                .Where(answer => answer.Outcome == TellingOutcome.ItsWay).Select(answer => answer.Index).Concat(OtherAt.SelectMany(other => other.Answers)).ToHashSet();
+            var explained = Findings.Where(finding => finding.Label is Label.Likely or Label.Possible)
+                .SelectMany(finding => finding.Evidence.Answers)
+                .Where(answer => answer.Outcome == TellingOutcome.ItsWay).Select(answer => answer.Index)
+                .Concat(OtherAt.SelectMany(other => other.Answers)).ToHashSet();
             return [.. NotExplainedThen.Where(index => !explained.Contains(index))];
         }
     }
@@ -62,7 +68,8 @@ public sealed record Conclusion(
     /// <summary>What stands out beside the patterns of reading.</summary>
     public BesidePatterns Beside =>
         IsGuessing ? BesidePatterns.Guessing
-        : Findings.Any(finding => finding.Pattern.Step == Step.Answering && finding.Label is Label.Likely or Label.Possible) ? BesidePatterns.SameAnswer
+        : Findings.Any(finding => finding.Pattern.Step == Step.Answering && finding.Label is Label.Likely or Label.Possible)
+        ? BesidePatterns.SameAnswer
         : OtherAt.Count > 0 ? BesidePatterns.OtherWay
         : MostlyWrong && !Findings.Any(finding => finding.Label is Label.Likely or Label.Possible) ? BesidePatterns.MuchWrong
         : BesidePatterns.None;
@@ -74,13 +81,17 @@ public sealed record Conclusion(
     public bool MostlyWrong { get; init; }
 
     /// <summary>The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons hours in hundreds more likely.</summary>
-    public double Hundreds => Math.Min(1, Findings.Where(finding => Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id)).Sum(finding => finding.Belief));
+    public double Hundreds =>
+        Math.Min(1, Findings.Where(finding =>
+            Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id))
+                .Sum(finding => finding.Belief));
 
     /// <summary>Reads off what a belief, reached by these answers, says.</summary>
     /// <param name="model">The model.</param>
     /// <param name="belief">The belief.</param>
     /// <param name="answers">Every answer up to now.</param>
-    /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed then.</param>
+    /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed
+    /// then.</param>
     public static Conclusion From(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null)
     {
         var findings = model.Patterns.Append(Catalogue.Find(Catalogue.SameAnswer)!)
@@ -90,12 +101,16 @@ public sealed record Conclusion(
             .Select(pattern =>
             {
                 var evidence = Evidence.For(pattern.Pattern, model, belief, answers, before?.Answers ?? 0);
-                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence) { Shows = belief.WhereShown(pattern.Pattern) };
+                return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence)
+                { Shows = belief.WhereShown(pattern.Pattern) };
             })
             .ToList();
         var repeated = findings.Where(finding => finding.Pattern.Step == Step.Answering && finding.Label != Label.Unlikely)
-            .SelectMany(finding => finding.Evidence.Answers).Where(answer => answer.Outcome == TellingOutcome.ItsWay).Select(answer => answer.Index).ToHashSet();
-        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers), [.. before?.NotExplainedThen ?? [], .. UnexplainedAmong(belief, answers, before?.Answers ?? 0).Where(index => !repeated.Contains(index))], answers.Count)
+            .SelectMany(finding => finding.Evidence.Answers).Where(answer => answer.Outcome == TellingOutcome.ItsWay)
+            .Select(answer => answer.Index).ToHashSet();
+        return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers),
+            [.. before?.NotExplainedThen ?? [],
+                .. UnexplainedAmong(belief, answers, before?.Answers ?? 0).Where(index => !repeated.Contains(index))], answers.Count)
         {
             Consistency = belief.Consistency,
             MostlyWrong = IsMostlyWrong([.. answers.Skip(before?.Answers ?? 0)]),
@@ -103,7 +118,9 @@ public sealed record Conclusion(
     }
 
     private static bool IsMostlyWrong(IReadOnlyCollection<ObservedAnswer> latest) =>
-        latest.Count >= ModelParameters.FewestToJudge && 2 * latest.Count(answer => Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute)) < latest.Count;
+        latest.Count >= ModelParameters.FewestToJudge
+            && 2 * latest.Count(answer =>
+            Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute)) < latest.Count;
 
     /// <summary>What a pattern is called that was never called likely before: the one place where it is decided.</summary>
     /// <param name="belief">The belief in it, 0 to 1.</param>

@@ -8,12 +8,15 @@ namespace Umbick.Core.Diagnosis;
 public sealed record AnswerBeside(ItemAnswer Given, Belief Own);
 
 /// <summary>
-/// Which of several children's answers to one face look copied. A right answer never does: a child who has just learned it cannot be told from
+/// Which of several children's answers to one face look copied. A right answer never does: a child who has just learned it cannot be told
+/// from
 /// one who looked across, and is not to be doubted.
 /// </summary>
 public static class Copying
 {
-    /// <summary>Whether each answer looks copied: it is wrong, another child gave the same, and this child's own ways hardly give it.</summary>
+    /// <summary>
+    /// Whether each answer looks copied: it is wrong, another child gave the same, and this child's own ways hardly give it.
+    /// </summary>
     /// <param name="model">The model.</param>
     /// <param name="answers">The answers to one face, one a child.</param>
     /// <returns>For each answer, in the same order.</returns>
@@ -21,10 +24,12 @@ public static class Copying
     {
         return [.. answers.Select(answer => answer.Given.Scored == false && IsShared(answer) && IsUnlike(answer))];
 
-        bool IsShared(AnswerBeside beside) => MeantBy(beside) is { } meant && answers.Any(other => other != beside && Equals(MeantBy(other), meant));
+        bool IsShared(AnswerBeside beside) => MeantBy(beside) is { } meant
+            && answers.Any(other => other != beside && Equals(MeantBy(other), meant));
 
         bool IsUnlike(AnswerBeside each) =>
-            model.Observe(each.Given) is [var observation, ..] && each.Own.ListedProbabilityOf(observation) < ModelParameters.LooksCopiedBelow;
+            model.Observe(each.Given) is [var observation, ..]
+                && each.Own.ListedProbabilityOf(observation) < ModelParameters.LooksCopiedBelow;
     }
 
     /// <summary>What an answer comes to, whatever its form; null where nothing was answered that could be copied.</summary>

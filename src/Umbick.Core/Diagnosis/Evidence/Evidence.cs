@@ -38,7 +38,8 @@ public sealed record EvidenceCount(int Telling, int ItsWay, int Right)
     public static EvidenceCount From(IEnumerable<TellingAnswer> shown)
     {
         var counted = shown.Where(answer => !answer.Given.Helped).ToList();
-        return new(counted.Count, counted.Count(answer => answer.Outcome == TellingOutcome.ItsWay), counted.Count(answer => answer.Outcome == TellingOutcome.Right));
+        return new(counted.Count, counted.Count(answer => answer.Outcome == TellingOutcome.ItsWay),
+            counted.Count(answer => answer.Outcome == TellingOutcome.Right));
     }
 
     /// <summary>It as a sentence.</summary>
@@ -53,13 +54,18 @@ public sealed record EvidenceCount(int Telling, int ItsWay, int Right)
 /// <param name="NotYetTold">Look-alikes that no answer has told it from yet.</param>
 public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answers, IReadOnlyList<Pattern> NotYetTold)
 {
-    /// <summary>Whether no other pattern by itself gives every answer that went its way, where those are the fewest that may be enough.</summary>
+    /// <summary>
+    /// Whether no other pattern by itself gives every answer that went its way, where those are the fewest that may be enough.
+    /// </summary>
     public bool OnlyThis { get; init; } = true;
 
     /// <summary>The evidence as it is shown: what came right by accident is none, for or against.</summary>
     public IReadOnlyList<TellingAnswer> Shown => [.. Answers.Where(answer => !answer.IsAccident)];
 
-    /// <summary>How many of what is shown was answered without help, how many of those went its way, and how many came right: the only count that is told.</summary>
+    /// <summary>
+    /// How many of what is shown was answered without help, how many of those went its way, and how many came right: the only count that is
+    /// told.
+    /// </summary>
     public EvidenceCount Count => EvidenceCount.From(Shown);
 
     /// <summary>Whether any answer went its way, with help or without.</summary>
@@ -75,7 +81,8 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// Whether it went its way at places of the minute hand that are far enough apart, or at several. Near one place many ways of reading
     /// come to the same: whoever rounds to quarters leaves out the minutes, too, when three have gone.
     /// </summary>
-    public bool SeenApart => Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)))
+    public bool SeenApart =>
+        Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)))
         || MinutesSeen.Distinct().Count() > ModelParameters.TellingNeeded;
 
     /// <summary>
@@ -83,23 +90,28 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// that is enough is enough only where nothing else gives those answers and no more answers speak against it than for it.
     /// </summary>
     public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && SeenApart && NotYetTold.Count == 0
-        && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay && HoldsAllRound : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
+        && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay && HoldsAllRound
+        : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
 
     /// <summary>
-    /// Whether it holds on both sides of the face, as far as it was asked there. Counted minutes that come right again and again on one side and
-    /// go its way on the other only are another way of counting, though it looks alike: whoever leaves out the 6 does not begin at the 1. Of
+    /// Whether it holds on both sides of the face, as far as it was asked there. Counted minutes that come right again and again on one
+    /// side and
+    /// go its way on the other only are another way of counting, though it looks alike: whoever leaves out the 6 does not begin at the 1.
+    /// Of
     /// hands and hours there is no such other way: to take the hour before from half past on is that pattern, late in the hour.
     /// </summary>
     public bool HoldsAllRound => Pattern.Step != Step.Minutes || (!IsSilentOn(late: true) && !IsSilentOn(late: false));
 
     /// <summary>The minutes at which it went its way without help.</summary>
     public IEnumerable<int> MinutesSeen =>
-        Answers.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped).Select(answer => answer.Given.Item.Time.Minute);
+        Answers.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped)
+            .Select(answer => answer.Given.Item.Time.Minute);
 
     private bool IsSilentOn(bool late)
     {
         var there = Answers.Where(answer => answer.Given.Item.Time.Minute % 30 != 0 && answer.Given.Item.Time.Minute > 30 == late).ToList();
-        return there.Count(answer => answer.Outcome == TellingOutcome.Right && !answer.Given.Helped) >= ModelParameters.TellingNeeded && !there.Exists(answer => answer.Outcome == TellingOutcome.ItsWay);
+        return there.Count(answer => answer.Outcome == TellingOutcome.Right && !answer.Given.Helped) >= ModelParameters.TellingNeeded
+            && !there.Exists(answer => answer.Outcome == TellingOutcome.ItsWay);
     }
 
     /// <summary>Whether two places of the minute hand are far enough apart to be two.</summary>
@@ -150,7 +162,9 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         }
         return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)])
         {
-            OnlyThis = its.Count != ModelParameters.TellingNeeded || !model.Patterns.Any(other => other != pattern && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
+            OnlyThis = its.Count != ModelParameters.TellingNeeded
+                || !model.Patterns.Any(other =>
+                other != pattern && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
         };
     }
 
@@ -170,7 +184,8 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
             var answer = answers[index].Given.Telling;
             if (given.Count > 0 && given[^1].Meaning != seen.Prediction.Item.Time)
             {
-                var outcome = seen.IsRight ? TellingOutcome.Right : given.Exists(before => before.Meaning == answer.Meaning) ? TellingOutcome.ItsWay : TellingOutcome.Otherwise;
+                var outcome = seen.IsRight ? TellingOutcome.Right
+                    : given.Exists(before => before.Meaning == answer.Meaning) ? TellingOutcome.ItsWay : TellingOutcome.Otherwise;
                 telling.Add(new TellingAnswer(index, answers[index].Given, given[^1], outcome));
             }
             given.Add(answer);

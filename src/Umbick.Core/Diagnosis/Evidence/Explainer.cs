@@ -26,21 +26,25 @@ public sealed class Explainer(ReadingModel model)
             .Select(part => (Part: part, Weight: prior[part] * seen.ListedChanceOf(part) * ModelParameters.TypicalConsistency))
             .Where(part => part.Weight > 0 && !Choices(prediction, part.Part).Any(choice => choice.IsOther))
             .GroupBy(part => string.Join('+', PatternsOf(prediction, part.Part).Select(pattern => pattern.Id)))
-            .Select(group => (Patterns: PatternsOf(prediction, group.First().Part), Weight: group.Sum(part => part.Weight), Best: group.MaxBy(part => part.Weight).Part))
+            .Select(group => (Patterns: PatternsOf(prediction, group.First().Part), Weight: group.Sum(part => part.Weight),
+            Best: group.MaxBy(part => part.Weight).Part))
             .OrderByDescending(group => group.Weight)
             .ToList();
-        var simplest = found.Where(each => !found.Any(other => other.Patterns.Count < each.Patterns.Count && other.Patterns.All(each.Patterns.Contains))).ToList();
+        var simplest = found.Where(each =>
+            !found.Any(other => other.Patterns.Count < each.Patterns.Count && other.Patterns.All(each.Patterns.Contains))).ToList();
         // A slip is a slip whatever the child's way; it is one where the answer comes more easily than a guess would.
         var slip = seen.NoiseChance > 2 * Noise.Guessed(prediction.Item) ? (1 - ModelParameters.TypicalConsistency) * seen.NoiseChance : 0;
         if (slip > 0) simplest.RemoveAll(each => each.Patterns.Count > ModelParameters.MostWhereASlipWouldDo);
         var total = slip + simplest.Sum(each => each.Weight);
         var likeliest = simplest.Count == 0 ? 0 : simplest[0].Weight;
-        var fit = likeliest >= ModelParameters.CommonFrom ? Fit.Common : likeliest >= ModelParameters.GuessingPrior * Noise.Guessed(prediction.Item) ? Fit.Rare : Fit.Nothing;
+        var fit = likeliest >= ModelParameters.CommonFrom ? Fit.Common
+            : likeliest >= ModelParameters.GuessingPrior * Noise.Guessed(prediction.Item) ? Fit.Rare : Fit.Nothing;
         var kept = fit == Fit.Nothing ? [] : simplest.Where(each => each.Weight >= total * Rarest).Take(Most).ToList();
         var explanations = kept
             .Select((each, i) =>
             {
-                var next = Separating(prediction, each.Best, [.. kept.Where((_, other) => other != i).Select(other => other.Best), .. Lesser(prediction, each.Best)]);
+                var next = Separating(prediction, each.Best,
+                    [.. kept.Where((_, other) => other != i).Select(other => other.Best), .. Lesser(prediction, each.Best)]);
                 return new Explanation(each.Patterns, each.Weight / total, next?.Item, next?.Answer);
             })
             .ToList();
@@ -82,7 +86,9 @@ public sealed class Explainer(ReadingModel model)
         where at.Patterns.Count == 1 && prediction.LikeliestOf(prediction.SubSpace.With(0, step, choice)) == prediction.RightId
         select at.Patterns[0]).Distinct().Count();
 
-    /// <summary>The easiest item of the same kind that tells this explanation from most of the others, and then from the right reading.</summary>
+    /// <summary>
+    /// The easiest item of the same kind that tells this explanation from most of the others, and then from the right reading.
+    /// </summary>
     private (Item Item, Answer Answer)? Separating(Prediction from, int part, List<int> others)
     {
         var mode = from.SubSpace.Steps.Contains(Step.Writing) ? AnswerMode.Written : AnswerMode.Said;

@@ -27,7 +27,8 @@ public enum Fit
 /// <summary>What could lie behind one answer.</summary>
 /// <param name="IsRight">Whether the answer is right: then nothing needs explaining, though some patterns give it too.</param>
 /// <param name="Explanations">At most three, the likeliest first. None where nothing that is known fits.</param>
-/// <param name="SlipShare">The share, 0 to 1, of a slip among the explanations: a minute, five minutes or an hour off, a hand a little off; 0 where it is none.</param>
+/// <param name="SlipShare">The share, 0 to 1, of a slip among the explanations: a minute, five minutes or an hour off, a hand a little off;
+/// 0 where it is none.</param>
 /// <param name="Fit">How well the best of them fits.</param>
 /// <param name="AlsoRight">How many patterns read this item rightly too: where it is many, the item tells little.</param>
 public sealed record Explained(bool IsRight, IReadOnlyList<Explanation> Explanations, double SlipShare, Fit Fit, int AlsoRight);

@@ -24,17 +24,21 @@ public static class OtherSkillModel
     /// <summary>What these answers say of a step.</summary>
     /// <param name="step">Counting on, or the halves of the day.</param>
     /// <param name="answers">All answers; those that are no question of this step say nothing.</param>
-    /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons in hundreds more likely.</param>
+    /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons in hundreds more
+    /// likely.</param>
     public static IReadOnlyList<OtherSkillFinding> Findings(Step step, IEnumerable<ItemAnswer> answers, double hundreds = 0)
     {
         var patterns = Catalogue.All.Where(pattern => pattern.Step == step).ToList();
-        var priors = patterns.Select(pattern => pattern.Id == "hundred-minutes" ? pattern.Weight * (1 + ((ModelParameters.HundredsLink - 1) * hundreds)) : pattern.Weight).ToList();
+        var priors = patterns.Select(pattern =>
+            pattern.Id == "hundred-minutes" ? pattern.Weight * (1 + ((ModelParameters.HundredsLink - 1) * hundreds)) : pattern.Weight)
+                .ToList();
         var shares = priors.Prepend(1 - priors.Sum()).ToArray();
         var telling = new int[patterns.Count];
         var itsWay = new int[patterns.Count];
         foreach (var given in answers)
         {
-            if (given.Item.OtherSkill is not { Kind: not (QuestionKind.Skill or QuestionKind.Feel or QuestionKind.Unreadable) } question || given.Telling is not TextAnswer { Text: var text }) continue;
+            if (given.Item.OtherSkill is not { Kind: not (QuestionKind.Skill or QuestionKind.Feel or QuestionKind.Unreadable) } question
+                || given.Telling is not TextAnswer { Text: var text }) continue;
             if (!Concerns(step, question)) continue;
             var right = question.IsRight(text);
             shares[0] *= Chance(right, right, question);
@@ -49,12 +53,14 @@ public static class OtherSkillModel
             }
         }
         var total = shares.Sum();
-        return [new OtherSkillFinding(null, shares[0] / total, 0, 0), .. patterns.Select((pattern, i) => new OtherSkillFinding(pattern, shares[i + 1] / total, telling[i], itsWay[i]))];
+        return [new OtherSkillFinding(null, shares[0] / total, 0, 0),
+            .. patterns.Select((pattern, i) => new OtherSkillFinding(pattern, shares[i + 1] / total, telling[i], itsWay[i]))];
     }
 
     /// <summary>The patterns that answer just so to a question.</summary>
     public static IReadOnlyList<Pattern> Explaining(OtherSkillItem question, string answer) =>
-        [.. Catalogue.All.Where(pattern => pattern.Rule is OtherSkillRule way && way.AnswerTo(question) is { } its && OtherSkillItem.Same(its, answer))];
+        [.. Catalogue.All.Where(pattern =>
+            pattern.Rule is OtherSkillRule way && way.AnswerTo(question) is { } its && OtherSkillItem.Same(its, answer))];
 
     private static bool Concerns(Step step, OtherSkillItem question) =>
         (step == Step.DayHalves) == (question.Kind is QuestionKind.HalfOfDay or QuestionKind.DayTime);
@@ -62,6 +68,8 @@ public static class OtherSkillModel
     private static double Chance(bool itsAnswer, bool right, OtherSkillItem question)
     {
         var chance = question.Choices.Count > 0 ? 1.0 / question.Choices.Count : ModelParameters.ChanceOfOtherAnswer;
-        return (itsAnswer ? ModelParameters.FollowsOtherPattern : 0) + ((1 - ModelParameters.FollowsOtherPattern) * ((right ? ModelParameters.RightOtherwise : 0) + ((1 - ModelParameters.RightOtherwise) * chance)));
+        return (itsAnswer ? ModelParameters.FollowsOtherPattern : 0)
+            + ((1 - ModelParameters.FollowsOtherPattern) * ((right ? ModelParameters.RightOtherwise : 0)
+            + ((1 - ModelParameters.RightOtherwise) * chance)));
     }
 }

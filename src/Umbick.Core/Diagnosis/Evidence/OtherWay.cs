@@ -6,7 +6,8 @@ namespace Umbick.Core.Diagnosis;
 /// <param name="Step">The step.</param>
 /// <param name="Belief">The belief in it, 0 to 1.</param>
 /// <param name="Label">What it is called.</param>
-/// <param name="Answers">Places (from 0) of the answers that are so: wrong at this step, right at the others, and given by nothing listed.</param>
+/// <param name="Answers">Places (from 0) of the answers that are so: wrong at this step, right at the others, and given by nothing
+/// listed.</param>
 /// <param name="Telling">How many answers could have shown it.</param>
 /// <param name="Right">How many of those came right.</param>
 public sealed record OtherWay(Step Step, double Belief, Label Label, IReadOnlyList<int> Answers, int Telling, int Right)
@@ -38,6 +39,8 @@ public sealed record OtherWay(Step Step, double Belief, Label Label, IReadOnlyLi
                 else if (seen.ChanceOf(with) > 0 && seen.ChanceOf(without) < ModelParameters.FittingFrom) its.Add(index);
             }
         }
-        return new OtherWay(step, believed, Conclusion.LabelOf(believed, its.Count > 0, its.Count > ModelParameters.TellingNeeded && its.Count > right), its, telling, right);
+        return new OtherWay(step, believed,
+            Conclusion.LabelOf(believed, its.Count > 0, its.Count > ModelParameters.TellingNeeded && its.Count > right), its, telling,
+            right);
     }
 }

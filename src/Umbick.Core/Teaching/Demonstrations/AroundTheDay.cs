@@ -16,7 +16,8 @@ internal static class AroundTheDay
         [
             new("1:00", "How many minutes until the long hand is back at the top? Count in fives.", "Five, ten … sixty."),
             new("1:30", "Half of them?", "Thirty."),
-            new("1:50", "Fifty minutes have gone. How many are left?", "Ten, not fifty: it is sixty that make the hour.") { IsContrast = true },
+            new("1:50", "Fifty minutes have gone. How many are left?", "Ten, not fifty: it is sixty that make the hour.")
+                { IsContrast = true },
         ]),
         new("count-the-steps", "Count the steps, not the posts", ["counts-the-start", "hundred-minutes"],
         [

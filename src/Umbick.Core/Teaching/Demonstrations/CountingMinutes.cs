@@ -5,29 +5,36 @@ internal static class CountingMinutes
 {
     public static IReadOnlyList<Demonstration> All { get; } =
     [
-        new("minutes-are-the-walk", "The numeral is a place, minutes are the walk", ["numeral-as-minutes", "counts-in-twos", "counts-in-tens", "fraction-is-numeral"],
+        new("minutes-are-the-walk", "The numeral is a place, minutes are the walk",
+            ["numeral-as-minutes", "counts-in-twos", "counts-in-tens", "fraction-is-numeral"],
         [
             new("8:00", "The long hand is at the top. How many minutes has it walked?", "None yet."),
-            new("8:05", "It is at the 1. Count the small ticks it has passed.", "One, two, three, four, five. At the 1 it has walked five minutes."),
+            new("8:05", "It is at the 1. Count the small ticks it has passed.",
+                "One, two, three, four, five. At the 1 it has walked five minutes."),
             new("8:10", "And at the 2?", "Five and five more: ten."),
             new("8:35", "Count the walk to the 7.", "Five, ten, fifteen … thirty-five."),
             new("8:07", "Where would seven minutes be?", "Two ticks past the 1, and nowhere near the 7.") { IsContrast = true },
         ]),
-        new("two-numbers-one-place", "Two numbers at one place", ["numeral-as-minutes", "counts-in-twos", "counts-in-tens", "anticlockwise"],
+        new("two-numbers-one-place", "Two numbers at one place",
+            ["numeral-as-minutes", "counts-in-twos", "counts-in-tens", "anticlockwise"],
         [
             new("10:15", "For the short hand this place is a 3. What is it for the long hand?", "Fifteen minutes."),
-            new("3:10", "The short hand at the 3 says three. The long hand at the 2 says …?", "Ten. One place, two names: which hand is asking?"),
+            new("3:10", "The short hand at the 3 says three. The long hand at the 2 says …?",
+                "Ten. One place, two names: which hand is asking?"),
             new("3:50", "And the long hand at the 10?", "Fifty."),
-            new("10:50", "Both are near the 10. What does each of them say?", "The long one says fifty, the short one says it is ten’s hour.") { IsContrast = true },
+            new("10:50", "Both are near the 10. What does each of them say?",
+                "The long one says fifty, the short one says it is ten’s hour.") { IsContrast = true },
         ]),
         new("nought-at-the-top", "Has it walked yet?", ["fives-from-twelve", "fives-from-one-as-nought", "counts-first-tick", "says-sixty"],
         [
             new("3:00", "Has the long hand walked yet?", "No. At the top the count is nought."),
             new("3:05", "To the 1. Count the ticks it passed.", "One, two, three, four, five."),
             new("3:25", "Count to the 5, starting with nought at the top.", "Nought, five, ten, fifteen, twenty, twenty-five."),
-            new("3:55", "If we said five at the 12, what would the 11 be?", "Sixty: a full hour, and the short hand is not there yet. So the 12 is nought.") { IsContrast = true },
+            new("3:55", "If we said five at the 12, what would the 11 be?",
+                "Sixty: a full hour, and the short hand is not there yet. So the 12 is nought.") { IsContrast = true },
         ]),
-        new("five-steps-to-the-one", "Walk the first five", ["fives-from-twelve", "fives-from-one-as-nought", "counts-first-tick", "ticks-in-fives", "whole-fives-only"],
+        new("five-steps-to-the-one", "Walk the first five",
+            ["fives-from-twelve", "fives-from-one-as-nought", "counts-first-tick", "ticks-in-fives", "whole-fives-only"],
         [
             new("6:00", "Where does the walk begin?", "At the top, with nought."),
             new("6:01", "One tick. How many minutes?", "One: a small tick is one minute."),
@@ -75,7 +82,8 @@ internal static class CountingMinutes
             new("4:59", "One minute before the top?", "Fifty-nine: the last there is."),
             new("5:00", "One more. Is it four sixty?", "Sixty minutes make an hour, so it is five, and no minutes.") { IsContrast = true },
         ]),
-        new("what-the-long-hand-adds", "What the long hand adds", ["minutes-ignored", "between-is-half", "hour-alone", "rounds-to-quarters"],
+        new("what-the-long-hand-adds", "What the long hand adds",
+            ["minutes-ignored", "between-is-half", "hour-alone", "rounds-to-quarters"],
         [
             new("7:00", "Seven o’clock. What will change in ten minutes?", "The long hand walks to the 2, and the short one hardly moves."),
             new("7:10", "Is it still seven o’clock? How do we say that something has been added?", "Ten minutes past seven."),
@@ -92,7 +100,8 @@ internal static class CountingMinutes
         new("whose-half", "Half of which hour?", ["half-is-half-past-six", "half-names-next"],
         [
             new("6:30", "Both hands are low. What time is it?", "Half {past} six: the short hand is half way from the 6 to the 7."),
-            new("2:30", "The long hand is at the 6 again. Is it half {past} six again?", "No. The 6 is only where the long hand is. Half {past} two.") { IsContrast = true },
+            new("2:30", "The long hand is at the 6 again. Is it half {past} six again?",
+                "No. The 6 is only where the long hand is. Half {past} two.") { IsContrast = true },
             new("10:30", "And whose half is this?", "Ten’s. Look at the short hand: it has passed the 10."),
         ]),
     ];

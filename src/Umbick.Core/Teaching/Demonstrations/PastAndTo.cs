@@ -29,7 +29,8 @@ internal static class PastAndTo
         ]),
         new("home-and-away", "Leaving home, going to school", ["to-this-hour", "past-as-to", "past-to-exchanged"],
         [
-            new("3:05", "We have just left three. Do we say where we come from or where we are going?", "Where we come from: five {past} three."),
+            new("3:05", "We have just left three. Do we say where we come from or where we are going?",
+                "Where we come from: five {past} three."),
             new("3:25", "Still nearer to what we left?", "Twenty-five {past} three."),
             new("3:40", "Nearly there. Where are we going?", "To four: twenty {to} four."),
             new("3:20", "Twenty again. Which word now?", "{Past}: we look back.") { IsContrast = true },
@@ -57,7 +58,8 @@ internal static class PastAndTo
         new("fold-the-face", "Fold the face", ["quarter-is-25", "half-is-50", "fraction-is-numeral"],
         [
             new("9:30", "Fold the face from top to bottom. Where does half end?", "At the 6. Count in fives: thirty."),
-            new("9:15", "Fold again, from side to side. Where does the quarter end?", "At the 3. Count: fifteen. The 3 is the place, fifteen the minutes."),
+            new("9:15", "Fold again, from side to side. Where does the quarter end?",
+                "At the 3. Count: fifteen. The 3 is the place, fifteen the minutes."),
             new("9:45", "Three quarters?", "At the 9: forty-five."),
             new("9:03", "Where would three minutes be?", "Three ticks from the top.") { IsContrast = true },
         ]),

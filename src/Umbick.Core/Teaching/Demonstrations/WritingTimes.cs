@@ -19,7 +19,8 @@ internal static class WritingTimes
         ]),
         new("hour-stands-first", "The hour stands first", ["minutes-first", "hour-alone"],
         [
-            new("8:20", "Which do we write first, what the short hand says or the long one?", "The short one: eight. Then the minutes: twenty."),
+            new("8:20", "Which do we write first, what the short hand says or the long one?",
+                "The short one: eight. Then the minutes: twenty."),
             new("8:20", "Read it aloud as it is written.", "Eight twenty: as we say it."),
             new("8:40", "And this?", "Eight forty. The hour stands first though we may say twenty {to} nine.") { IsContrast = true },
         ]),
@@ -32,7 +33,8 @@ internal static class WritingTimes
         new("read-it-back", "Set what was written", ["zero-after", "no-leading-zero"],
         [
             new("6:05", "I write six, nought, five. Set it with me.", "The long hand at the 1."),
-            new("6:50", "I write six, five, nought. Set that.", "The long hand at the 10. The nought moved, and so did the hand.") { IsContrast = true },
+            new("6:50", "I write six, five, nought. Set that.", "The long hand at the 10. The nought moved, and so did the hand.")
+                { IsContrast = true },
         ]),
     ];
 }

@@ -22,7 +22,8 @@ public sealed class HowGiven
 
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
 [Authorize(Who.Sittings)]
-public sealed class SittingModel(IDatabase database, ReadingModel model, Asking asking, RequestPreferences preferences) : SchoolPage(database)
+public sealed class SittingModel(
+    IDatabase database, ReadingModel model, Asking asking, RequestPreferences preferences) : SchoolPage(database)
 {
     public AskingView View { get; private set; } = null!;
 
@@ -44,8 +45,14 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
     public Task<IActionResult> OnPostAnswer(SittingId id, AnswerSent sent, string? raw, HowGiven given) => Within(async connection =>
     {
         var (text, first) = (AnswerSent.Text(raw), AnswerSent.Text(given.First));
-        if (sent.Id is not { } answer) return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
-        var submission = sent.Submission(answer, text, default, timed: true) with { First = first.Length == 0 ? null : first, Prompted = given.Prompted == "true", How = HowDone.Find(given.How)?.Id };
+        if (sent.Id is not { } answer)
+            return await Refuse(connection, id, text, "This page was incomplete. Nothing was lost: type the answer again.");
+        var submission = sent.Submission(answer, text, default, timed: true) with
+        {
+            First = first.Length == 0 ? null : first,
+            Prompted = given.Prompted == "true",
+            How = HowDone.Find(given.How)?.Id
+        };
         var taken = await asking.KeepTyped(connection, id, submission, Mode(given), AnswerSent.Text(sent.Confirmed), User.Person().Id);
         if (taken.Outcome == AnswerOutcome.NotFound) return NotFound();
         if (taken.Message is { } message)
@@ -53,13 +60,17 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
             Response.Refused(answer);
             preferences.OfChild = taken.State?.Preferences;
             Unreadable = taken.CanBeConfirmed ? text : null;
-            return taken.Outcome is null ? await Refuse(connection, id, text, message) : await Conflict(connection, id, $"{message} This is where the sitting stands{(taken.Outcome == AnswerOutcome.AnsweredBefore ? "; go one back to put an answer right" : "")}.");
+            return taken.Outcome is null ? await Refuse(connection, id, text, message)
+                : await Conflict(connection, id,
+                $"{message} This is where the sitting stands{(taken.Outcome == AnswerOutcome.AnsweredBefore ? "; go one back to put an "
+                    + "answer right" : "")}.");
         }
         Response.Kept(answer);
         return await NextTurn(connection, id, taken.State);
     });
 
-    public Task<IActionResult> OnPostSkip(SittingId id, int place) => Within(async connection => await asking.Skip(connection, id, place) switch
+    public Task<IActionResult> OnPostSkip(SittingId id, int place) =>
+        Within(async connection => await asking.Skip(connection, id, place) switch
     {
         true => await Shown(connection, id),
         null => NotFound(),
@@ -117,20 +128,24 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
         return Redirect("/turn");
     }
 
-    private static AnswerMode? Mode(HowGiven given) => Enum.TryParse<AnswerMode>(given.Mode, out var mode) && Enum.IsDefined(mode) ? mode : null;
+    private static AnswerMode? Mode(HowGiven given) => Enum.TryParse<AnswerMode>(given.Mode, out var mode) && Enum.IsDefined(mode) ? mode
+        : null;
 
     /// <summary>Where several share a clock, the next child's turn; else the same child's next question.</summary>
     private async Task<IActionResult> NextTurn(SchoolConnection connection, SittingId id, SittingState? state)
     {
-        if ((state?.Sitting ?? await Asking.Find(connection, id)) is not { Visit: not null } sitting) return await Shown(connection, id, state);
+        if ((state?.Sitting ?? await Asking.Find(connection, id)) is not { Visit: not null } sitting)
+            return await Shown(connection, id, state);
         var next = await Asking.NextTurn(connection, sitting);
         if (next != sitting.Id && Request.IsScripted()) Response.Headers["HX-Push-Url"] = $"/ask/{next}";
         return await Shown(connection, next);
     }
 
-    private async Task<bool> Show(SchoolConnection connection, SittingId id, string? message = null, string? typed = null, SittingState? state = null)
+    private async Task<bool> Show(
+        SchoolConnection connection, SittingId id, string? message = null, string? typed = null, SittingState? state = null)
     {
-        if ((state is null ? await AskingShown.Load(connection, model, id, preferences.Today) : await AskingShown.From(connection, model, state, preferences.Today)) is not { } at) return false;
+        if ((state is null ? await AskingShown.Load(connection, model, id, preferences.Today)
+            : await AskingShown.From(connection, model, state, preferences.Today)) is not { } at) return false;
         preferences.OfChild = at.Child.Preferences;
         View = new AskingView(at, message, typed ?? at.Current?.Given?.Raw ?? "") { Unreadable = Unreadable };
         return true;
@@ -143,9 +158,11 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
         return await Show(connection, id, state: state) ? Partial("_Asking", View) : NotFound();
     }
 
-    private Task<IActionResult> Refuse(SchoolConnection connection, SittingId id, string typed, string message) => Answered(connection, id, StatusCodes.Status400BadRequest, typed, message);
+    private Task<IActionResult> Refuse(SchoolConnection connection, SittingId id, string typed, string message) =>
+        Answered(connection, id, StatusCodes.Status400BadRequest, typed, message);
 
-    private Task<IActionResult> Conflict(SchoolConnection connection, SittingId id, string message) => Answered(connection, id, StatusCodes.Status409Conflict, null, message);
+    private Task<IActionResult> Conflict(SchoolConnection connection, SittingId id, string message) =>
+        Answered(connection, id, StatusCodes.Status409Conflict, null, message);
 
     private async Task<IActionResult> Answered(SchoolConnection connection, SittingId id, int status, string? typed, string message)
     {

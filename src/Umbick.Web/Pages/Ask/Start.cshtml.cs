@@ -13,11 +13,19 @@ public sealed class StartModel(IDatabase database, Asking asking) : SchoolPage(d
 {
     private static readonly string[] Forms = ["A", "B", "C"];
 
-    public async Task<IActionResult> OnPost(ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? pattern)
+    public async Task<IActionResult> OnPost(
+        ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? pattern)
     {
         var tasks = (task ?? []).Where(text => ClockTasks.Find(text) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
-        var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation) { Form = Array.Find(Forms, text => text == form) ?? Forms[0], Tasks = tasks, ColdPattern = Catalogue.Find(pattern), ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null, Id = sitting is { } made && made != default ? made : null };
+        var options = new AskingOptions(plan ?? Plan.Adaptive, delivery ?? DeliveryMode.Conversation)
+        {
+            Form = Array.Find(Forms, text => text == form) ?? Forms[0],
+            Tasks = tasks,
+            ColdPattern = Catalogue.Find(pattern),
+            ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null,
+            Id = sitting is { } made && made != default ? made : null
+        };
         var started = await InSchool(connection => asking.Start(connection, id, options));
         return started is null ? NotFound() : Redirect($"/ask/{started}");
     }

@@ -45,7 +45,10 @@ public sealed class AnswerFields
 
     public string?[] Numerals { get; set; } = [];
 
-    /// <summary>The answer as it would be typed; empty where nothing was put in, or a hand was left alone. A part left out of a time in words is a gap.</summary>
+    /// <summary>
+    /// The answer as it would be typed; empty where nothing was put in, or a hand was left alone. A part left out of a time in words is a
+    /// gap.
+    /// </summary>
     public string AsText(Item? item) => item is null ? Raw ?? "" : AnswerBoxes.BoxFor(item) switch
     {
         AnswerBox.HandAndTime => $"{(Minute is null ? "" : Placed())} {Raw}".Trim(),
@@ -56,7 +59,8 @@ public sealed class AnswerFields
         AnswerBox.HourPlace => HourOf is null ? "" : $"{HourOf} {PlaceOf}".Trim(),
         AnswerBox.Places => Places(),
         AnswerBox.Several => string.Join("; ", Chosen),
-        AnswerBox.Pairs => string.Join("; ", item.Clocks.Zip(Pairs).Where(pair => !string.IsNullOrEmpty(pair.Second)).Select(pair => $"{pair.First}={pair.Second}")),
+        AnswerBox.Pairs => string.Join("; ",
+            item.Clocks.Zip(Pairs).Where(pair => !string.IsNullOrEmpty(pair.Second)).Select(pair => $"{pair.First}={pair.Second}")),
         AnswerBox.Numerals => Numerals.All(string.IsNullOrWhiteSpace) ? "" : string.Join(' ', Numerals.Select(Gap)),
         _ => "",
     };
@@ -65,7 +69,8 @@ public sealed class AnswerFields
     public static string Missing(Item item) => AnswerBoxes.BoxFor(item) switch
     {
         AnswerBox.Hands when item.Task == ClockTasks.RepairClock => "Move the hand that is wrong first.",
-        AnswerBox.Hands when AnswerBoxes.LooseHands(item) is (true, true) && item.Task != ClockTasks.RepairClock => "Move both hands first. One that is right already: touch it.",
+        AnswerBox.Hands when AnswerBoxes.LooseHands(item) is (true, true) && item.Task != ClockTasks.RepairClock =>
+            "Move both hands first. One that is right already: touch it.",
         AnswerBox.Hands => "Move the hand first.",
         _ => "Put in your answer first.",
     };
@@ -111,7 +116,8 @@ public sealed class AnswerFields
         return beside is [1, 12] ? $"between 12 and 1, {at}" : $"between {beside[0]} and {beside[1]}, {at}";
     }
 
-    private static int? Numeral(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var numeral) && numeral is >= 1 and <= 12 ? numeral : null;
+    private static int? Numeral(string? text) =>
+        int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var numeral) && numeral is >= 1 and <= 12 ? numeral : null;
 
     private static string Gap(string? part) => string.IsNullOrWhiteSpace(part) ? "?" : part.Trim();
 }

@@ -10,7 +10,8 @@ namespace Umbick.Web.Pages.ChildTurn;
 
 /// <summary>The child's side: one sitting and nothing else.</summary>
 [Authorize(Policy = Who.ChildPolicy)]
-public sealed class IndexModel(IDatabase database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : SchoolPage(database)
+public sealed class IndexModel(
+    IDatabase database, Practising practising, Asking asking, IAntiforgery forms, RequestPreferences preferences) : SchoolPage(database)
 {
     /// <summary>A turn of a practice set; null where the sitting is an asking.</summary>
     public SetPlaceView? View { get; private set; }
@@ -37,10 +38,12 @@ public sealed class IndexModel(IDatabase database, Practising practising, Asking
     {
         if (!await Show(connection)) return NotFound();
         var sitting = View?.Place.Sitting ?? Question!.Sitting;
-        if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return StatusCode(StatusCodes.Status204NoContent);
+        if (sitting.EndedAt is not null || sitting is { IsPractice: false, Plan: Plan.Adaptive })
+            return StatusCode(StatusCodes.Status204NoContent);
         var done = View?.Place.Done ?? Question!.Done;
         var ahead = (await Asking.Ahead(connection, sitting))
-            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null) { Geared = sitting.IsPractice && preferences.Teaching.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
+            .Select((asked, i) => new QuestionView(sitting, asked, done + i + 1, null)
+            { Geared = sitting.IsPractice && preferences.Teaching.PractisesGeared && AnswerBoxes.CanGear(asked.Item) });
         return Partial("_Ahead", ahead.Append(new QuestionView(sitting, null, sitting.Length, null)).ToList());
     });
 
@@ -49,20 +52,25 @@ public sealed class IndexModel(IDatabase database, Practising practising, Asking
 
     public Task<IActionResult> OnPostAnswer(AnswerSent sent, string? instead, AnswerFields parts) => Within(async connection =>
     {
-        if (sent.Id is not { } answer) return await Message(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
+        if (sent.Id is not { } answer)
+            return await Message(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         // The answer is to the item at its place, whatever is asked by now.
         if (await SittingState.Lock(connection, Id) is not { } locked) return NotFound();
         preferences.OfChild = locked.Preferences;
-        if (locked.ItemAt(sent.At) is not { } item) return await Refused(connection, answer, "This question was not asked here. Here is where you are.", StatusCodes.Status409Conflict);
+        if (locked.ItemAt(sent.At) is not { } item)
+            return await Refused(connection, answer, "This question was not asked here. Here is where you are.",
+                StatusCodes.Status409Conflict);
         var text = instead is "?" or "yes" ? instead : AnswerSent.Text(parts.AsText(item));
         if (text.Length == 0) return await Refused(connection, answer, AnswerFields.Missing(item), StatusCodes.Status400BadRequest);
-        if (text.Length > AnswerParser.LongestAnswer) return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
+        if (text.Length > AnswerParser.LongestAnswer)
+            return await Refused(connection, answer, "That is too long for a time. Try once more.", StatusCodes.Status400BadRequest);
         var submission = sent.Submission(answer, text, sent.OnScreen(item), preferences.Teaching.Timed);
         var taken = locked.Sitting.IsPractice
             ? await practising.Keep(connection, locked, submission)
             : await asking.Keep(connection, locked, submission, by: null);
         if (!taken.Outcome.IsKept())
-            return await Refused(connection, answer, "This one was answered already. Here is where you are.", StatusCodes.Status409Conflict);
+            return await Refused(connection, answer, "This one was answered already. Here is where you are.",
+                StatusCodes.Status409Conflict);
         Response.Kept(answer);
         return await Shown(connection, taken.State);
     });
@@ -83,11 +91,15 @@ public sealed class IndexModel(IDatabase database, Practising practising, Asking
         if (sitting.IsPractice)
         {
             var turn = await Practising.Where(connection, now);
-            View = new SetPlaceView(turn, turn.Asked is { } asking ? ChildWords.LookAgain(asking.Item, turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage) : "", message);
+            View = new SetPlaceView(turn,
+                turn.Asked is { } asking
+                    ? ChildWords.LookAgain(asking.Item, turn.Set.Pattern?.Step ?? Step.Hour, preferences.Teaching, sitting.Stage) : "",
+                    message);
             return true;
         }
         var answers = now.Rows.LatestAnswers.ToList();
-        Question = new QuestionView(sitting, now.Asked, answers.Count(answer => answer.Place != sitting.CurrentPlace), message) { Stands = answers.Find(answer => answer.Place == sitting.CurrentPlace)?.Id };
+        Question = new QuestionView(sitting, now.Asked, answers.Count(answer => answer.Place != sitting.CurrentPlace), message)
+        { Stands = answers.Find(answer => answer.Place == sitting.CurrentPlace)?.Id };
         return true;
     }
 

@@ -22,7 +22,9 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     public IReadOnlyList<string> Explained => FaceInWords.For(Item, ChildsAnswer, Place.Preferences);
 
     /// <summary>The minutes that the short hand is checked against, once the item is settled; null where nothing is checked.</summary>
-    public ClockTime? ChecksHandsAt => Place.Settled && Place.Preferences.ChecksHands && Item.Time.Minute != 0 && (Item.Task.Stimulus == Stimulus.Clock || Item.Right is PlacedAnswer) ? Item.Time : null;
+    public ClockTime? ChecksHandsAt =>
+        Place.Settled && Place.Preferences.ChecksHands && Item.Time.Minute != 0
+            && (Item.Task.Stimulus == Stimulus.Clock || Item.Right is PlacedAnswer) ? Item.Time : null;
 
     /// <summary>What the clock that is worked through shows, hand by hand.</summary>
     public IReadOnlyList<string> ExampleTold => Place.Example is { } example ? FaceInWords.For(example, null, Place.Preferences) : [];

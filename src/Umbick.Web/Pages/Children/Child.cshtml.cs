@@ -14,7 +14,8 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>One child: what the answers say, what next, whether it is working.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class ChildModel(
+    IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     private const int MostSittings = 12;
     private const int MostColdStarts = 3;
@@ -35,13 +36,17 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     public IReadOnlyList<ColdResult> ColdStarts => [.. (Summary.Course?.Colds ?? []).TakeLast(MostColdStarts)];
 
     /// <summary>The decisions that are to be taken.</summary>
-    public IReadOnlyList<OfferShown> Offers => [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, Guid.CreateVersion7()))];
+    public IReadOnlyList<OfferShown> Offers =>
+        [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, Guid.CreateVersion7()))];
 
     /// <summary>The decisions that were taken, the latest first.</summary>
-    public IReadOnlyList<DecisionRow> Decided => [.. Record.Work.Decisions.Where(decision => decision.Pattern is not null && decision.Kind is not null).Reverse()];
+    public IReadOnlyList<DecisionRow> Decided =>
+        [.. Record.Work.Decisions.Where(decision => decision.Pattern is not null && decision.Kind is not null).Reverse()];
 
     /// <summary>Patterns that the teacher may say something of: those that are believed at all, then all others.</summary>
-    public IReadOnlyList<Pattern> ToSay => [.. Record.Now.Findings.Select(finding => finding.Pattern).Union(model.Patterns).Where(pattern => Steps.OfReading.Contains(pattern.Step))];
+    public IReadOnlyList<Pattern> ToSay =>
+        [.. Record.Now.Findings.Select(finding => finding.Pattern).Union(model.Patterns)
+            .Where(pattern => Steps.OfReading.Contains(pattern.Step))];
 
     /// <summary>Ways to show what is practised, those not shown to the child first.</summary>
     public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
@@ -52,8 +57,10 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     /// <summary>What help the answers of a visit took, and what the next one begins with.</summary>
     public static string HelpLine(HelpTaken help)
     {
-        var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1)).Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
-        return $"In the visit on {help.Day:d MMM}, of {Counted.InWords(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. {(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
+        var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1))
+            .Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
+        return $"In the visit on {help.Day:d MMM}, of {Counted.InWords(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. "
+            + $"{(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
     }
 
     /// <summary>The sittings that are shown answer by answer: the latest, or all.</summary>
@@ -78,11 +85,13 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
 
     public async Task<IActionResult> OnPostName(ChildId id, string? step, string? name)
     {
-        if (Steps.OfReading.Where(each => each.NameInFiles() == step).Select(each => (Step?)each).FirstOrDefault() is not { } at) return BadRequest();
+        if (Steps.OfReading.Where(each => each.NameInFiles() == step).Select(each => (Step?)each).FirstOrDefault() is not { } at)
+            return BadRequest();
         var given = (name ?? "").Trim();
         if (given.Length > BesideAnswers.LongestName) return BadRequest();
         return await Within(async connection =>
-            await BesideAnswers.NameWay(connection, id, at, given, User.Person().Id, clock.GetUtcNow().UtcDateTime) ? Redirect($"/children/{id}") : NotFound());
+            await BesideAnswers.NameWay(connection, id, at, given, User.Person().Id, clock.GetUtcNow().UtcDateTime)
+                ? Redirect($"/children/{id}") : NotFound());
     }
 
     /// <summary>Takes back that a demonstration was shown.</summary>
@@ -90,9 +99,11 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
         Within(async connection => await Demonstrating.TakeBack(connection, id, shown) ? Redirect($"/children/{id}") : NotFound());
 
     /// <summary>Takes what is offered, or turns it down.</summary>
-    public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) => Within(async connection =>
+    public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) =>
+        Within(async connection =>
     {
-        if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered() || taken is not { } yes || decision == Guid.Empty) return BadRequest();
+        if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered()
+            || taken is not { } yes || decision == Guid.Empty) return BadRequest();
         return await deciding.Decide(connection, decision, id, found, what, yes, User.Person().Id) switch
         {
             null => NotFound(),
@@ -102,27 +113,34 @@ public sealed class ChildModel(IDatabase database, ReadingModel model, Deciding 
     });
 
     /// <summary>Confirms a pattern, or rules it out.</summary>
-    public Task<IActionResult> OnPostSay(ChildId id, Guid decision, string? pattern, bool? holds, string? reason) => Within(async connection =>
+    public Task<IActionResult> OnPostSay(ChildId id, Guid decision, string? pattern, bool? holds, string? reason) =>
+        Within(async connection =>
     {
         var why = (reason ?? "").Trim();
-        if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes || decision == Guid.Empty || why.Length > DecisionRow.LongestReason) return BadRequest();
+        if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes
+            || decision == Guid.Empty || why.Length > DecisionRow.LongestReason) return BadRequest();
         if (why.Length == 0) return Redirect($"/children/{id}?noReason=true#say-it");
-        return await deciding.Say(connection, decision, id, found, yes, why, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided");
+        return await deciding.Say(connection, decision, id, found, yes, why, User.Person().Id) is null ? NotFound()
+            : Redirect($"/children/{id}#decided");
     });
 
     /// <summary>Takes a decision back.</summary>
     public Task<IActionResult> OnPostTakeBack(ChildId id, Guid decision) =>
-        Within(async connection => await deciding.TakeBack(connection, id, decision, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided"));
+        Within(async connection =>
+            await deciding.TakeBack(connection, id, decision, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided"));
 
     private void Show(bool all)
     {
         Summary = Record.SummaryOn(preferences.Today);
         Evidence = Record.EvidenceOf(Summary);
-        Demonstrations = Summary.PractisedNext is { } next ? Demonstration.Offered(next, [.. Beside.Demonstrated.Select(shown => shown.Demonstration)]) : [];
+        Demonstrations = Summary.PractisedNext is { } next
+            ? Demonstration.Offered(next, [.. Beside.Demonstrated.Select(shown => shown.Demonstration)]) : [];
         var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
         var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
         Line = seen == 0 ? place : $"{place} · {Counted.InWords(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
         Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
-        OtherWays = [.. Evidence.OtherWays.Select(other => new OtherWayShown(other, other.Step.InWords(preferences.Wording), Beside.OwnWays.GetValueOrDefault(other.Step), [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
+        OtherWays = [.. Evidence.OtherWays.Select(other =>
+            new OtherWayShown(other, other.Step.InWords(preferences.Wording), Beside.OwnWays.GetValueOrDefault(other.Step),
+                [.. other.Answers.TakeLast(CaseEvidence.MostShown).Select(Record.QuestionAt)]))];
     }
 }

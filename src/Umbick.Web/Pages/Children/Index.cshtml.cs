@@ -38,7 +38,8 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
     public IReadOnlyList<string> Classes { get; private set; } = [];
 
     /// <summary>How many were found, for those who do not see it; nothing where nobody was looked for.</summary>
-    public string Found => Filter.IsOff ? "" : Groups.Sum(group => group.Count()) is 1 ? "One child found" : $"{Groups.Sum(group => group.Count())} children found";
+    public string Found => Filter.IsOff ? ""
+        : Groups.Sum(group => group.Count()) is 1 ? "One child found" : $"{Groups.Sum(group => group.Count())} children found";
 
     /// <summary>Whether the caseload is too long to take in at a glance.</summary>
     public bool IsLong { get; private set; }
@@ -51,7 +52,8 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
         Patterns = [.. lines.SelectMany(line => line.Summary.ToPractise).Distinct().OrderBy(line => line.Step)];
         Stages = [.. lines.Select(line => line.Row.Stage).Distinct().Order()];
         Classes = [.. lines.Select(line => line.Row.ClassName).Where(name => name.Length > 0).Distinct().Order()];
-        Groups = [.. lines.Where(line => Filter.Holds(line.Known, preferences.Today)).OrderBy(line => line.Summary.Next.Step).GroupBy(line => line.Summary.Next.Step)];
+        Groups = [.. lines.Where(line => Filter.Holds(line.Known, preferences.Today)).OrderBy(line => line.Summary.Next.Step)
+            .GroupBy(line => line.Summary.Next.Step)];
         Summary = $"{lines.Count} on the caseload · {lines.Count(line => line.Summary.Next.IsWaiting)} waiting for something";
     }
 
@@ -79,7 +81,8 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
         [
             .. from child in children
                let summary = child.SummaryOn(today)
-               select new CaseloadLine(child, summary, summary.WhereInWords(active.Contains(child.Child.Id.Value)), [.. latest.GetValueOrDefault(child.Child.Id)?.Answered ?? []]),
+               select new CaseloadLine(child, summary, summary.WhereInWords(active.Contains(child.Child.Id.Value)),
+                   [.. latest.GetValueOrDefault(child.Child.Id)?.Answered ?? []]),
         ];
     }
 }

@@ -12,6 +12,8 @@ public sealed record OtherWayShown(OtherWay Way, string What, string? Name, IRea
 {
     /// <summary>The sentence over it.</summary>
     public string Told => Name is null
-        ? $"{char.ToUpperInvariant(What[0])}{What[1..]} {(What.Contains(" and ", StringComparison.Ordinal) || What.EndsWith("minutes", StringComparison.Ordinal) ? "are" : "is")} taken some other way."
+        ? $"{char.ToUpperInvariant(What[0])}{What[1..]} "
+        + $"{(What.Contains(" and ", StringComparison.Ordinal) || What.EndsWith("minutes", StringComparison.Ordinal) ? "are" : "is")} "
+        + $"taken some other way."
         : $"{char.ToUpperInvariant(What[0])}{What[1..]}: {Name}.";
 }

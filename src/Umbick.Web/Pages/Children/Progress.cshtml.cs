@@ -14,7 +14,8 @@ namespace Umbick.Web.Pages.Children;
 /// <summary>How the work with a child went: one sentence with its grounds, and the figures.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class ProgressModel(IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : SchoolPage(database)
+public sealed class ProgressModel(
+    IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences) : SchoolPage(database)
 {
     public ProgressRecord Record { get; private set; } = null!;
 
@@ -38,13 +39,15 @@ public sealed class ProgressModel(IDatabase database, ReadingModel model, Decidi
 
     public Task<IActionResult> OnGetCsv(ChildId id) => Within(async connection =>
         await ProgressRecord.Load(connection, model, id, preferences.Today) is { } record
-            ? File(Encoding.UTF8.GetBytes(ProgressFile.Write(record)), "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
+            ? File(Encoding.UTF8.GetBytes(ProgressFile.Write(record)), "text/csv; charset=utf-8",
+            string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
             : NotFound());
 
     public Task<IActionResult> OnPostBeginCycle(ChildId id, Guid cycle, int weeks, int goal, string? reason) => Within(async connection =>
     {
         var why = (reason ?? "").Trim();
-        if (cycle == Guid.Empty || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength || why.Length > CycleRow.LongestReason) return BadRequest();
+        if (cycle == Guid.Empty || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength
+            || why.Length > CycleRow.LongestReason) return BadRequest();
         if (await Enrolment.Find(connection, id) is null) return NotFound();
         if (why.Length > 0)
         {

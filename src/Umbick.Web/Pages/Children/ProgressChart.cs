@@ -21,22 +21,27 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
     public ProgressRecord Record => record;
 
     /// <summary>The cold starts of the pattern that is told of.</summary>
-    public IReadOnlyList<ColdResult> Colds => pattern is null ? [] : [.. record.Work.CourseOf(pattern).Colds.Where(cold => cold.Day >= record.From)];
+    public IReadOnlyList<ColdResult> Colds => pattern is null ? []
+        : [.. record.Work.CourseOf(pattern).Colds.Where(cold => cold.Day >= record.From)];
 
     /// <summary>The decisions on it that stand.</summary>
-    public IReadOnlyList<DecisionRow> Decisions => pattern is null ? [] : [.. record.Work.DecisionsInForce(pattern).Where(decision => decision.Day >= record.From)];
+    public IReadOnlyList<DecisionRow> Decisions => pattern is null ? []
+        : [.. record.Work.DecisionsInForce(pattern).Where(decision => decision.Day >= record.From)];
 
     public IReadOnlyList<CheckHeld> Checks => [.. record.Work.Checks.Where(check => check.Day >= record.From)];
 
     /// <summary>The patterns whose belief is drawn, the one that is told of first.</summary>
     public IReadOnlyList<Pattern> Patterns { get; } =
     [
-        .. record.Beliefs.SelectMany(after => after.Beliefs).Where(belief => belief.Value >= ModelParameters.PossibleFrom).GroupBy(belief => belief.Key)
-            .OrderByDescending(belief => belief.Key == pattern).ThenByDescending(each => each.Max(belief => belief.Value)).Select(belief => belief.Key).Take(MostPatterns),
+        .. record.Beliefs.SelectMany(after => after.Beliefs).Where(belief => belief.Value >= ModelParameters.PossibleFrom)
+            .GroupBy(belief => belief.Key)
+            .OrderByDescending(belief => belief.Key == pattern).ThenByDescending(each => each.Max(belief => belief.Value))
+            .Select(belief => belief.Key).Take(MostPatterns),
     ];
 
     /// <summary>The slowest of the days' medians, in whole fives of seconds, 10 or more.</summary>
-    public int MostSeconds { get; } = Math.Max(10, (int)Math.Ceiling(record.Fluency.Select(day => day.Seconds).DefaultIfEmpty().Max() / 5) * 5);
+    public int MostSeconds { get; } =
+        Math.Max(10, (int)Math.Ceiling(record.Fluency.Select(day => day.Seconds).DefaultIfEmpty().Max() / 5) * 5);
 
     /// <summary>Where a day stands.</summary>
     public string X(DateOnly day) => Text(At(day));
@@ -47,7 +52,8 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
         get
         {
             var months = new List<DateOnly>();
-            for (var month = new DateOnly(record.From.Year, record.From.Month, 1).AddMonths(1); month <= record.To; month = month.AddMonths(1))
+            for (var month = new DateOnly(record.From.Year, record.From.Month, 1).AddMonths(1); month <= record.To; month =
+                month.AddMonths(1))
             {
                 if (At(month) - Left > MonthWidth && Right - At(month) > MonthWidth) months.Add(month);
             }

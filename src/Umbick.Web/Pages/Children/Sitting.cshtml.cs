@@ -19,7 +19,8 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Request
     public IReadOnlyList<Finding> AfterIt { get; private set; } = [];
 
     /// <summary>What kind of sitting it was.</summary>
-    public string What => SittingTexts.Mark(Record.Sitting) is { Length: > 0 } kind ? $"{char.ToUpperInvariant(kind[2])}{kind[3..]}" : "Asked";
+    public string What => SittingTexts.Mark(Record.Sitting) is { Length: > 0 } kind ? $"{char.ToUpperInvariant(kind[2])}{kind[3..]}"
+        : "Asked";
 
     public async Task<IActionResult> OnGet(ChildId id, SittingId sitting)
     {

@@ -37,7 +37,8 @@ public sealed class TeachingModel(IDatabase database, RequestPreferences prefere
         var from = (className ?? "").Trim();
         if (!Enum.IsDefined(stage) || from.Length > ClassTeaching.LongestName) return BadRequest();
         var taught = await InSchool(connection => Enrolment.Teach(
-            connection, id, stage, met, className is null ? null : from, SettingChoices.Read(Request.Form), User.Person().Id, clock.GetUtcNow().UtcDateTime));
+            connection, id, stage, met, className is null ? null : from, SettingChoices.Read(Request.Form), User.Person().Id,
+            clock.GetUtcNow().UtcDateTime));
         return taught ? Redirect($"/children/{id}/teaching?kept=true") : NotFound();
     }
 

@@ -17,7 +17,8 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
     /// <summary>The codes that were just made, by sitting.</summary>
     public IReadOnlyDictionary<SittingId, string> CodeOf { get; private set; } = new Dictionary<SittingId, string>();
 
-    public IEnumerable<IGrouping<ScreeningGroup, ScreenedChild>> Groups => Class.Children.OrderBy(child => child.Result.Group).GroupBy(child => child.Result.Group);
+    public IEnumerable<IGrouping<ScreeningGroup, ScreenedChild>> Groups =>
+        Class.Children.OrderBy(child => child.Result.Group).GroupBy(child => child.Result.Group);
 
     public bool IsEmpty => Class.Children.All(child => child.Result.Group == ScreeningGroup.NotYet);
 
@@ -28,7 +29,8 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
             int Count(ScreeningGroup group) => Class.Children.Count(child => child.Result.Group == group);
             return IsEmpty
                 ? $"{Class.Screening.Title}: no answers yet"
-                : $"{Class.Screening.Title}: {Count(ScreeningGroup.Join)} to join, {Count(ScreeningGroup.Watch)} to watch, {Count(ScreeningGroup.Secure)} secure";
+                : $"{Class.Screening.Title}: {Count(ScreeningGroup.Join)} to join, {Count(ScreeningGroup.Watch)} to watch, "
+                + $"{Count(ScreeningGroup.Secure)} secure";
         }
     }
 

@@ -33,7 +33,8 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     public Dictionary<(SittingId Sitting, int Place), string> Typed { get; } = [];
 
     /// <summary>What stands in a box.</summary>
-    public string InBox(SittingId sitting, int place, string? kept) => Typed.GetValueOrDefault((sitting, place)) ?? (kept is { Length: > 0 } && !User.SeesRecords() ? Filled : kept ?? "");
+    public string InBox(SittingId sitting, int place, string? kept) => Typed.GetValueOrDefault((sitting, place))
+        ?? (kept is { Length: > 0 } && !User.SeesRecords() ? Filled : kept ?? "");
 
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
@@ -44,7 +45,8 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     public async Task<IActionResult> OnPostDay(Guid id, string? day, string? other)
     {
         var text = string.IsNullOrEmpty(day) ? other : day;
-        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) || date > preferences.Today || !SchoolYears.Hold(date))
+        if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date)
+            || date > preferences.Today || !SchoolYears.Hold(date))
         {
             Message = "Choose the day on which they were done: today, or before.";
             Response.StatusCode = StatusCodes.Status400BadRequest;
@@ -62,10 +64,12 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
         {
             var submission = sent.Submission(answer, text is Filled ? "" : text, AnswerMode.Written, timed: false);
             if (await screen.EnterInClass(connection, id, sitting, submission, User.Person().Id) is not { } taken) return NotFound();
-            if (taken.Message is { } why) return Refused(answer, why, taken.Outcome is null ? StatusCodes.Status400BadRequest : StatusCodes.Status409Conflict);
+            if (taken.Message is { } why)
+                return Refused(answer, why, taken.Outcome is null ? StatusCodes.Status400BadRequest : StatusCodes.Status409Conflict);
             Response.Kept(answer);
             // What stands on paper is kept as it stands; what is to be asked about is told beside it.
-            return taken.Read is { Message: not null, Read: var read } ? Partial("_CellNote", new CellNote(taken.Child!.Alias, sent.At, text, read as AmbiguousHalf)) : Content("");
+            return taken.Read is { Message: not null, Read: var read }
+                ? Partial("_CellNote", new CellNote(taken.Child!.Alias, sent.At, text, read as AmbiguousHalf)) : Content("");
         });
     }
 
@@ -95,8 +99,11 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     private async Task<string?> Fault(SittingId sitting, int place, string raw, Guid? corrects)
     {
         if (Class.Screening.PaperDay is null) return "say first on which day the sheets were done.";
-        if (raw.Length > AnswerParser.LongestAnswer) return $"an answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.";
-        return await Enter(sitting, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is AnswerOutcome.Kept or AnswerOutcome.KeptBefore
+        if (raw.Length > AnswerParser.LongestAnswer)
+            return $"an answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.";
+        return await Enter(sitting,
+            new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is AnswerOutcome.Kept
+                or AnswerOutcome.KeptBefore
             ? null
             : $"another answer was kept there meanwhile. “{raw}” was not kept; it stands in its box, and is kept when you send it again.";
     }

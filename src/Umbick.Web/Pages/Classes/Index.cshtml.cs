@@ -50,8 +50,11 @@ public sealed class IndexModel(IDatabase database, ClassScreening screen) : Scho
     {
         if (Title.Length is 0 or > LongestTitle) return $"Give the class a name of at most {LongestTitle} letters.";
         if (aliases.Count == 0) return "Type the children's aliases, one a line.";
-        if (aliases.Count > ClassScreening.MostChildren) return $"That is {aliases.Count} children; a class has {ClassScreening.MostChildren} at most. Nothing was made, and the list is still here.";
-        if (aliases.Find(alias => Alias.Fault(alias) is not null) is { } wrong) return $"“{(wrong.Length > 20 ? wrong[..20] + "…" : wrong)}”: {Alias.Fault(wrong)}";
+        if (aliases.Count > ClassScreening.MostChildren)
+            return $"That is {aliases.Count} children; a class has {ClassScreening.MostChildren} at most. Nothing was made, and the list "
+                + $"is still here.";
+        if (aliases.Find(alias => Alias.Fault(alias) is not null) is { } wrong)
+            return $"“{(wrong.Length > 20 ? wrong[..20] + "…" : wrong)}”: {Alias.Fault(wrong)}";
         var twice = aliases.GroupBy(alias => alias).FirstOrDefault(same => same.Count() > 1);
         return twice is null ? null : $"“{twice.Key}” stands twice. Each child needs an alias of their own.";
     }

@@ -8,7 +8,8 @@ namespace Umbick.Web.Pages.Day;
 
 /// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
 [Authorize(Who.Records)]
-public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class IndexModel(
+    IDatabase database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public DayWork Work { get; private set; } = null!;
 
@@ -23,29 +24,38 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
 
     public async Task OnGet()
     {
-        (Work, PastKeeping) = await InSchool(async connection => (await DayWork.Load(connection, model, preferences.Today, preferences.Now), await RecordKeeping.CountPast(connection, preferences.Today)));
+        (Work, PastKeeping) = await InSchool(async connection =>
+            (await DayWork.Load(connection, model, preferences.Today, preferences.Now),
+                await RecordKeeping.CountPast(connection, preferences.Today)));
         Now = Work.Next is { } next ? Beginning.InSlot(Work, next) : [];
-        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.InSlot(Work, slot)).Select(slot => JobNames.ToBring(slot.What, slot.Children.Count > 1)).OfType<string>().Distinct()];
+        Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.InSlot(Work, slot))
+            .Select(slot => JobNames.ToBring(slot.What, slot.Children.Count > 1)).OfType<string>().Distinct()];
     }
 
-    /// <summary>Notes that a child cannot come or can after all, or that another comes in the place of one who cannot; each by one press.</summary>
+    /// <summary>
+    /// Notes that a child cannot come or can after all, or that another comes in the place of one who cannot; each by one press.
+    /// </summary>
     /// <param name="day">The day that the page showed.</param>
     /// <param name="absent">A child who is not there.</param>
     /// <param name="notReleased">A child whom the class does not let go.</param>
     /// <param name="canCome">A child who can come after all.</param>
     /// <param name="comes">A slot and the child who comes in another's place.</param>
     /// <param name="staysAway">A slot and the child who does not, after all.</param>
-    public Task<IActionResult> OnPost(DateOnly day, ChildId? absent, ChildId? notReleased, ChildId? canCome, string? comes, string? staysAway) => Within(async connection =>
+    public Task<IActionResult> OnPost(DateOnly day, ChildId? absent, ChildId? notReleased, ChildId? canCome, string? comes,
+        string? staysAway) => Within(async connection =>
     {
         var (by, now) = (User.Person().Id, clock.GetUtcNow().UtcDateTime);
         if ((absent ?? notReleased ?? canCome) is { } child)
         {
-            return await ComingToday.NoteAbsence(connection, child, day, canCome is not null ? null : absent is not null, by, now) ? Redirect("/day#slots") : NotFound();
+            return await ComingToday.NoteAbsence(connection, child, day, canCome is not null ? null : absent is not null, by, now)
+                ? Redirect("/day#slots") : NotFound();
         }
         if (SlotAndChild(comes ?? staysAway) is not var (slot, other)) return BadRequest();
-        return await ComingToday.NoteStandIn(connection, slot, other, day, comes is not null, by, now) ? Redirect("/day#slots") : NotFound();
+        return await ComingToday.NoteStandIn(connection, slot, other, day, comes is not null, by, now) ? Redirect("/day#slots")
+            : NotFound();
     });
 
     private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>
-        text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var id) && ChildId.TryParse(child, null, out var other) ? (id, other) : null;
+        text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var id) && ChildId.TryParse(child, null, out var other)
+            ? (id, other) : null;
 }

@@ -38,7 +38,10 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
 
     /// <summary>The tasks that can be explained: those with a clock or a time.</summary>
     public static IReadOnlyList<ClockTask> Tasks { get; } =
-        [.. ClockTasks.All.Where(task => task != ClockTasks.Judge && task != ClockTasks.Match && (task.Stimulus != Core.Items.Stimulus.Text || task.Order.Count > 0 || task == ClockTasks.Later || task == ClockTasks.DayPart))];
+        [.. ClockTasks.All.Where(task =>
+            task != ClockTasks.Judge && task != ClockTasks.Match
+                && (task.Stimulus != Core.Items.Stimulus.Text || task.Order.Count > 0 || task == ClockTasks.Later
+                || task == ClockTasks.DayPart))];
 
     /// <summary>The item that was answered.</summary>
     public Item Asked { get; private set; } = new(ClockTasks.ReadDigital, new ClockTime(12, 0));
@@ -49,7 +52,8 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
     public async Task<IActionResult> OnGet(string? time, string? answer, string? task)
     {
         if (User.Identity?.IsAuthenticated != true && !await demo.IsOpenTo(HttpContext)) return Challenge();
-        (TimeText, AnswerText, Task) = (Cut(time ?? "4:00"), Cut(answer ?? ""), Tasks.FirstOrDefault(each => each.Id == task) ?? ClockTasks.ReadDigital);
+        (TimeText, AnswerText, Task) =
+            (Cut(time ?? "4:00"), Cut(answer ?? ""), Tasks.FirstOrDefault(each => each.Id == task) ?? ClockTasks.ReadDigital);
         if (Find() is { } asked) Explain(asked, answer);
         return IsPart ? Partial("_Explained", this) : Page();
     }
@@ -64,7 +68,9 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
                 return Item.From(question);
             }
             Time = new ClockTime(12, 0);
-            Message = Task == ClockTasks.Later ? preferences.Wording.Fill("Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10.") : preferences.Wording.Fill("Type the time with its half of the day: 9:10 am.");
+            Message = Task == ClockTasks.Later
+                ? preferences.Wording.Fill("Type the time and the minutes: 10:59 + 1, 4:10 - 20, or 2:40 until 3:10.")
+                : preferences.Wording.Fill("Type the time with its half of the day: 9:10 am.");
             return null;
         }
         if (AnswerParser.Parse(TimeText).Meaning is not { } shown)
@@ -91,7 +97,8 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
         Given = asked.Read(AnswerText);
         Message = Given switch
         {
-            AmbiguousHalf half => $"“{AnswerText}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}; in some languages it is the first. Ask which is meant, and type that.",
+            AmbiguousHalf half => $"“{AnswerText}” can be {preferences.Wording.Digital(half.Before)} or "
+                + $"{preferences.Wording.Digital(half.After)}; in some languages it is the first. Ask which is meant, and type that.",
             Unread => $"“{AnswerText}” cannot be read as an answer to this. {HowToType}",
             NoAnswer or DontKnow => "No answer tells nothing of how the clock is read. It is still worth noting.",
             _ => null,
@@ -116,7 +123,8 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
     };
 
     /// <summary>The shadow that the answer throws on the clock.</summary>
-    public Face Large => Face.Showing(FaceSize.Large, Time, Asked.OtherSkill is null ? Given : null, Explained?.IsRight ?? Given is null, $"A clock at {Time}");
+    public Face Large => Face.Showing(FaceSize.Large, Time, Asked.OtherSkill is null ? Given : null, Explained?.IsRight ?? Given is null,
+        $"A clock at {Time}");
 
     /// <summary>How well it is explained at all, as a sentence.</summary>
     public static string InWords(Explained explained) => explained.Fit == Fit.Common
@@ -138,5 +146,6 @@ public sealed class ExplainModel(ReadingModel model, Demo demo, RequestPreferenc
         return $"{names[0]}{string.Concat(names.Skip(1).Select(name => $", and {char.ToLowerInvariant(name[0])}{name[1..]}"))}.";
     }
 
-    private static string Cut(string text) => text.Trim() is { Length: > AnswerParser.LongestAnswer } longer ? longer[..AnswerParser.LongestAnswer] : text.Trim();
+    private static string Cut(string text) => text.Trim() is { Length: > AnswerParser.LongestAnswer } longer
+        ? longer[..AnswerParser.LongestAnswer] : text.Trim();
 }

@@ -11,7 +11,8 @@ public sealed class IndexModel(PatternFaces faces, RequestPreferences preference
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
-    public void OnGet() => Steps = [.. Catalogue.All.Select(pattern => faces.Best(pattern, preferences.Wording)).GroupBy(example => example.Pattern.Step)];
+    public void OnGet() => Steps =
+        [.. Catalogue.All.Select(pattern => faces.Best(pattern, preferences.Wording)).GroupBy(example => example.Pattern.Step)];
 
     public static string Heading(Step step) => step switch
     {

@@ -12,7 +12,8 @@ public sealed record LookAlike(Pattern Pattern, (string Asked, Example This, Exa
 
 /// <summary>One pattern: what it looks like, why it arises, what it is taken for, what to do, and who shows it now.</summary>
 [Authorize(Who.Records)]
-public sealed class PatternModel(IDatabase database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : SchoolPage(database)
+public sealed class PatternModel(
+    IDatabase database, ReadingModel model, PatternFaces faces, RequestPreferences preferences) : SchoolPage(database)
 {
     public Pattern Pattern { get; private set; } = null!;
 
@@ -34,14 +35,16 @@ public sealed class PatternModel(IDatabase database, ReadingModel model, Pattern
         var wording = preferences.Wording;
         (Showing, ComingRight) = (faces.ExamplesOf(found, wording), faces.ComingRight(found, wording));
         // Two that look alike are named with either of them.
-        var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id)).Select(Catalogue.Find).OfType<Pattern>();
+        var alike = found.Alike.Union(Catalogue.All.Where(other => other.Alike.Contains(found.Id)).Select(other => other.Id))
+            .Select(Catalogue.Find).OfType<Pattern>();
         Alike = [.. alike.Select(other => new LookAlike(other, faces.Apart(found, other, wording)))];
         Demonstrations = Demonstration.Offered(found, []);
         var caseload = await InSchool(connection => Caseload.Load(connection, model));
         Children =
         [
             .. caseload.Where(child => child.SummaryOn(preferences.Today).ToPractise.Contains(found)).Select(child => (child.Child, true)),
-            .. caseload.Where(child => child.SummaryOn(preferences.Today).State.Possible.Contains(found)).Select(child => (child.Child, false)),
+            .. caseload.Where(child => child.SummaryOn(preferences.Today).State.Possible.Contains(found))
+                .Select(child => (child.Child, false)),
         ];
         return Page();
     }

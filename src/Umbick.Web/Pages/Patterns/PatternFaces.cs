@@ -27,23 +27,29 @@ public sealed class PatternFaces(ReadingModel model)
     public Example Best(Pattern pattern, Wording wording) => ExamplesOf(pattern, wording)[0];
 
     /// <summary>Answers that show a pattern, at hours and minutes far apart, the plainest first.</summary>
-    public IReadOnlyList<Example> ExamplesOf(Pattern pattern, Wording wording) => _showing.GetOrAdd((pattern, wording), key => Found(key.Item1, key.Item2));
+    public IReadOnlyList<Example> ExamplesOf(Pattern pattern, Wording wording) =>
+        _showing.GetOrAdd((pattern, wording), key => Found(key.Item1, key.Item2));
 
     private IReadOnlyList<Example> Found(Pattern pattern, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule own)
         {
-            return [.. OtherSkillItems.All.Select(item => item.OtherSkill!).Where(question => own.AnswerTo(question) is not null).Take(Showing).Select(question => new Example(
-                pattern, question.Text, own.AnswerTo(question)!, new Face(FaceSize.Middle) { Hands = HandPositions.Showing(question.Time), Label = $"{question.Time}" }))];
+            return [.. OtherSkillItems.All.Select(item => item.OtherSkill!).Where(question => own.AnswerTo(question) is not null)
+                .Take(Showing).Select(question => new Example(
+                pattern, question.Text, own.AnswerTo(question)!,
+                new Face(FaceSize.Middle) { Hands = HandPositions.Showing(question.Time), Label = $"{question.Time}" }))];
         }
         if (pattern.Rule is RepeatingRule)
         {
             var (before, shown, given) = (new ClockTime(3, 30), new ClockTime(7, 45), DigitalAnswer.Showing(new ClockTime(3, 30)));
             var said = $"{wording.Digital(before)}, as to the clock before";
-            return [new Example(pattern, wording.Digital(shown), said, Face.Showing(FaceSize.Middle, shown, given, isRight: false, $"{wording.Digital(shown)}, answered {said}"))];
+            return [new Example(pattern, wording.Digital(shown), said,
+                Face.Showing(FaceSize.Middle, shown, given, isRight: false, $"{wording.Digital(shown)}, answered {said}"))];
         }
         var held = HeldPattern.Plain(model, pattern);
-        return [.. Apart(BankOf(pattern).Where(held.IsTelling).OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => Math.Abs(item.Time.Hour - 7)), Showing).Select(item => Drawn(pattern, item, held.AnswerTo(item), isRight: false, wording))];
+        return [.. Apart(BankOf(pattern).Where(held.IsTelling).OrderBy(item => Stages.FirstWith(item.Time.Minute))
+            .ThenBy(item => Math.Abs(item.Time.Hour - 7)), Showing)
+            .Select(item => Drawn(pattern, item, held.AnswerTo(item), isRight: false, wording))];
     }
 
     /// <summary>Clocks that come right by themselves: they show nothing of the pattern, and a set begins with one.</summary>
@@ -51,7 +57,8 @@ public sealed class PatternFaces(ReadingModel model)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule) return [];
         var held = HeldPattern.Plain(model, pattern);
-        return [.. Apart(BankOf(pattern).Where(held.ComesRight), Agreeing).Select(item => Drawn(pattern, item, item.Right, isRight: true, wording))];
+        return [.. Apart(BankOf(pattern).Where(held.ComesRight), Agreeing)
+            .Select(item => Drawn(pattern, item, item.Right, isRight: true, wording))];
     }
 
     /// <summary>The question that tells a pattern from one that looks like it, drawn as each of them answers it.</summary>
@@ -59,7 +66,8 @@ public sealed class PatternFaces(ReadingModel model)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule || other.Rule is OtherSkillRule or RepeatingRule) return null;
         if (TellingApart.Find(model, pattern, other) is not { } telling) return null;
-        var (example, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer), wording), Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer), wording));
+        var (example, two) = (Drawn(pattern, telling.Item, telling.Answer, IsRight(telling.Item, telling.Answer), wording),
+            Drawn(other, telling.Item, telling.OtherAnswer, IsRight(telling.Item, telling.OtherAnswer), wording));
         return ($"{telling.Item.Task.Texts.Name}: {example.Asked}", example, two);
     }
 
@@ -75,9 +83,13 @@ public sealed class PatternFaces(ReadingModel model)
         var (all, chosen) = (items.ToList(), new List<Item>());
         foreach (var strict in new[] { true, false })
         {
-            foreach (var item in all.Where(item => !chosen.Contains(item) && (!strict || chosen.TrueForAll(other => other.Time.Hour != item.Time.Hour && other.Time.Minute != item.Time.Minute))).ToList())
+            foreach (var item in all.Where(item =>
+                !chosen.Contains(item) && (!strict
+                    || chosen.TrueForAll(other => other.Time.Hour != item.Time.Hour && other.Time.Minute != item.Time.Minute))).ToList())
             {
-                if (chosen.Count < count && (!strict || chosen.TrueForAll(other => other.Time.Hour != item.Time.Hour && other.Time.Minute != item.Time.Minute))) chosen.Add(item);
+                if (chosen.Count < count
+                    && (!strict || chosen.TrueForAll(other => other.Time.Hour != item.Time.Hour && other.Time.Minute != item.Time.Minute)))
+                    chosen.Add(item);
             }
         }
         return chosen;
@@ -87,6 +99,7 @@ public sealed class PatternFaces(ReadingModel model)
     {
         var inWords = isRight ? "right" : answer is PlacedAnswer ? "placed like this" : answer.Short(wording);
         var asked = item.Task.Stimulus == Stimulus.Words ? wording.Words(item.Time) : wording.Digital(item.Time);
-        return new Example(pattern, asked, inWords, Face.Showing(FaceSize.Middle, item.Time, answer, isRight, $"{wording.Digital(item.Time)}, answered {inWords}"));
+        return new Example(pattern, asked, inWords,
+            Face.Showing(FaceSize.Middle, item.Time, answer, isRight, $"{wording.Digital(item.Time)}, answered {inWords}"));
     }
 }

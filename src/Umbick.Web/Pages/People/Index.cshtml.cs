@@ -24,7 +24,9 @@ public sealed class IndexModel(IDatabase database, PersonSchools works, TimeProv
         await ShowLink(connection, await Staff.Invite(connection, name, role, inCharge, User.Person().Id, Now)));
 
     public Task<IActionResult> OnPostReset(Guid person) => OfColleague(person, async (connection, known) =>
-        await ShowLink(connection, await Staff.LinkToGetIn(connection, known, (await works.Find(known.UserName, HttpContext.RequestAborted)).Count, User.Person().Id, Now)));
+        await ShowLink(connection,
+            await Staff.LinkToGetIn(connection, known, (await works.Find(known.UserName, HttpContext.RequestAborted)).Count,
+                User.Person().Id, Now)));
 
     /// <summary>Turns a colleague's second step off, who has lost the device. They are told when they next come in.</summary>
     public Task<IActionResult> OnPostSecondStepOff(Guid person) => OfColleague(person, async (connection, known) =>
@@ -41,12 +43,14 @@ public sealed class IndexModel(IDatabase database, PersonSchools works, TimeProv
             ? await Done(connection, await Staff.Change(connection, known, role, inCharge, User.Person().Id, Now)) : NotFound());
 
     public Task<IActionResult> OnPostLeaves(Guid person) => Within(async connection =>
-        await Staff.Find(connection, person) is { } known ? await Done(connection, await Staff.Leave(connection, known, User.Person().Id, Now)) : NotFound());
+        await Staff.Find(connection, person) is { } known
+            ? await Done(connection, await Staff.Leave(connection, known, User.Person().Id, Now)) : NotFound());
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>What is done to somebody else's account; one's own has a page.</summary>
-    private Task<IActionResult> OfColleague(Guid person, Func<SchoolConnection, Person, Task<IActionResult>> act) => Within(async connection =>
+    private Task<IActionResult> OfColleague(Guid person, Func<SchoolConnection, Person, Task<IActionResult>> act) =>
+        Within(async connection =>
     {
         if (await Staff.Find(connection, person) is not { } known) return NotFound();
         return person == User.Person().Id ? Redirect("/you") : await act(connection, known);

@@ -8,9 +8,12 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.People;
 
-/// <summary>Where a link leads that was handed over: somebody new chooses a name and a password, somebody who could not get in a password.</summary>
+/// <summary>
+/// Where a link leads that was handed over: somebody new chooses a name and a password, somebody who could not get in a password.
+/// </summary>
 [AllowAnonymous]
-public sealed class WelcomeModel(IDatabase database, InvitationDoor links, PersonSchools works, SignInManager<Person> signIn, SignInDoor door, PasswordTurns turns, TimeProvider clock) : PageModel
+public sealed class WelcomeModel(IDatabase database, InvitationDoor links, PersonSchools works, SignInManager<Person> signIn,
+    SignInDoor door, PasswordTurns turns, TimeProvider clock) : PageModel
 {
     /// <summary>The invitation; null where the link leads nowhere, or does no longer.</summary>
     public Invitation? Invitation { get; private set; }
@@ -50,14 +53,17 @@ public sealed class WelcomeModel(IDatabase database, InvitationDoor links, Perso
         if (await Find(link) is not { IsReset: false } invitation) return Page();
         UserName = (userName ?? "").Trim();
         if (await Proved(UserName, password ?? "", code ?? "") is not { } account) return Page();
-        var joined = await database.InSchool(_school, connection => Joining.WithAccount(connection, invitation, account, Now), HttpContext.RequestAborted);
+        var joined = await database.InSchool(_school, connection => Joining.WithAccount(connection, invitation, account, Now),
+            HttpContext.RequestAborted);
         Message = joined.Why;
         // They sign in as always, with their second step where they have one, and choose the school.
         if (joined.Person is not null) return Redirect("/");
         return Message is null ? await Again(link) : Page();
     }
 
-    /// <summary>The account that a name, a password and, where it has a second step, a code open; null where they do not, which is told then.</summary>
+    /// <summary>
+    /// The account that a name, a password and, where it has a second step, a code open; null where they do not, which is told then.
+    /// </summary>
     private async Task<Person?> Proved(string userName, string password, string code)
     {
         using var knock = await door.AtPassword(HttpContext, userName);
@@ -66,7 +72,8 @@ public sealed class WelcomeModel(IDatabase database, InvitationDoor links, Perso
             Refuse(knock.Refusal);
             return null;
         }
-        if (await signIn.UserManager.FindByNameAsync(userName) is not { } account || !await signIn.UserManager.CheckPasswordAsync(account, password))
+        if (await signIn.UserManager.FindByNameAsync(userName) is not { } account
+            || !await signIn.UserManager.CheckPasswordAsync(account, password))
         {
             await door.NoteWrong(knock, userName, HttpContext.RequestAborted);
             Refuse("That name and password do not go together. Try again.");
@@ -109,7 +116,8 @@ public sealed class WelcomeModel(IDatabase database, InvitationDoor links, Perso
     {
         if (await links.Find(link, HttpContext.RequestAborted) is not var (school, id)) return null;
         _school = school;
-        (SchoolName, Invitation, Known) = await database.InSchool(school, connection => Joining.Load(connection, id, Now), HttpContext.RequestAborted);
+        (SchoolName, Invitation, Known) =
+            await database.InSchool(school, connection => Joining.Load(connection, id, Now), HttpContext.RequestAborted);
         return Invitation;
     }
 

@@ -12,7 +12,8 @@ namespace Umbick.Web.Pages.Practise;
 
 /// <summary>The set that would be given, each item with why it is there: for a pattern, or for reading at ease.</summary>
 [Authorize(Who.Records)]
-public sealed class NewModel(IDatabase database, ReadingModel model, Practising practising, RequestPreferences preferences) : SchoolPage(database)
+public sealed class NewModel(
+    IDatabase database, ReadingModel model, Practising practising, RequestPreferences preferences) : SchoolPage(database)
 {
     [BindProperty(SupportsGet = true, Name = "")]
     public SetAsked Asked { get; set; } = new();
@@ -30,7 +31,8 @@ public sealed class NewModel(IDatabase database, ReadingModel model, Practising 
     private IReadOnlyList<DemonstrationShown> Demonstrated { get; set; } = [];
 
     /// <summary>The day on which one was shown to the child last; null where it was not.</summary>
-    public DateOnly? ShownOn(Demonstration demonstration) => Demonstrated.FirstOrDefault(shown => shown.Demonstration == demonstration.Id)?.Day;
+    public DateOnly? ShownOn(Demonstration demonstration) =>
+        Demonstrated.FirstOrDefault(shown => shown.Demonstration == demonstration.Id)?.Day;
 
     /// <summary>Whether others are to have a set at once.</summary>
     public bool Together { get; private set; }
@@ -81,12 +83,16 @@ public sealed class NewModel(IDatabase database, ReadingModel model, Practising 
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
         var given = await InSchool(connection => practising.Give(connection, child, also, found, choices, set, User.Person().Id));
-        return given is null ? NotFound() : Redirect(also.Length > 0 ? "/practise" : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");
+        return given is null ? NotFound()
+            : Redirect(also.Length > 0 ? "/practise"
+            : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");
     }
 
     private async Task<IReadOnlyList<CaseloadRow>> OthersWith(SchoolConnection connection, Pattern pattern, ChildId child) =>
-        [.. from each in await Caseload.Load(connection, model) where each.Child.Id != child && each.WantsSetFor(pattern, preferences.Today) select each.Child];
+        [.. from each in await Caseload.Load(connection, model) where each.Child.Id != child && each.WantsSetFor(pattern, preferences.Today)
+            select each.Child];
 
     /// <summary>The pattern with this id; none where none is named, for a set may be for reading at ease.</summary>
-    private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);
+    private static bool TryFind(string? id, out Pattern? pattern) => (pattern = Catalogue.Find(id)) is { } found
+        ? Steps.OfReading.Contains(found.Step) : string.IsNullOrEmpty(id);
 }

@@ -26,9 +26,12 @@ public sealed class SetAsked
     {
         get
         {
-            var places = (Swaps ?? "").Split('-', StringSplitOptions.RemoveEmptyEntries).Select(part => int.TryParse(part, out var place) ? place : 0).ToList();
-            if (Length is < SetRequest.Shortest or > SetRequest.Longest || places.Count > MostSwaps || places.Exists(place => place < 1 || place > Length)) return null;
-            if (!string.IsNullOrEmpty(Support) && !(Enum.TryParse<Support>(Support, ignoreCase: true, out var level) && Enum.IsDefined(level))) return null;
+            var places = (Swaps ?? "").Split('-', StringSplitOptions.RemoveEmptyEntries)
+                .Select(part => int.TryParse(part, out var place) ? place : 0).ToList();
+            if (Length is < SetRequest.Shortest or > SetRequest.Longest || places.Count > MostSwaps
+                || places.Exists(place => place < 1 || place > Length)) return null;
+            if (!string.IsNullOrEmpty(Support)
+                && !(Enum.TryParse<Support>(Support, ignoreCase: true, out var level) && Enum.IsDefined(level))) return null;
             return new SetChoices(Seed)
             {
                 Length = Length,

@@ -4,7 +4,9 @@ using Umbick.Casework;
 
 namespace Umbick.Web.Pages.Records;
 
-/// <summary>Erases a child's record when its alias was typed. Nothing of the record is read for it: one that cannot be read can be erased too.</summary>
+/// <summary>
+/// Erases a child's record when its alias was typed. Nothing of the record is read for it: one that cannot be read can be erased too.
+/// </summary>
 [Authorize(Who.InCharge)]
 public sealed class EraseModel(IDatabase database, TimeProvider clock) : SchoolPage(database)
 {
@@ -23,7 +25,8 @@ public sealed class EraseModel(IDatabase database, TimeProvider clock) : SchoolP
 
     public Task<IActionResult> OnPost(ChildId id, string? alias) => Within(async connection =>
     {
-        if (await RecordKeeping.Erase(connection, id, (alias ?? "").Trim(), User.Person().Id, clock.GetUtcNow().UtcDateTime)) return Redirect("/files?erased=true");
+        if (await RecordKeeping.Erase(connection, id, (alias ?? "").Trim(), User.Person().Id, clock.GetUtcNow().UtcDateTime))
+            return Redirect("/files?erased=true");
         if (!await Load(connection, id)) return NotFound();
         Message = $"Type {Alias} to erase the record. Nothing was erased.";
         Response.StatusCode = StatusCodes.Status400BadRequest;

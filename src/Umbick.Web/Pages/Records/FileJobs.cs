@@ -4,7 +4,8 @@ using Umbick.Casework.Files;
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>
-/// Files that were sent, while they are read and taken in beside the requests. A file is one transaction: a process that ends meanwhile has taken nothing.
+/// Files that were sent, while they are read and taken in beside the requests. A file is one transaction: a process that ends meanwhile has
+/// taken nothing.
 /// </summary>
 public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILogger<FileJobs> log) : IDisposable
 {
@@ -24,7 +25,8 @@ public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILo
     {
         var now = clock.GetUtcNow().UtcDateTime;
         foreach (var old in _jobs.Values.Where(job => !job.Running && now - job.At > Kept)) Drop(old);
-        foreach (var old in _jobs.Values.Where(job => !job.Running && job.School == school).OrderByDescending(job => job.At).Skip(MostOfSchool - 1)) Drop(old);
+        foreach (var old in _jobs.Values.Where(job => !job.Running && job.School == school).OrderByDescending(job => job.At)
+            .Skip(MostOfSchool - 1)) Drop(old);
         var id = Guid.CreateVersion7();
         var job = new FileJob(id, school, person, Path.Combine(_folder.FullName, id.ToString("N")), Path.GetFileName(sent.FileName), now);
         await using (var file = File.Create(job.Path)) await sent.CopyToAsync(file, cancel);
@@ -83,11 +85,14 @@ public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILo
         {
             var (lines, errors) = AnswersFile.Read(file);
             (job.What, job.Lines) = ("answers", lines.Count);
-            return errors.Count > 0 ? ImportReport.Refused(errors) : await database.InSchool(job.School, connection => AnswersImport.Run(connection, lines, job.Person, onCaseload, job.DryRun, now, job));
+            return errors.Count > 0 ? ImportReport.Refused(errors)
+                : await database.InSchool(job.School,
+                connection => AnswersImport.Run(connection, lines, job.Person, onCaseload, job.DryRun, now, job));
         }
         var (children, wrong) = ChildrenFile.Read(file);
         (job.What, job.Lines) = ("lines", children.Count);
-        return wrong.Count > 0 ? ImportReport.Refused(wrong) : await database.InSchool(job.School, connection => ChildrenFile.Run(connection, children, job.Person, job.DryRun, now));
+        return wrong.Count > 0 ? ImportReport.Refused(wrong)
+            : await database.InSchool(job.School, connection => ChildrenFile.Run(connection, children, job.Person, job.DryRun, now));
     }
 
     private void Drop(FileJob job)

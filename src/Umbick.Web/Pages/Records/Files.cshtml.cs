@@ -11,7 +11,8 @@ namespace Umbick.Web.Pages.Records;
 /// <summary>Answers, children and records, in and out.</summary>
 [Authorize(Who.Records)]
 [RequestSizeLimit(LargestRequest)]
-public sealed class FilesModel(IDatabase database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class FilesModel(
+    IDatabase database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     /// <summary>The largest file of answers or children, in bytes.</summary>
     public const int Largest = 25_000_000;
@@ -43,7 +44,8 @@ public sealed class FilesModel(IDatabase database, FileJobs jobs, ReadingModel m
     public async Task<IActionResult> OnPost(IFormFile? file)
     {
         if (file is not { Length: > 0 }) return await Refuse("Choose a file first.");
-        if (file.Length > Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; {Largest / 1_000_000} MB are the most. Send it in parts.");
+        if (file.Length > Largest)
+            return await Refuse($"This file has {file.Length / 1_000_000} MB; {Largest / 1_000_000} MB are the most. Send it in parts.");
         var job = await jobs.Begin(SchoolId, User.Person().Id, file, HttpContext.RequestAborted);
         return Redirect($"/files/{job.Id}");
     }
@@ -51,13 +53,16 @@ public sealed class FilesModel(IDatabase database, FileJobs jobs, ReadingModel m
     public async Task<IActionResult> OnPostRecord(IFormFile? file, string? alias)
     {
         if (file is not { Length: > 0 }) return await Refuse("Choose a record first.");
-        if (file.Length > ChildRecordFile.Largest) return await Refuse($"This file has {file.Length / 1_000_000} MB; a record has {ChildRecordFile.Largest / 1_000_000} MB at most.");
+        if (file.Length > ChildRecordFile.Largest)
+            return await Refuse($"This file has {file.Length / 1_000_000} MB; a record has {ChildRecordFile.Largest / 1_000_000} MB at "
+                + $"most.");
         var bytes = new byte[file.Length];
         await using (var sent = file.OpenReadStream()) await sent.ReadExactlyAsync(bytes);
         var (record, own, fault) = ChildRecordFile.Read(bytes);
         if (record is not { } rows) return await Refuse(fault!);
         Alias = string.IsNullOrWhiteSpace(alias) ? own : alias.Trim();
-        var (child, wrong) = await InSchool(connection => ChildRecordFile.Import(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime));
+        var (child, wrong) = await InSchool(connection =>
+            ChildRecordFile.Import(connection, model, rows, Alias, User.Person().Id, clock.GetUtcNow().UtcDateTime));
         return child is { } taken ? Redirect($"/children/{taken}") : await Refuse(wrong!);
     }
 
@@ -69,11 +74,13 @@ public sealed class FilesModel(IDatabase database, FileJobs jobs, ReadingModel m
             await InSchool(async connection =>
                 {
                     var count = await write(connection, text);
-                    await RecordKeeping.NoteExported(connection, string.Create(CultureInfo.InvariantCulture, $"{count} {what}"), User.Person().Id, clock.GetUtcNow().UtcDateTime);
+                    await RecordKeeping.NoteExported(connection, string.Create(CultureInfo.InvariantCulture, $"{count} {what}"),
+                        User.Person().Id, clock.GetUtcNow().UtcDateTime);
                 });
         }
         file.Position = 0;
-        return File(file, "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"{what}-{preferences.Today:yyyy-MM-dd}.csv"));
+        return File(file, "text/csv; charset=utf-8",
+            string.Create(CultureInfo.InvariantCulture, $"{what}-{preferences.Today:yyyy-MM-dd}.csv"));
     }
 
     private async Task<IActionResult> Refuse(string why)

@@ -13,14 +13,18 @@ namespace Umbick.Web.Pages.Records;
 /// <summary>A child's record, whole: to read, to print, to take out, to keep until a day.</summary>
 [Authorize(Who.Records)]
 [OpensRecord]
-public sealed class RecordModel(IDatabase database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+public sealed class RecordModel(
+    IDatabase database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     public WholeRecord Whole { get; private set; } = null!;
 
     public string? Message { get; private set; }
 
-    /// <summary>The name of somebody who did something; where they worked elsewhere, or a file was taken in on the server, it is not known.</summary>
-    public string NameOf(Guid? person) => person is { } id ? Whole.People.GetValueOrDefault(id, id == Guid.Empty ? "somebody, from a file" : "somebody at another school") : "";
+    /// <summary>
+    /// The name of somebody who did something; where they worked elsewhere, or a file was taken in on the server, it is not known.
+    /// </summary>
+    public string NameOf(Guid? person) => person is { } id
+        ? Whole.People.GetValueOrDefault(id, id == Guid.Empty ? "somebody, from a file" : "somebody at another school") : "";
 
     public async Task<IActionResult> OnGet(ChildId id)
     {
@@ -28,7 +32,8 @@ public sealed class RecordModel(IDatabase database, ReadingModel model, RequestP
         {
             return await Within(async connection => await Load(connection, id) ? Page() : NotFound());
         }
-        catch (Exception unreadable) when (User.IsInCharge() && unreadable is not (System.Data.Common.DbException or OperationCanceledException))
+        catch (Exception unreadable) when (User.IsInCharge()
+            && unreadable is not (System.Data.Common.DbException or OperationCanceledException))
         {
             return Redirect($"/children/{id}/erase?unreadable=true");
         }
@@ -38,7 +43,8 @@ public sealed class RecordModel(IDatabase database, ReadingModel model, RequestP
     {
         if (await ChildRecordFile.Write(connection, id, Now) is not { } file) return NotFound();
         await RecordKeeping.NoteTakenOut(connection, id, User.Person().Id, Now);
-        return File(Encoding.UTF8.GetBytes(file), "application/json", string.Create(CultureInfo.InvariantCulture, $"record-{preferences.Today:yyyy-MM-dd}.json"));
+        return File(Encoding.UTF8.GetBytes(file), "application/json",
+            string.Create(CultureInfo.InvariantCulture, $"record-{preferences.Today:yyyy-MM-dd}.json"));
     });
 
     public Task<IActionResult> OnPostKeep(ChildId id, string? until) => Within(async connection =>
@@ -46,7 +52,8 @@ public sealed class RecordModel(IDatabase database, ReadingModel model, RequestP
         DateOnly? day = null;
         if (!string.IsNullOrWhiteSpace(until))
         {
-            if (!DateOnly.TryParseExact(until, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) || !SchoolYears.Hold(read))
+            if (!DateOnly.TryParseExact(until, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read)
+                || !SchoolYears.Hold(read))
             {
                 Message = "Choose a day, or leave it empty. Nothing was changed.";
                 Response.StatusCode = StatusCodes.Status400BadRequest;

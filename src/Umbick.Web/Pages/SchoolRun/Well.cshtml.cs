@@ -7,7 +7,8 @@ namespace Umbick.Web.Pages.SchoolRun;
 
 /// <summary>Whether all is well with the site: backups, disk, errors, what waits.</summary>
 [Authorize(Who.InCharge)]
-public sealed class WellModel(IDatabase database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment, TimeProvider clock) : SchoolPage(database)
+public sealed class WellModel(IDatabase database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment,
+    TimeProvider clock) : SchoolPage(database)
 {
     public SiteMeters Meters => meters;
 
@@ -16,7 +17,9 @@ public sealed class WellModel(IDatabase database, SiteMeters meters, IConfigurat
     /// <summary>How large the disk is that holds the data, in bytes; null where it is another machine's.</summary>
     public long? DiskSize { get; private set; }
 
-    public string Version { get; } = typeof(WellModel).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()?.InformationalVersion.Split('+') is [var number, .. var rest]
+    public string Version { get; } =
+        typeof(WellModel).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()?.InformationalVersion.Split(
+            '+') is [var number, .. var rest]
         ? rest is [{ Length: > 10 } commit] ? $"{number} ({commit[..10]})" : number : "";
 
     public string Engine => ReadingModel.Version;
@@ -33,7 +36,8 @@ public sealed class WellModel(IDatabase database, SiteMeters meters, IConfigurat
         var known = await InSchool(connection => Wellness.Load(connection, clock.GetUtcNow().UtcDateTime, IsAhead));
         Found = known with { DiskFree = disk?.Free, CertificateEnds = ends, CertificateIsBroken = broken };
         Worries = [.. Found.Worries];
-        if (meters.Failed > 0 && meters.LastFailedAt > Found.Now.AddDays(-1)) Worries = [.. Worries, "Something went wrong within the last day; the log on the server says what."];
+        if (meters.Failed > 0 && meters.LastFailedAt > Found.Now.AddDays(-1))
+            Worries = [.. Worries, "Something went wrong within the last day; the log on the server says what."];
     }
 
     /// <summary>Whether the site's clock was set ahead, to look at the demonstration.</summary>

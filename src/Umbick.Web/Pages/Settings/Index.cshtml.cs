@@ -29,7 +29,8 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
         var kept = await InSchool(async connection =>
             {
                 TimeZones = await SchoolSettings.TimeZones(connection);
-                return await SchoolSettings.Choose(connection, SettingChoices.Read(Request.Form), zone, User.Person().Id, clock.GetUtcNow().UtcDateTime);
+                return await SchoolSettings.Choose(connection, SettingChoices.Read(Request.Form), zone, User.Person().Id,
+                    clock.GetUtcNow().UtcDateTime);
             });
         if (kept) return Redirect("/settings?kept=true");
         Message = "There is no time zone of that name. Choose one of the list; nothing was changed.";

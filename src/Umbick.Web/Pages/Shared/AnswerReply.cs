@@ -15,5 +15,6 @@ public static class AnswerReply
     public static void Refused(this HttpResponse response, Guid answer) => response.Headers[Header] = $"refused {answer}";
 
     /// <summary>Whether a script asks, which takes a part of a page, and no other page in its place.</summary>
-    public static bool IsScripted(this HttpRequest request) => request.Headers.ContainsKey("HX-Request") || request.Headers.ContainsKey("Umbick-Queue");
+    public static bool IsScripted(this HttpRequest request) => request.Headers.ContainsKey("HX-Request")
+        || request.Headers.ContainsKey("Umbick-Queue");
 }

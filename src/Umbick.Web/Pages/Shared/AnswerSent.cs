@@ -59,5 +59,6 @@ public sealed class AnswerSent
     /// <summary>A text as it can be kept, without the spaces round it.</summary>
     public static string Text(string? raw) => GivenText.Kept(raw).Trim();
 
-    private static float? Number(string? text) => float.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) ? number : null;
+    private static float? Number(string? text) => float.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number)
+        ? number : null;
 }

@@ -16,7 +16,8 @@ public static class AnswerTyping
             _ when item.Task == ClockTasks.RepairClock => "Only the hand that was moved: 7.5| or |40",
             _ => "Short hand in hours, bar, long hand in minutes: 7.5|40",
         },
-        AnswerBox.HandAndTime => wording.Fill("A bar, where the long hand was put in minutes, and the time: |25 8:25. The time alone will do, too"),
+        AnswerBox.HandAndTime =>
+            wording.Fill("A bar, where the long hand was put in minutes, and the time: |25 8:25. The time alone will do, too"),
         AnswerBox.HourPlace => "The hour, and where: 6 on, 6 little past, 6 halfway, 6 nearly next",
         AnswerBox.Places => "Like this: between 8 and 9, 7. Or: on 12, 9",
         AnswerBox.Pairs => wording.Fill("Clock and time: A=6:20; B=7:45"),
@@ -33,8 +34,10 @@ public static class AnswerTyping
     public static IReadOnlyList<(string Raw, string Shown)> Pointed(Item item, Wording wording) => item switch
     {
         { OtherSkill.Choices: { Count: > 0 } choices } => [.. choices.Select(choice => (choice, wording.Fill(choice)))],
-        { Task.Id: TaskIds.ChooseClock } => [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.LetterAt(i)}"))],
-        { Task.Id: TaskIds.ChooseTime } => [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
+        { Task.Id: TaskIds.ChooseClock } =>
+            [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.LetterAt(i)}"))],
+        { Task.Id: TaskIds.ChooseTime } =>
+            [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
         _ => [],
     };
 }

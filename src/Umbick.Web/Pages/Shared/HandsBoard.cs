@@ -21,7 +21,9 @@ public sealed record HandsBoard(double? Hour, double? Minute, bool HourLoose, bo
     /// <summary>The clock that things are shown with.</summary>
     public static HandsBoard ToShow(HandPositions hands) => new(hands.Hour, hands.Minute, true, true) { IsBig = true };
 
-    /// <summary>The board for an item: a hand that is not asked for stands where it belongs, loose ones where nothing known would put them.</summary>
+    /// <summary>
+    /// The board for an item: a hand that is not asked for stands where it belongs, loose ones where nothing known would put them.
+    /// </summary>
     public static HandsBoard For(Item item, ReadingModel model)
     {
         var (hour, minute) = AnswerBoxes.LooseHands(item);

@@ -13,11 +13,21 @@ public sealed record ItemShown(Item Item, Support Support, string Label)
     /// <summary>The one clock that is shown; null where there is none, or where there are several.</summary>
     public Face? Clock => Item switch
     {
-        { OtherSkill.Given: OtherSkillItems.WholeFace } => new Face(FaceSize.Large) { Blank = true, Label = "A clock face without numbers" },
-        { Task.Id: TaskIds.NamePart, OtherSkill.Given: not "figures" } => new Face(FaceSize.Large) { Hands = HandPositions.Showing(new ClockTime(10, 10)), Label = Label },
-        { Task.Id: TaskIds.RepairClock, Claim: PlacedAnswer { Hands: { } wrong } } => new Face(FaceSize.Large) { Hands = wrong, Support = Support, Label = Label },
+        { OtherSkill.Given: OtherSkillItems.WholeFace } =>
+            new Face(FaceSize.Large) { Blank = true, Label = "A clock face without numbers" },
+        { Task.Id: TaskIds.NamePart, OtherSkill.Given: not "figures" } =>
+            new Face(FaceSize.Large) { Hands = HandPositions.Showing(new ClockTime(10, 10)), Label = Label },
+        { Task.Id: TaskIds.RepairClock, Claim: PlacedAnswer { Hands: { } wrong } } =>
+            new Face(FaceSize.Large) { Hands = wrong, Support = Support, Label = Label },
         { Clocks.Count: > 0 } => null,
-        { Task.ShowsClock: true } => new Face(FaceSize.Large) { Hands = HandPositions.Showing(Item.Time), Only = Face.OnlyOf(Item.Task), Support = Support, Label = Label },
+        { Task.ShowsClock: true } =>
+            new Face(FaceSize.Large)
+            {
+                Hands = HandPositions.Showing(Item.Time),
+                Only = Face.OnlyOf(Item.Task),
+                Support = Support,
+                Label = Label
+            },
         _ => null,
     };
 

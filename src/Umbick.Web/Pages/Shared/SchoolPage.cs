@@ -3,7 +3,9 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Umbick.Web.Pages;
 
-/// <summary>A page of the school at which somebody is signed in. A request is one piece of work there: what it keeps and what it then shows agree.</summary>
+/// <summary>
+/// A page of the school at which somebody is signed in. A request is one piece of work there: what it keeps and what it then shows agree.
+/// </summary>
 public abstract class SchoolPage(IDatabase database) : PageModel
 {
     /// <summary>Does some work in the school, as a whole or not at all; it ends with the request.</summary>

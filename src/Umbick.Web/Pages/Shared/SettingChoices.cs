@@ -9,10 +9,12 @@ namespace Umbick.Web.Pages;
 public sealed record SettingChoices(IReadOnlyDictionary<Setting, string?> Chosen, TeachingPreferences? School, TeachingPreferences Holds)
 {
     /// <summary>What a school has chosen, with the usual choice for all the rest.</summary>
-    public static SettingChoices OfSchool(TeachingPreferences preferences) => new(SettingList.All.ToDictionary(setting => setting, setting => (string?)preferences[setting]), null, preferences);
+    public static SettingChoices OfSchool(TeachingPreferences preferences) =>
+        new(SettingList.All.ToDictionary(setting => setting, setting => (string?)preferences[setting]), null, preferences);
 
     /// <summary>What is chosen for a child over their school.</summary>
-    public static SettingChoices OfChild(TeachingPreferences school, TeachingPreferences child) => new(SettingList.All.ToDictionary(setting => setting, child.ForChild), school, child);
+    public static SettingChoices OfChild(TeachingPreferences school, TeachingPreferences child) =>
+        new(SettingList.All.ToDictionary(setting => setting, child.ForChild), school, child);
 
     /// <summary>The choices of a form that was sent; what is no choice of a setting is left aside.</summary>
     public static IReadOnlyDictionary<string, string> Read(IFormCollection form) => SettingList.All

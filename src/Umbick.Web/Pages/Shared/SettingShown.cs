@@ -20,13 +20,19 @@ public sealed record SettingShown(string Heading, Face? Face, IReadOnlyList<stri
             $"“{ChildWords.LookAgain(Step.Hour, preferences)}”",
             $"“{ChildWords.LookAgain(Step.Minutes, preferences)}”",
         ]),
-        SettingGroup.Words => new("Words and figures", null, [Said(new(6, 10), preferences.Wording), Said(new(5, 50), preferences.Wording), Said(new(8, 30), preferences.Wording)]),
+        SettingGroup.Words => new("Words and figures", null,
+            [Said(new(6, 10), preferences.Wording), Said(new(5, 50), preferences.Wording), Said(new(8, 30), preferences.Wording)]),
         SettingGroup.Face => new("The clock itself", Clock(new(10, 10), Support.Bare), []),
-        SettingGroup.Practising => new("Practising", Clock(new(4, 20), preferences.Support ?? Support.Full), [preferences.Support is null ? "Full help, which fades from set to set." : "The first clocks of a set."]),
-        _ => new("While asking", null, [$"{char.ToUpperInvariant(Wording.Number(preferences.Length)[0])}{Wording.Number(preferences.Length)[1..]} questions. {(preferences.Timed ? "How long each answer takes is measured quietly." : "Nothing is timed.")}"]),
+        SettingGroup.Practising =>
+            new("Practising", Clock(new(4, 20), preferences.Support ?? Support.Full),
+                [preferences.Support is null ? "Full help, which fades from set to set." : "The first clocks of a set."]),
+        _ => new("While asking", null,
+            [$"{char.ToUpperInvariant(Wording.Number(preferences.Length)[0])}{Wording.Number(preferences.Length)[1..]} questions. "
+                + $"{(preferences.Timed ? "How long each answer takes is measured quietly." : "Nothing is timed.")}"]),
     };
 
     private static string Said(ClockTime time, Wording wording) => $"{wording.Digital(time)} is “{wording.Words(time)}”.";
 
-    private static Face Clock(ClockTime time, Support support) => new(FaceSize.Large) { Hands = HandPositions.Showing(time), Support = support, Label = "A clock as it is chosen" };
+    private static Face Clock(ClockTime time, Support support) =>
+        new(FaceSize.Large) { Hands = HandPositions.Showing(time), Support = support, Label = "A clock as it is chosen" };
 }

@@ -17,7 +17,8 @@ public sealed record SheetItem(Item Item, Support Support)
     {
         get
         {
-            if (Box is not (AnswerBox.Hands or AnswerBox.HandAndTime) || Item.Task == ClockTasks.RepairClock || Item.Task == ClockTasks.CopyClock)
+            if (Box is not (AnswerBox.Hands or AnswerBox.HandAndTime) || Item.Task == ClockTasks.RepairClock
+                || Item.Task == ClockTasks.CopyClock)
                 return new ItemShown(Item, Support, "A clock").Clock;
             var (hour, minute) = AnswerBoxes.LooseHands(Item);
             return new Face(FaceSize.Large)

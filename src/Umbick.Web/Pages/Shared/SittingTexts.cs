@@ -3,7 +3,10 @@ using Umbick.Core.Items;
 
 namespace Umbick.Web.Pages;
 
-/// <summary>What is said of sittings, and of answers beside what they are: shortly where there are many, in whole words for whoever reads a record without knowing Umbick.</summary>
+/// <summary>
+/// What is said of sittings, and of answers beside what they are: shortly where there are many, in whole words for whoever reads a record
+/// without knowing Umbick.
+/// </summary>
 public static class SittingTexts
 {
     /// <summary>What kind of sitting it was.</summary>
@@ -29,7 +32,8 @@ public static class SittingTexts
     };
 
     /// <summary>What is kept of an answer beside what it is, with who gave it.</summary>
-    public static string Beside(ItemResponse question, string typedBy) => string.Join("; ", Facts(question).Append(typedBy.Length == 0 ? "by the child" : $"typed by {typedBy}"));
+    public static string Beside(ItemResponse question, string typedBy) =>
+        string.Join("; ", Facts(question).Append(typedBy.Length == 0 ? "by the child" : $"typed by {typedBy}"));
 
     /// <summary>The same, with why it was asked.</summary>
     public static string Notes(ItemResponse question) => string.Join(" · ", Facts(question).Append(question.Asked.Why));

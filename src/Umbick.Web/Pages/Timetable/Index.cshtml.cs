@@ -16,18 +16,22 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
     /// <summary>Why nothing was kept; null where nothing was refused.</summary>
     public string? Message { get; private set; }
 
-    public static IReadOnlyList<DayOfWeek> Weekdays { get; } = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday];
+    public static IReadOnlyList<DayOfWeek> Weekdays { get; } = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday,
+        DayOfWeek.Thursday, DayOfWeek.Friday];
 
     public Task OnGet() => InSchool(Load);
 
-    public Task<IActionResult> OnPostSlot(Guid slot, DayOfWeek weekday, string? from, int minutes, Guid[]? child) => Change(async connection =>
-        Time(from) is { } at ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child))) : "Write the time like 9:40.");
+    public Task<IActionResult> OnPostSlot(Guid slot, DayOfWeek weekday, string? from, int minutes, Guid[]? child) =>
+        Change(async connection =>
+        Time(from) is { } at ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child)))
+            : "Write the time like 9:40.");
 
     public Task<IActionResult> OnPostSeat(Guid slot, Guid[]? child) => Change(connection => Plan.Seat(connection, slot, Chosen(child)));
 
     public Task<IActionResult> OnPostRemoveSlot(Guid slot) => Remove(connection => TermPlan.RemoveSlot(connection, slot));
 
-    public Task<IActionResult> OnPostBar(Guid id, string? className, DayOfWeek weekday, string? from, string? to, string? what) => Change(async connection =>
+    public Task<IActionResult> OnPostBar(Guid id, string? className, DayOfWeek weekday, string? from, string? to, string? what) =>
+        Change(async connection =>
         Time(from) is { } begins && Time(to) is { } ends
             ? await TermPlan.Bar(connection, id, new BarredTime((className ?? "").Trim(), weekday, begins, ends, (what ?? "").Trim()))
             : "Write both times like 9:40.");
@@ -41,8 +45,10 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
 
     public Task<IActionResult> OnPostRemoveHoliday(Guid id) => Remove(connection => TermPlan.RemoveHoliday(connection, id));
 
-    public Task<IActionResult> OnPostClass(string? className, string? wording, string? topic, string? rule) => Change(connection => TermPlan.KeepTeaching(
-        connection, (className ?? "").Trim(), (wording ?? "").Trim(), (topic ?? "").Trim(), RuleOfThumb.Find(rule), clock.GetUtcNow().UtcDateTime));
+    public Task<IActionResult> OnPostClass(string? className, string? wording, string? topic, string? rule) =>
+        Change(connection => TermPlan.KeepTeaching(
+        connection, (className ?? "").Trim(), (wording ?? "").Trim(), (topic ?? "").Trim(), RuleOfThumb.Find(rule),
+        clock.GetUtcNow().UtcDateTime));
 
     private Task<IActionResult> Remove(Func<SchoolConnection, Task> remove) => Change(async connection =>
     {
@@ -66,5 +72,6 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
     private static IReadOnlyList<Guid> Chosen(Guid[]? children) => [.. (children ?? []).Where(child => child != Guid.Empty).Distinct()];
 
     private static TimeOnly? Time(string? text) =>
-        TimeOnly.TryParseExact((text ?? "").Trim(), ["H:mm", "HH:mm", "H.mm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
+        TimeOnly.TryParseExact((text ?? "").Trim(), ["H:mm", "HH:mm", "H.mm"], CultureInfo.InvariantCulture, DateTimeStyles.None,
+            out var time) ? time : null;
 }

@@ -10,7 +10,8 @@ namespace Umbick.Web.Pages.Visits;
 
 /// <summary>Who comes to a visit, and what will be shown.</summary>
 [Authorize(Who.Records)]
-public sealed class BeginModel(IDatabase database, ReadingModel model, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
+public sealed class BeginModel(
+    IDatabase database, ReadingModel model, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
 {
     /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
     public Guid Visit { get; private set; } = Guid.CreateVersion7();
@@ -40,7 +41,8 @@ public sealed class BeginModel(IDatabase database, ReadingModel model, Visiting 
         if (Message is null)
         {
             var demonstration = Demonstration.Find(show) is { } each && each.For.Contains(found.Id) ? each.Id : null;
-            if (await visiting.Begin(connection, id, found, chosen, demonstration, User.Person().Id) is not [var busy, ..]) return Redirect($"/visits/{id}");
+            if (await visiting.Begin(connection, id, found, chosen, demonstration, User.Person().Id) is not [var busy, ..])
+                return Redirect($"/visits/{id}");
             Message = $"{busy.Alias} has something unfinished. Finish or stop that first, or leave {busy.Alias} out.";
         }
         Beginning = await VisitBeginning.Load(connection, model, found, child, chosen, preferences.Today);
@@ -48,5 +50,6 @@ public sealed class BeginModel(IDatabase database, ReadingModel model, Visiting 
         return Page();
     });
 
-    private static bool TryFind(string? id, out Pattern pattern) => (pattern = Catalogue.Find(id)!) is { } found && Steps.OfReading.Contains(found.Step);
+    private static bool TryFind(string? id, out Pattern pattern) => (pattern = Catalogue.Find(id)!) is { } found
+        && Steps.OfReading.Contains(found.Step);
 }

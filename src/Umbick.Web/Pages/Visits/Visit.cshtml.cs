@@ -18,10 +18,12 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     public Task<IActionResult> OnGet(Guid id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
 
     /// <summary>Keeps one child's answer. The page makes its id: sent twice, it is one.</summary>
-    public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) => Within(async connection =>
+    public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) =>
+        Within(async connection =>
     {
         if (sent.Id is not { } answer || part is not { } at || !ModelState.IsValid) return BadRequest();
-        var taken = await visiting.KeepTyped(connection, id, child, at, sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed), Teacher);
+        var taken = await visiting.KeepTyped(connection, id, child, at,
+            sent.Submission(answer, AnswerSent.Text(raw), AnswerMode.Said, timed: false), AnswerSent.Text(sent.Confirmed), Teacher);
         if (taken.At is not { } now) return NotFound();
         if (taken.Message is { } why)
         {
@@ -43,10 +45,12 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
         {
             var raw = AnswerSent.Text(Request.Form[$"raw-{child.Id}"].ToString());
             // A box left as it was is no new answer.
-            if (raw.Length == 0 || raw == own.Said(at, place) || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer)) continue;
+            if (raw.Length == 0 || raw == own.Said(at, place) || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer))
+                continue;
             var corrects = Guid.TryParse(Request.Form[$"corrects-{child.Id}"], out var seen) ? seen : default(Guid?);
             var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
-            if ((await visiting.KeepTyped(connection, id, child.Id, at, submission, confirmed: raw, Teacher)).Message is { } why) refused.Add($"{child.Alias}: {why}");
+            if ((await visiting.KeepTyped(connection, id, child.Id, at, submission, confirmed: raw, Teacher)).Message is { } why)
+                refused.Add($"{child.Alias}: {why}");
         }
         if (refused.Count == 0) return Redirect($"/visits/{id}");
         await Load(connection, id, string.Join(" ", refused));
@@ -57,14 +61,17 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     public Task<IActionResult> OnPostOn(Guid id, VisitPart? part, int place, string? shown) => Do(id, async connection =>
         part is { } at && await visiting.GoOn(connection, id, at, place, Demonstration.Find(shown), Teacher));
 
-    public Task<IActionResult> OnPostBack(Guid id, VisitPart? part, int place) => Do(id, async connection => part is { } at && await Visiting.Back(connection, id, at, place));
+    public Task<IActionResult> OnPostBack(Guid id, VisitPart? part, int place) =>
+        Do(id, async connection => part is { } at && await Visiting.Back(connection, id, at, place));
 
     public Task<IActionResult> OnPostStop(Guid id) => Do(id, connection => visiting.Stop(connection, id));
 
-    public Task<IActionResult> OnPostGone(Guid id, ChildId child, bool here) => Do(id, connection => visiting.Leave(connection, id, child, here, Teacher));
+    public Task<IActionResult> OnPostGone(Guid id, ChildId child, bool here) =>
+        Do(id, connection => visiting.Leave(connection, id, child, here, Teacher));
 
     public Task<IActionResult> OnPostRung(Guid id, ChildId child, int place, string? rung) => Do(id, async connection =>
-        (string.IsNullOrEmpty(rung) || Rungs.Find(rung) is not null) && await visiting.NoteRung(connection, id, child, place, Rungs.Find(rung), Teacher));
+        (string.IsNullOrEmpty(rung) || Rungs.Find(rung) is not null)
+            && await visiting.NoteRung(connection, id, child, place, Rungs.Find(rung), Teacher));
 
     public Task<IActionResult> OnPostNote(Guid id, ChildId child, string? note, bool holds) => Do(id, async connection =>
         VisitNote.Find(note) is { } found && await visiting.Note(connection, id, child, found, holds, Teacher));

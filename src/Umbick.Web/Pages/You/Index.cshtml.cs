@@ -62,10 +62,14 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
         await Load();
         if (Person.TwoFactor) return Redirect("/you");
         using var knock = await door.AtSecondStep(HttpContext, Person.UserName);
-        if (knock.Refusal is not null || !await signIn.UserManager.VerifyTwoFactorTokenAsync(Person, TokenOptions.DefaultAuthenticatorProvider, SecondStepModel.Plain(code ?? "")))
+        if (knock.Refusal is not null
+            || !await signIn.UserManager.VerifyTwoFactorTokenAsync(Person, TokenOptions.DefaultAuthenticatorProvider,
+            SecondStepModel.Plain(code ?? "")))
         {
             await ShowKey();
-            return Refuse(knock.Refusal ?? "That is not the code for this key, or it was used before. Look that the device’s clock is right, then type the code that is shown now.");
+            return Refuse(knock.Refusal
+                ?? "That is not the code for this key, or it was used before. Look that the device’s clock is right, then type the code "
+                + "that is shown now.");
         }
         await knock.Right();
         await signIn.UserManager.SetTwoFactorEnabledAsync(Person, true);
@@ -143,8 +147,12 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
     {
         if (await signIn.UserManager.GetAuthenticatorKeyAsync(Person) is not { } key) return;
         Key = string.Join(' ', key.Chunk(4).Select(four => new string(four)));
-        using var code = new QRCodeGenerator().CreateQrCode($"otpauth://totp/Umbick:{Uri.EscapeDataString(Person.UserName)}?secret={key}&issuer=Umbick&digits=6", QRCodeGenerator.ECCLevel.M);
-        Picture = (string.Concat(code.ModuleMatrix.SelectMany((row, y) => Enumerable.Range(0, row.Count).Where(x => row[x]).Select(x => $"M{x} {y}h1v1h-1z"))), code.ModuleMatrix.Count);
+        using var code = new QRCodeGenerator().CreateQrCode(
+            $"otpauth://totp/Umbick:{Uri.EscapeDataString(Person.UserName)}?secret={key}&issuer=Umbick&digits=6",
+            QRCodeGenerator.ECCLevel.M);
+        Picture = (string.Concat(
+            code.ModuleMatrix.SelectMany((row, y) => Enumerable.Range(0, row.Count).Where(x => row[x]).Select(x => $"M{x} {y}h1v1h-1z"))),
+                code.ModuleMatrix.Count);
     }
 
     private async Task Load() => (Person, Sessions) = await InSchool(Own);
