@@ -67,7 +67,8 @@ start_cluster() {
 
 # Sets the connections to the cluster on cluster_port, whose passwords have been read.
 connect_to_cluster() {
-  export UMBICK_OWNER="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_owner;Password=$owner_password"
+  # A verb has patience where the machine is busy; a site tells its visitors sooner.
+  export UMBICK_OWNER="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_owner;Password=$owner_password;Timeout=60;Command Timeout=120"
   export UMBICK_APP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_app;Password=$app_password"
 }
 

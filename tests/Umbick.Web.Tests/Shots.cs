@@ -9,6 +9,14 @@ public sealed class Shots(Site site) : IClassFixture<Site>
 
     [Fact(Explicit = true)]
     [Trait("Kind", "Shots")]
+    public void Draw_the_rooms()
+    {
+        var root = Site.Setting("UMBICK_ROOT");
+        File.WriteAllText(Path.Combine(root, RoomsPicture.Path), RoomsPicture.Draw(root));
+    }
+
+    [Fact(Explicit = true)]
+    [Trait("Kind", "Shots")]
     public void Take()
     {
         using var browser = new Browser(site.Address);

@@ -60,7 +60,7 @@ async function started(...words) {
 }
 
 async function answers(address, status = 200) {
-  for (let tries = 0; tries < 600; tries++) {
+  for (let tries = 0; tries < 1800; tries++) {
     try {
       if ((await fetch(address)).status === status) return;
     } catch { /* Not yet. */ }

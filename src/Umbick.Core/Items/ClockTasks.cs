@@ -115,7 +115,8 @@ public static class ClockTasks
     public static ClockTask Story { get; } =
         new(TaskIds.Story, Stage.OClock, Stimulus.Text, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
         {
-            Texts = new("a time told in a sentence", "The short hand is {hour place}, and the long hand is {minute place}. What time is it?"),
+            Texts = new("a time told in a sentence",
+                "The short hand is {hour place}, and the long hand is {minute place}. What time is it?"),
         };
 
     /// <summary>A time in words, answered in figures.</summary>

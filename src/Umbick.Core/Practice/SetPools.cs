@@ -47,6 +47,7 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
     /// <summary>
     /// One that comes right although the child has the pattern, and of the easiest times; of a task it leaves alone where its own has none.
     /// </summary>
+    /// <exception cref="InvalidOperationException">The stage has fewer times than a set has items.</exception>
     public Item Secure(ItemPicker picker)
     {
         var own = held.Pattern.Step == Step.Fractions ? [.. Simpler, _main] : Simpler.Prepend(_main);

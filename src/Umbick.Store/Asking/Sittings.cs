@@ -30,11 +30,11 @@ public static class Sittings
     internal const string SelectAsked =
         "select sitting, place::int as place, task, clock_time, claim, support, why, detail::text as detail, withdrawn from asked_item";
 
-    private const string StandingItems = $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place";
+    private const string SelectAskedItems = $"{SelectAsked} where sitting = any(@sittings) and not withdrawn order by sitting, place";
 
-    private const string StandingAnswers =
-        $"select distinct on (sitting, place, try) {AnswerColumns} from answer where sitting = any(@sittings) order by sitting, place, "
-            + $"try, seq desc";
+    private const string SelectLatestAnswers =
+        $"select distinct on (sitting, place, try) {AnswerColumns} from answer "
+        + "where sitting = any(@sittings) order by sitting, place, try, seq desc";
 
     private sealed record ReadByRow(string SchoolSettings, string Settings, string? Task, string? ClockTime, string? Claim, string? Detail)
     {
@@ -335,17 +335,17 @@ public static class Sittings
 
     /// <summary>The items of some sittings that stand, in order.</summary>
     public static async Task<ILookup<SittingId, AskedItem>> AskedIn(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
-        ByItsSitting(await connection.QueryAsync<AskedRow>(StandingItems, new { sittings = sittings.ToArray() }));
+        ByItsSitting(await connection.QueryAsync<AskedRow>(SelectAskedItems, new { sittings = sittings.ToArray() }));
 
     /// <summary>The answers of some sittings that stand: the latest to each place and try.</summary>
     public static async Task<ILookup<SittingId, AnswerRow>> AnswersIn(SchoolConnection connection, IEnumerable<SittingId> sittings) =>
-        (await connection.QueryAsync<AnswerRow>(StandingAnswers, new { sittings = sittings.ToArray() })).ToLookup(row => row.Sitting);
+        (await connection.QueryAsync<AnswerRow>(SelectLatestAnswers, new { sittings = sittings.ToArray() })).ToLookup(row => row.Sitting);
 
     /// <summary>The items and the answers of some sittings that stand, in one round trip.</summary>
     public static async Task<(ILookup<SittingId, AskedItem> Asked, ILookup<SittingId, AnswerRow> Answers)> RowsIn(
         SchoolConnection connection, IEnumerable<SittingId> sittings)
     {
-        var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>($"{StandingItems}; {StandingAnswers}",
+        var (asked, answers) = await connection.QueryBothAsync<AskedRow, AnswerRow>($"{SelectAskedItems}; {SelectLatestAnswers}",
             new { sittings = sittings.ToArray() });
         return (ByItsSitting(asked), answers.ToLookup(row => row.Sitting));
     }

@@ -415,7 +415,7 @@ public sealed class Browser : IDisposable
 
     private T Until<T>(Func<T?> state) where T : class
     {
-        var wait = new WebDriverWait(_driver, TimeSpan.FromSeconds(40)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
+        var wait = new WebDriverWait(_driver, TimeSpan.FromSeconds(120)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException),
             typeof(InvalidOperationException));
         return wait.Until(_ => state())!;

@@ -57,7 +57,7 @@ public sealed class SiteProcess : IDisposable
         process.OutputDataReceived += (_, line) => Console.Write(line.Data is null ? "" : $"{line.Data}\n");
         process.BeginOutputReadLine();
         using var client = new HttpClient { BaseAddress = address };
-        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(180));
         while (!await Answers(client, asked))
         {
             Assert.False(process.HasExited, "the site stopped while starting");

@@ -23,6 +23,7 @@ internal static class Passes
     /// <param name="distributionOf">The distribution of each part.</param>
     /// <param name="likelihoods">The likelihood of each distribution.</param>
     /// <param name="floors">The least that a share may be.</param>
+    /// <exception cref="ArgumentOutOfRangeException">There are not as many parts as shares.</exception>
     public static Vector256<double> Fold(
         Span<Vector256<double>> shares, ReadOnlySpan<int> parts, ReadOnlySpan<ushort> distributionOf, Vector256<double>[] likelihoods,
         Vector256<double> floors)
@@ -76,6 +77,7 @@ internal static class Passes
     /// <param name="parts">The part of each procedure.</param>
     /// <param name="distributionOf">The distribution of each part.</param>
     /// <param name="chances">The chance that each distribution gives.</param>
+    /// <exception cref="ArgumentOutOfRangeException">There are not as many parts as procedures.</exception>
     public static double Expect(double[] whole, int[] parts, ReadOnlySpan<ushort> distributionOf, ReadOnlySpan<double> chances)
     {
         ArgumentOutOfRangeException.ThrowIfNotEqual(parts.Length, whole.Length);
