@@ -14,6 +14,8 @@ run_tests() {
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
   start_cluster test fresh
+  # On a busy machine a connection may take longer than a visitor would wait.
+  export UMBICK_APP="$UMBICK_APP;Timeout=60"
   cli prepare --demo
   cli certificate "$state/keys.pfx"
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root"

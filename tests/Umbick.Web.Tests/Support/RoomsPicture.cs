@@ -11,8 +11,14 @@ public static class RoomsPicture
 
     private static readonly Dictionary<string, string> What = new()
     {
-        ["Core"] = "the job, pure", ["Rows"] = "what is kept", ["Store"] = "its SQL", ["Simulation"] = "made-up children",
-        ["Casework"] = "the use cases", ["Hosting"] = "sign-in, keys, health", ["Demo"] = "the made-up school", ["Web"] = "pages",
+        ["Core"] = "the job, pure",
+        ["Rows"] = "what is kept",
+        ["Store"] = "its SQL",
+        ["Simulation"] = "made-up children",
+        ["Casework"] = "the use cases",
+        ["Hosting"] = "sign-in, keys, health",
+        ["Demo"] = "the made-up school",
+        ["Web"] = "pages",
         ["Cli"] = "the launcher's verbs",
     };
 
