@@ -67,7 +67,9 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         // Another typed into the same box meanwhile: the page is old, and the answer that differs is not dropped in silence.
         after[boxes[0]] = "4:20";
         after[boxes[0].Replace("a-", "s-", StringComparison.Ordinal)] = "";
-        var old = await Visitor.Read(await teacher.Post($"/classes/{id}/grid", after));
+        var late = await teacher.Post($"/classes/{id}/grid", after);
+        Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
+        var old = await Visitor.Read(late);
         Assert.Contains("“4:20” was not kept", old.QuerySelector("[data-not-kept]")!.TextContent, StringComparison.Ordinal);
         Assert.Equal("4:20", old.QuerySelector($"[name='{boxes[0]}']")!.GetAttribute("value"));
         var (_, again) = await teacher.Form($"/classes/{id}/grid", "Keep all");
