@@ -6,8 +6,25 @@ export default [
   js.configs.recommended,
   {
     files: ["src/Umbick.Web/wwwroot/**/*.js"],
-    languageOptions: { sourceType: "script", globals: { ...globals.browser, ...globals.serviceworker, htmx: "readonly", AnswerQueue: "readonly", Sending: "readonly", Notices: "readonly" } },
-    rules: { eqeqeq: "error", "no-var": "error", "prefer-const": "error", "no-implied-eval": "error", "no-eval": "error", "no-shadow": "error" },
+    languageOptions: {
+      sourceType: "script",
+      globals: {
+        ...globals.browser,
+        ...globals.serviceworker,
+        htmx: "readonly",
+        AnswerQueue: "readonly",
+        Sending: "readonly",
+        Notices: "readonly",
+      },
+    },
+    rules: {
+      eqeqeq: "error",
+      "no-var": "error",
+      "prefer-const": "error",
+      "no-implied-eval": "error",
+      "no-eval": "error",
+      "no-shadow": "error",
+    },
   },
   { files: ["bench/**/*.mjs", "tests/**/*.mjs", "*.mjs"], languageOptions: { globals: globals.node } },
 ];

@@ -21,7 +21,8 @@ run_cluster() {
     -o "-p $cluster_port $cluster_options -c listen_addresses=127.0.0.1 -c unix_socket_directories="
 }
 
-# server_runs FOLDER: whether the server on a cluster is there and listens. One that was killed can stand in the list of processes for a while.
+# server_runs FOLDER: whether the server on a cluster is there and listens. One that was killed can stand in the list of processes for a
+# while.
 server_runs() {
   local pid='' port=''
   { read -r pid && read -r _ && read -r _ && read -r port; } 2>/dev/null <"$1/postmaster.pid" || return 1
@@ -49,8 +50,8 @@ start_cluster() {
   make_cluster_folder
   cluster="$clusters/$name"
   stop_cluster
-  # What the tests write is thrown away: it need not outlive a crash, nor wait for the disk. Benchmarks do wait for it. Test projects run side by side, each with its
-  # schools' connections.
+  # What the tests write is thrown away: it need not outlive a crash, nor wait for the disk. Benchmarks do wait for it. Test projects run
+  # side by side, each with its schools' connections.
   if [ "$name" = test ]; then own='-c max_connections=300 -c fsync=off -c full_page_writes=off'; fi
   if [ "${2:-}" = fresh ] || [ ! -s "$secrets" ]; then as_postgres rm -rf "$cluster"; fi
   if ! as_postgres test -d "$cluster" || [ ! -s "$secrets" ]; then init_cluster "$bin" "$secrets"; fi

@@ -32,7 +32,8 @@ start_site() {
   done
 }
 
-# watch_site: goes on until the site ends. A database of ours that ends is started again; one that ends again and again takes the site with it.
+# watch_site: goes on until the site ends. A database of ours that ends is started again; one that ends again and again takes the site
+# with it.
 watch_site() {
   local ends=0 since=$SECONDS
   while kill -0 "$site_pid" 2>/dev/null; do

@@ -57,7 +57,7 @@ run_tests() {
   fi
   if [ ! -e "$state/lint.ok" ]; then
     tail -n 40 "$state/lint.log"
-    say '  The scripts have faults: node_modules/.bin/eslint . and shellcheck -a umbick tell them.'
+    say '  The scripts have faults: eslint, prettier --check and shellcheck tell them.'
     failed=$((failed + 1))
   fi
   stop_all
@@ -76,7 +76,9 @@ test_project() {
 # test_scripts: the scripts of the pages, outside a browser, and what a linter says of them.
 test_scripts() {
   node --test --test-reporter=tap tests/scripts/ >"$state/test-scripts.log" 2>&1 9>&- || true
-  if node_modules/.bin/eslint --max-warnings 0 . >"$state/lint.log" 2>&1 9>&- && shellcheck -a umbick .ci/run >>"$state/lint.log" 2>&1; then : >"$state/lint.ok"; fi
+  {
+    node_modules/.bin/eslint --max-warnings 0 . && node_modules/.bin/prettier --check . && shellcheck -a umbick .ci/run
+  } >"$state/lint.log" 2>&1 9>&- && : >"$state/lint.ok"
 }
 
 # test_verbs: each verb on a fresh clone of what lies here, in a folder with a space.

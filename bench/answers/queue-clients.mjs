@@ -23,11 +23,21 @@ const codes = new Map();
 
 class Storage {
   #kept = new Map();
-  get length() { return this.#kept.size; }
-  key(i) { return [...this.#kept.keys()][i] ?? null; }
-  getItem(key) { return this.#kept.get(key) ?? null; }
-  setItem(key, value) { this.#kept.set(key, String(value)); }
-  removeItem(key) { this.#kept.delete(key); }
+  get length() {
+    return this.#kept.size;
+  }
+  key(i) {
+    return [...this.#kept.keys()][i] ?? null;
+  }
+  getItem(key) {
+    return this.#kept.get(key) ?? null;
+  }
+  setItem(key, value) {
+    this.#kept.set(key, String(value));
+  }
+  removeItem(key) {
+    this.#kept.delete(key);
+  }
 }
 
 class Client {
@@ -39,7 +49,9 @@ class Client {
   form = null;
   heard = null;
 
-  constructor(who) { Object.assign(this, who); }
+  constructor(who) {
+    Object.assign(this, who);
+  }
 
   async ask(path, { headers = {}, ...rest } = {}) {
     const cookie = [...this.cookies].map(([name, value]) => `${name}=${value}`).join("; ");
@@ -63,10 +75,16 @@ class Client {
         if (!token) throw new Error("no page");
         const body = new URLSearchParams({ __RequestVerificationToken: token });
         if (this.code) body.set("code", await this.freshCode());
-        else [["userName", this.user], ["password", this.password]].forEach((field) => body.set(...field));
+        else
+          [
+            ["userName", this.user],
+            ["password", this.password],
+          ].forEach((field) => body.set(...field));
         const answer = await this.ask(this.code ? "/go" : "/", { method: "POST", body });
         if (answer.status === 302) continue;
-      } catch { /* the site is down just now */ }
+      } catch {
+        /* the site is down just now */
+      }
       await wait(100);
     }
   }
@@ -83,7 +101,9 @@ class Client {
     try {
       const answer = await this.ask(this.code ? "/turn?handler=token" : "/token", { headers: { "Umbick-Queue": "1" } });
       this.form = answer.ok ? await answer.text() : null;
-    } catch { this.form = null; }
+    } catch {
+      this.form = null;
+    }
   }
 
   // What a page does as it is opened: a queue of its own over the same storage.
@@ -129,15 +149,22 @@ class Client {
     else if (chance < 0.06) this.cookies.clear();
   }
 
-  fields(place, raw, more = []) { return [["answer", AnswerQueue.id()], ["place", String(place)], ["raw", raw], ...more]; }
+  fields(place, raw, more = []) {
+    return [["answer", AnswerQueue.id()], ["place", String(place)], ["raw", raw], ...more];
+  }
 
-  time() { return `${1 + Math.floor(random() * 12)}:${String(Math.floor(random() * 60)).padStart(2, "0")}`; }
+  time() {
+    return `${1 + Math.floor(random() * 12)}:${String(Math.floor(random() * 60)).padStart(2, "0")}`;
+  }
 
   // A list that was made before: the child goes on whether an answer has gone or not.
   async list() {
     for (let place = 1; place <= this.count; place++) {
       const raw = this.time();
-      const fields = this.fields(place, raw, [["try", "1"], ["hands", "loose"]]);
+      const fields = this.fields(place, raw, [
+        ["try", "1"],
+        ["hands", "loose"],
+      ]);
       const id = AnswerQueue.value({ fields }, "answer");
       const reply = await this.submit("/turn?handler=answer", fields, raw);
       if (reply.outcome !== "kept" && reply.outcome !== "refused") this.queue.note(id, "later", "true");
@@ -155,7 +182,10 @@ class Client {
         let corrects = "";
         for (let times = random() < 0.1 ? 2 : 1; times > 0; times--) {
           const raw = this.time();
-          const fields = this.fields(place, raw, [["sitting", sitting], ["corrects", corrects]]);
+          const fields = this.fields(place, raw, [
+            ["sitting", sitting],
+            ["corrects", corrects],
+          ]);
           corrects = AnswerQueue.value({ fields }, "answer");
           const reply = await this.submit(path, fields, raw);
           if (reply.outcome === "signed-out") await this.signIn();
@@ -170,7 +200,9 @@ class Client {
   async conversation() {
     let place = 1;
     for (let i = 0; i < this.count; i++) {
-      const heard = new Promise((resolve) => { this.heard = resolve; });
+      const heard = new Promise((resolve) => {
+        this.heard = resolve;
+      });
       const raw = this.time();
       const reply = await this.submit(`/ask/${this.sitting}?handler=answer`, this.fields(place, raw), raw);
       if (reply.outcome !== "kept") await this.settle();
@@ -197,9 +229,12 @@ const clients = JSON.parse(value).map((who) => new Client(who));
   }
 })();
 await Promise.all(clients.map((client) => client.run()));
-say({
-  typed: clients.flatMap((client) => client.typed.map(([id, raw, sitting, place]) => ({ id, raw, sitting, place }))),
-  acknowledged: clients.flatMap((client) => client.acknowledged),
-  refused: clients.flatMap((client) => client.refused.map(([id, status]) => `${id} ${status}`)),
-  waiting: clients.flatMap((client) => client.queue.waiting().map((entry) => entry.id)),
-}, () => process.exit(0));
+say(
+  {
+    typed: clients.flatMap((client) => client.typed.map(([id, raw, sitting, place]) => ({ id, raw, sitting, place }))),
+    acknowledged: clients.flatMap((client) => client.acknowledged),
+    refused: clients.flatMap((client) => client.refused.map(([id, status]) => `${id} ${status}`)),
+    waiting: clients.flatMap((client) => client.queue.waiting().map((entry) => entry.id)),
+  },
+  () => process.exit(0),
+);

@@ -1,5 +1,5 @@
-// Plants faults in the code, one at a time, and runs the classes of tests that ought to catch each. It works on a clone of its own, so that nothing
-// of what is being written is touched.  node bench/faults/plant.mjs [--at COMMIT] [--only PATTERN]
+// Plants faults in the code, one at a time, and runs the classes of tests that ought to catch each. It works on a clone of its own, so
+// that nothing of what is being written is touched.  node bench/faults/plant.mjs [--at COMMIT] [--only PATTERN]
 import { execFileSync, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -8,20 +8,28 @@ import { fileURLToPath } from "node:url";
 
 const option = (name) => process.argv[process.argv.indexOf(`--${name}`) + 1 || process.argv.length];
 const home = join(dirname(fileURLToPath(import.meta.url)), "../..");
-const faults = JSON.parse(readFileSync(join(home, "bench/faults/faults.json"), "utf8")).filter((fault) => new RegExp(option("only") ?? "").test(fault.fault));
+const faults = JSON.parse(readFileSync(join(home, "bench/faults/faults.json"), "utf8")).filter((fault) =>
+  new RegExp(option("only") ?? "").test(fault.fault),
+);
 const root = join(mkdtempSync(join(tmpdir(), "umbick-faults-")), "umbick");
 
 const run = (command, input = "") => spawnSync("bash", ["-c", command], { cwd: root, input, encoding: "utf8", maxBuffer: 1 << 28 });
-const launcher = "set -euo pipefail; root=$PWD; source launcher/state.sh; for part in launcher/*.sh; do source \"$part\"; done;";
+const launcher = 'set -euo pipefail; root=$PWD; source launcher/state.sh; for part in launcher/*.sh; do source "$part"; done;';
 
 // The clone builds, and has a database of its own that lives until the end.
 execFileSync("git", ["clone", "-q", home, root]);
 execFileSync("git", ["checkout", "-q", option("at") ?? "HEAD"], { cwd: root });
-const made = run(`${launcher} need_packages postgresql chromium chromium-driver; build_assets; restored; quietly build dotnet build --no-restore -c Release Umbick.slnx
+const made = run(`${launcher} need_packages postgresql chromium chromium-driver; build_assets; fetch_libraries
+  quietly build dotnet build --no-restore -c Release Umbick.slnx
   start_cluster test fresh; cli prepare --demo; cli certificate "$state/keys.pfx"
-  printf '%s\\n' "UMBICK_OWNER=$UMBICK_OWNER" "UMBICK_APP=$UMBICK_APP" "UMBICK_KEYS=$state/keys.pfx" "UMBICK_ROOT=$root" "CLUSTER=$cluster" >"$state/faults.env"`);
+  printf '%s\\n' "UMBICK_OWNER=$UMBICK_OWNER" "UMBICK_APP=$UMBICK_APP" \\
+    "UMBICK_KEYS=$state/keys.pfx" "UMBICK_ROOT=$root" "CLUSTER=$cluster" >"$state/faults.env"`);
 if (made.status !== 0) throw new Error(made.stdout + made.stderr);
-const environment = readFileSync(join(root, ".umbick/faults.env"), "utf8").trim().split("\n").map((line) => `export ${line.replace("=", "='")}'`).join("; ");
+const environment = readFileSync(join(root, ".umbick/faults.env"), "utf8")
+  .trim()
+  .split("\n")
+  .map((line) => `export ${line.replace("=", "='")}'`)
+  .join("; ");
 
 let caught = 0;
 try {

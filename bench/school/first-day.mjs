@@ -1,5 +1,5 @@
-// A school's first day, by the page docs/running.md: each of its lines in a box is run as it stands, on a fresh clone, and what people do in between is
-// done over TLS. Says how long each step took. To be run as root and as an ordinary user.
+// A school's first day, by the page docs/running.md: each of its lines in a box is run as it stands, on a fresh clone, and what people do
+// in between is done over TLS. Says how long each step took. To be run as root and as an ordinary user.
 import { spawn, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir, userInfo } from "node:os";
@@ -19,7 +19,9 @@ const [newSchool, start, backup, well, restore, upgrade, letIn] = boxes;
 const began = Date.now();
 let site;
 
-function told(what, since) { console.log(`  ${((Date.now() - since) / 1000).toFixed(1).padStart(6)} s  ${what}`); }
+function told(what, since) {
+  console.log(`  ${((Date.now() - since) / 1000).toFixed(1).padStart(6)} s  ${what}`);
+}
 
 function run(what, lines) {
   const since = Date.now();
@@ -34,7 +36,10 @@ async function startSite() {
   site = spawn("bash", ["-euc", `exec ${start}`], { cwd: clone, env: environment, stdio: ["ignore", "pipe", "inherit"] });
   let said = "";
   await new Promise((started, failed) => {
-    site.stdout.on("data", (text) => { said += text; if (said.includes("stops it")) started(); });
+    site.stdout.on("data", (text) => {
+      said += text;
+      if (said.includes("stops it")) started();
+    });
     site.on("exit", (code) => failed(new Error(`start ended with ${code}: ${said}`)));
   });
   told("start, by TLS", since);
@@ -70,7 +75,10 @@ async function firstDay(made) {
   const asking = Date.now();
   await tern.send("/children/new", "Add", { alias: "Fennel", stage: "FiveMinutesTo" });
   const caseload = await tern.page("/children");
-  const child = [...caseload.querySelectorAll("a")].find((one) => one.textContent.trim() === "Fennel").getAttribute("href").split("/")[2];
+  const child = [...caseload.querySelectorAll("a")]
+    .find((link) => link.textContent.trim() === "Fennel")
+    .getAttribute("href")
+    .split("/")[2];
   await tern.ask(child, ["7:20", "4:40", "8:35", "2:50", "6:55", "11:45", "9:40", "3:35", "5:50", "12:40", "1:55", "10:35"]);
   await tern.makeSet(child, "next-hour");
   told("a child is added and asked twelve clocks, and has a set", asking);
@@ -80,10 +88,17 @@ async function firstDay(made) {
 /// Nothing of an erased record is left: in a dump of all tables, sessions with them, or in the logs.
 function lookForErased(child) {
   const since = Date.now();
-  const dump = run("a dump after it", `mkdir -p ~/after && cd ~/after && "$OLDPWD/umbick" backup ~/after/after.backup >/dev/null && tar xf after.backup && "$(ls -d /usr/lib/postgresql/*/bin | tail -n 1)/pg_restore" -f - umbick.dump`);
+  const dump = run(
+    "a dump after it",
+    `mkdir -p ~/after && cd ~/after && "$OLDPWD/umbick" backup ~/after/after.backup >/dev/null && tar xf after.backup \\
+      && "$(ls -d /usr/lib/postgresql/*/bin | tail -n 1)/pg_restore" -f - umbick.dump`,
+  );
   const logs = run("the logs", "cat .umbick/logs/*");
   if (!dump.includes("COPY public.session") || logs.length === 0) throw new Error("there is nothing to look through");
-  for (const [where, text] of [["the dump", dump], ["the logs", logs]])
+  for (const [where, text] of [
+    ["the dump", dump],
+    ["the logs", logs],
+  ])
     for (const word of ["Fennel", child]) if (text.includes(word)) throw new Error(`${where} still has ${word}`);
   told("nothing of it is left in a dump of every table or in the logs", since);
 }
@@ -91,7 +106,15 @@ function lookForErased(child) {
 /// The database is killed while the site runs: it is started again, and a backup made meanwhile goes through.
 async function killDatabase() {
   const since = Date.now();
-  const found = spawnSync("bash", ["-c", `cat "${clone}"/.umbick/clusters/school/postmaster.pid /var/lib/umbick/*"$(basename "${home}")"*/school/postmaster.pid 2>/dev/null | head -n 1`], { encoding: "utf8" });
+  const found = spawnSync(
+    "bash",
+    [
+      "-c",
+      `cat "${clone}"/.umbick/clusters/school/postmaster.pid /var/lib/umbick/*"$(basename "${home}")"*/school/postmaster.pid 2>/dev/null \\
+        | head -n 1`,
+    ],
+    { encoding: "utf8" },
+  );
   process.kill(Number(found.stdout.trim()), "SIGKILL");
   run("a backup while the database is started again", "./umbick backup ~/backups");
   await guest().page("/");
@@ -102,8 +125,13 @@ async function killDatabase() {
 function fullDisk() {
   const since = Date.now();
   const before = readdirSync(join(home, "backups")).length;
-  const done = spawnSync("bash", ["-c", "trap '' XFSZ; ulimit -f 40; DOTNET_EnableWriteXorExecute=0 ./umbick backup ~/backups"], { cwd: clone, env: environment, encoding: "utf8" });
-  if (done.status !== 2 || /^ +at /m.test(done.stderr) || !done.stderr.includes("umbick: ")) throw new Error(`a full disk is not told: ${done.status} ${done.stdout}${done.stderr}`);
+  const done = spawnSync("bash", ["-c", "trap '' XFSZ; ulimit -f 40; DOTNET_EnableWriteXorExecute=0 ./umbick backup ~/backups"], {
+    cwd: clone,
+    env: environment,
+    encoding: "utf8",
+  });
+  if (done.status !== 2 || /^ +at /m.test(done.stderr) || !done.stderr.includes("umbick: "))
+    throw new Error(`a full disk is not told: ${done.status} ${done.stdout}${done.stderr}`);
   if (readdirSync(join(home, "backups")).length !== before) throw new Error("a full disk leaves something behind");
   told("a full disk is told in a sentence", since);
 }
@@ -111,7 +139,23 @@ function fullDisk() {
 async function main() {
   console.log(`As ${userInfo().username}, in ${home}`);
   if (spawnSync("git", ["clone", "-q", process.cwd(), clone]).status !== 0) throw new Error("no clone");
-  spawnSync("openssl", ["req", "-x509", "-newkey", "rsa:2048", "-nodes", "-days", "30", "-subj", `/CN=${host}`, "-addext", `subjectAltName=DNS:${host}`, "-keyout", join(home, "clock.key"), "-out", join(home, "clock.pem")]);
+  spawnSync("openssl", [
+    "req",
+    "-x509",
+    "-newkey",
+    "rsa:2048",
+    "-nodes",
+    "-days",
+    "30",
+    "-subj",
+    `/CN=${host}`,
+    "-addext",
+    `subjectAltName=DNS:${host}`,
+    "-keyout",
+    join(home, "clock.key"),
+    "-out",
+    join(home, "clock.pem"),
+  ]);
   const made = /Password: +(\S+)/.exec(run("new-school, with all that it builds", newSchool))[1];
   await startSite();
   const { tern, child } = await firstDay(made);

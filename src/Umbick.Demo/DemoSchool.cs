@@ -20,7 +20,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
     private const int Seed = 20;
 
     /// <summary>The demonstration school's id.</summary>
-    public static readonly Guid Id = new("9a1e0000-0000-7000-8000-000000000001");
+    public static readonly SchoolId Id = SchoolId.Parse("9a1e0000-0000-7000-8000-000000000001");
 
     /// <summary>
     /// A child: alias, stage, patterns, how often the child follows them, sittings so far, whether the child unlearns, and how many days
@@ -87,7 +87,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         await owner.InSchool(Id, connection => ScreenClass(connection, new Random(Seed - 1), person.Id));
     }
 
-    private async Task Add(SchoolConnection connection, Cast cast, Random random, Guid teacher)
+    private async Task Add(SchoolConnection connection, Cast cast, Random random, PersonId teacher)
     {
         var id = new ChildId(new Guid(Enumerable.Range(0, 16).Select(_ => (byte)random.Next(256)).ToArray()));
         var day = today.Date.AddHours(9.5).AddDays(-(10 * cast.Visits) - 4 - random.Next(4) - cast.Ago);
@@ -106,7 +106,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         }
     }
 
-    private async Task ScreenClass(SchoolConnection connection, Random random, Guid teacher)
+    private async Task ScreenClass(SchoolConnection connection, Random random, PersonId teacher)
     {
         var screen = new ClassScreening(model, new VisitClock(today.AddDays(-6)));
         var id = await screen.Start(connection, "Tide class", Stage.FiveMinutesTo, [.. ScreenedClass.Select(child => child.Alias)]);
@@ -117,12 +117,12 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             var simulated = new SimulatedChild(model, patterns.Select(pattern => Catalogue.Find(pattern)!), 0.9, random);
             for (var place = 1; place <= answered; place++)
                 await screen.Enter(connection, child.Sitting.Sitting.Id,
-                    new Submission(Guid.CreateVersion7(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written),
+                    new Submission(AnswerId.New(), place, simulated.Answer(found.Items[place - 1], AnswerMode.Written),
                         AnswerMode.Written, null), teacher);
         }
     }
 
-    private async Task Ask(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, Guid teacher, Random random)
+    private async Task Ask(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, PersonId teacher, Random random)
     {
         var asking = new Asking(model, clock);
         var sittingId = (await asking.Start(connection, id))!.Value;
@@ -134,11 +134,11 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             clock.Advance(TimeSpan.FromSeconds(10 + random.Next(25)));
             var raw = child.Answer(item, mode);
             await asking.Answer(connection, sittingId,
-                new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
+                new Submission(AnswerId.New(), sitting.CurrentPlace, raw, mode, 4 + random.Next(16)), teacher);
         }
     }
 
-    private async Task Practise(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, Guid teacher)
+    private async Task Practise(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, PersonId teacher)
     {
         var practising = new Practising(model, clock);
         var record = (await ChildRecord.Load(connection, model, id))!;
@@ -157,16 +157,16 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
             var raw = turn.First is null ? child.Answer(asked.Item, mode) : asked.Item.Right.Short(Wording.Usual);
             clock.Advance(TimeSpan.FromSeconds(20));
             await practising.Answer(connection, sitting,
-                new Submission(Guid.CreateVersion7(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
+                new Submission(AnswerId.New(), asked.Place, raw, mode, 8) { Try = turn.First is null ? 1 : 2 });
         }
     }
 
-    private async Task Visit(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, Guid teacher, Random random)
+    private async Task Visit(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, PersonId teacher, Random random)
     {
         var visiting = new Visiting(model, new Asking(model, clock), new Practising(model, clock), clock);
         if ((await ChildRecord.Load(connection, model, id))!.WorkedOn is not { } pattern) return;
         clock.Advance(TimeSpan.FromDays(2));
-        var visit = Guid.CreateVersion7();
+        var visit = VisitId.New();
         var demonstration = Demonstration.Offered(pattern, [])[0];
         await visiting.Begin(connection, visit, pattern, [id], demonstration.Id, teacher);
         await Say(VisitPart.Room, 1, $"{(await Schools.ClockAt(connection, clock.GetUtcNow().UtcDateTime)).Plus(random.Next(-1, 2))}");
@@ -187,6 +187,6 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         await visiting.Note(connection, visit, id, VisitNote.All[random.Next(VisitNote.All.Count)], holds: true, teacher);
 
         Task Say(VisitPart part, int place, string raw) =>
-            visiting.Answer(connection, visit, id, part, new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Said, null), teacher);
+            visiting.Answer(connection, visit, id, part, new Submission(AnswerId.New(), place, raw, AnswerMode.Said, null), teacher);
     }
 }

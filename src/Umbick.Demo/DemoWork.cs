@@ -16,7 +16,7 @@ namespace Umbick.Demo;
 /// at again today, one is in the middle of a cycle and one has finished it. The days count back from today; how the cold starts come out is
 /// written down here.
 /// </summary>
-internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid teacher)
+internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonId teacher)
 {
     /// <summary>
     /// A child with a pattern, and the cold starts: days ago, and how the four telling answers came out (<c>r</c> right, <c>i</c> its way).
@@ -70,7 +70,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         await AddCycle(connection, "Tern", 34, ended: false);
         foreach (var (alias, pattern, colds) in Courses) await AddCourse(connection, _children[alias], Catalogue.Find(pattern)!, colds);
         await EndCycle(connection, "Heron");
-        await new Deciding(model, At(2)).Say(connection, Guid.NewGuid(), _children["Kestrel"], Catalogue.Find("hands-swapped")!,
+        await new Deciding(model, At(2)).Say(connection, DecisionId.New(), _children["Kestrel"], Catalogue.Find("hands-swapped")!,
             holds: true, "showed it with both hands at the board", teacher);
         await Timetables.NoteAbsence(connection, _children["Kestrel"], Day(0), absent: true, teacher, today.UtcDateTime);
         await Timetables.NoteAbsence(connection, _children["Plover"], Day(5), absent: false, teacher, today.UtcDateTime);
@@ -100,16 +100,16 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
         {
             foreach (var day in days)
                 await Timetables.AddSlot(connection,
-                    new Slot(Guid.NewGuid(), day, first.AddMinutes(after), Slot.Usual,
-                        [.. children.Select(alias => _children[alias].Value)]));
+                    new Slot(SlotId.New(), day, first.AddMinutes(after), Slot.Usual,
+                        [.. children.Select(alias => _children[alias])]));
         }
-        await Timetables.Bar(connection, Guid.NewGuid(),
+        await Timetables.Bar(connection, BarredTimeId.New(),
             new BarredTime("Lamp class", DayOfWeek.Thursday, first.AddMinutes(48), first.AddMinutes(90), "swimming"));
-        await Timetables.Bar(connection, Guid.NewGuid(),
+        await Timetables.Bar(connection, BarredTimeId.New(),
             new BarredTime("Ferry class", DayOfWeek.Monday, first.AddMinutes(10), first.AddMinutes(45), "assembly"));
         var monday = SchoolYear.Monday(Day(0));
-        await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Tide week", monday.AddDays(-21), monday.AddDays(-17)));
-        await Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Long lamp", monday.AddDays(35), monday.AddDays(46)));
+        await Timetables.AddHoliday(connection, HolidayId.New(), new Holiday("Tide week", monday.AddDays(-21), monday.AddDays(-17)));
+        await Timetables.AddHoliday(connection, HolidayId.New(), new Holiday("Long lamp", monday.AddDays(35), monday.AddDays(46)));
     }
 
     private async Task AddCourse(SchoolConnection connection, ChildId child, Pattern pattern, string colds)
@@ -126,7 +126,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
             if ((await ChildRecord.Load(connection, model, child))!.Work.CourseOf(pattern).Phase == PatternPhase.Practising
                 && !cold[1].Equals("rrrr", StringComparison.Ordinal))
             {
-                await Demonstrated.Keep(connection, Guid.NewGuid(), child, pattern.Id, Demonstration(pattern, i), teacher,
+                await Demonstrated.Keep(connection, ShowingId.New(), child, pattern.Id, Demonstration(pattern, i), teacher,
                     clock.GetUtcNow().UtcDateTime);
                 await Practise(connection, child, pattern, cold[1].Count(answer => answer == 'r'), clock);
             }
@@ -142,7 +142,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     private async Task Decide(SchoolConnection connection, ChildId child, Pattern pattern, VisitClock clock)
     {
         clock.Advance(TimeSpan.FromMinutes(2));
-        await new Deciding(model, clock).Decide(connection, Guid.NewGuid(), child, pattern, DecisionKind.FinishPattern, taken: true,
+        await new Deciding(model, clock).Decide(connection, DecisionId.New(), child, pattern, DecisionKind.FinishPattern, taken: true,
             teacher);
     }
 
@@ -162,7 +162,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
             var item = (await Sittings.AskedIn(connection, [id]))[id].Single(asked => asked.Place == sitting.CurrentPlace).Item;
             clock.Advance(TimeSpan.FromSeconds(14 + (sitting.CurrentPlace % 4 * 3)));
             await asking.Answer(connection, id,
-                new Submission(Guid.CreateVersion7(), sitting.CurrentPlace, answer(item, sitting.CurrentPlace).Short(Wording.Usual),
+                new Submission(AnswerId.New(), sitting.CurrentPlace, answer(item, sitting.CurrentPlace).Short(Wording.Usual),
                     item.Task.Aloud, 6 + (sitting.CurrentPlace % 5)), teacher);
         }
     }
@@ -185,7 +185,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
             var wrong = turn.First is null && answered++ % 4 >= right;
             clock.Advance(TimeSpan.FromSeconds(20));
             await practising.Answer(connection, sitting,
-                new Submission(Guid.CreateVersion7(), asked.Place,
+                new Submission(AnswerId.New(), asked.Place,
                     (wrong ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.OnScreen, 8)
                 { Try = turn.First is null ? 1 : 2 });
         }
@@ -194,7 +194,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, Guid te
     private async Task AddCycle(SchoolConnection connection, string alias, int ago, bool ended)
     {
         var clock = At(ago);
-        await new Deciding(model, clock).BeginCycle(connection, Guid.NewGuid(), _children[alias], 8, CheckCycle.UsualGoal,
+        await new Deciding(model, clock).BeginCycle(connection, CycleId.New(), _children[alias], 8, CheckCycle.UsualGoal,
             ended ? "the class screening of last term" : "reads no time before the hour", teacher);
         await Form(connection, alias, "A", wrongOf: 3, clock);
         if (!ended) return;

@@ -12,5 +12,5 @@ public static partial class AuditLog
     }
 
     [LoggerMessage(Level = LogLevel.Information, Message = "{What} by {Person} at {School}")]
-    private static partial void Noted(ILogger log, string what, Guid? person, Guid school);
+    private static partial void Noted(ILogger log, string what, PersonId? person, SchoolId school);
 }

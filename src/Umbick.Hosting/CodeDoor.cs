@@ -7,6 +7,6 @@ public sealed class CodeDoor(Database database, AddressHash addresses)
     /// <param name="context">The request.</param>
     /// <param name="typed">What was typed.</param>
     /// <param name="press">Which press it was: the same press again opens what it opened before.</param>
-    public Task<OpenedCode> Open(HttpContext context, string typed, Guid press) =>
+    public Task<OpenedCode> Open(HttpContext context, string typed, PressId press) =>
         database.BeforeSchool(connection => Codes.Open(connection, typed, press, addresses.HashOf(context)), context.RequestAborted);
 }

@@ -4,6 +4,6 @@ namespace Umbick.Hosting;
 public sealed class InvitationDoor(Database database)
 {
     /// <summary>The school and the id of the invitation that a link opens; null where it opens none.</summary>
-    public Task<(Guid School, Guid Id)?> Find(string link, CancellationToken cancel) =>
+    public Task<(SchoolId School, InvitationId Id)?> Find(string link, CancellationToken cancel) =>
         database.BeforeSchool(connection => Invitations.Find(connection, link), cancel);
 }

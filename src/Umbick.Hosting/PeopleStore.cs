@@ -21,12 +21,12 @@ public sealed class PeopleStore(Database database, IDataProtectionProvider prote
     public async Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken)
     {
         var parts = userId.Split('.');
-        return parts.Length == 2 && Guid.TryParse(parts[0], out var school) && Guid.TryParse(parts[1], out var id)
+        return parts.Length == 2 && SchoolId.TryParse(parts[0], null, out var school) && PersonId.TryParse(parts[1], null, out var id)
             ? await Find(school, id, cancellationToken)
             : null;
     }
 
-    private Task<Person?> Find(Guid school, Guid id, CancellationToken cancel) =>
+    private Task<Person?> Find(SchoolId school, PersonId id, CancellationToken cancel) =>
         database.InSchool(school, connection => People.Find(connection, id), cancel);
 
     public async Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken)

@@ -4,7 +4,7 @@ namespace Umbick.Hosting;
 public sealed class PersonSchools(Database database)
 {
     /// <summary>Each school that knows somebody by this name, with who they are there; none where nobody has it.</summary>
-    public Task<IReadOnlyList<(Guid School, Guid Person)>> Find(string userName, CancellationToken cancel = default) =>
+    public Task<IReadOnlyList<(SchoolId School, PersonId Person)>> Find(string userName, CancellationToken cancel = default) =>
         database.BeforeSchool(connection => People.FindByName(connection, People.Normalized(userName)), cancel);
 
     /// <summary>The same, read whole.</summary>

@@ -31,7 +31,7 @@ public static class SessionCookies
     {
         var (services, user) = (context.HttpContext.RequestServices, context.Principal!);
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
-        var (id, ends) = (Guid.CreateVersion7(), now + context.Options.ExpireTimeSpan);
+        var (id, ends) = (SessionId.New(), now + context.Options.ExpireTimeSpan);
         await services.GetRequiredService<Database>().InSchool(SchoolOf(user), async connection =>
         {
             if (!user.IsSignedIn())
@@ -53,7 +53,7 @@ public static class SessionCookies
         if (context.HttpContext.Request.Path.StartsWithSegments("/error")) return;
         var (services, user) = (context.HttpContext.RequestServices, context.Principal!);
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
-        if (Guid.TryParse(user.FindFirstValue(SessionClaim), out var session)
+        if (SessionId.TryParse(user.FindFirstValue(SessionClaim), null, out var session)
             && await services.GetRequiredService<Database>().InSchool(SchoolOf(user), connection => user.IsSignedIn()
             ? IsOpen(connection, services.GetRequiredService<RequestPreferences>(), user, session, now)
             : Sessions.IsOpenToChild(connection, session, user.Child().Sitting, now))) return;
@@ -61,7 +61,7 @@ public static class SessionCookies
     }
 
     private static async Task<bool> IsOpen(
-        SchoolConnection connection, RequestPreferences preferences, ClaimsPrincipal user, Guid session, DateTime now)
+        SchoolConnection connection, RequestPreferences preferences, ClaimsPrincipal user, SessionId session, DateTime now)
     {
         if (await Schools.SettingsAndDay(connection, now, session, user.Person().Id,
             user.FindFirstValue(StampClaim) ?? "") is not { IsOpen: true } school) return false;
@@ -74,7 +74,7 @@ public static class SessionCookies
     {
         var services = context.HttpContext.RequestServices;
         if ((await context.HttpContext.AuthenticateAsync(context.Scheme.Name)).Principal is not { } user
-            || !Guid.TryParse(user.FindFirstValue(SessionClaim), out var session)) return;
+            || !SessionId.TryParse(user.FindFirstValue(SessionClaim), null, out var session)) return;
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
         await services.GetRequiredService<Database>().InSchool(SchoolOf(user), async connection =>
         {
@@ -84,7 +84,7 @@ public static class SessionCookies
     }
 
     /// <summary>The session that a request goes by.</summary>
-    public static Guid Session(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(SessionClaim)!);
+    public static SessionId Session(this ClaimsPrincipal user) => SessionId.Parse(user.FindFirstValue(SessionClaim)!);
 
-    private static Guid SchoolOf(ClaimsPrincipal user) => user.IsSignedIn() ? user.Person().School : user.Child().School;
+    private static SchoolId SchoolOf(ClaimsPrincipal user) => user.IsSignedIn() ? user.Person().School : user.Child().School;
 }

@@ -32,10 +32,10 @@ public static class Who
 
     /// <summary>The school and the id of whoever is signed in.</summary>
     /// <exception cref="InvalidOperationException">Nobody is signed in: the page lacks its policy.</exception>
-    public static (Guid School, Guid Id) Person(this ClaimsPrincipal user)
+    public static (SchoolId School, PersonId Id) Person(this ClaimsPrincipal user)
     {
         var parts = user.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('.');
-        return parts?.Length == 2 ? (Guid.Parse(parts[0]), Guid.Parse(parts[1]))
+        return parts?.Length == 2 ? (SchoolId.Parse(parts[0]), PersonId.Parse(parts[1]))
             : throw new InvalidOperationException("Nobody is signed in.");
     }
 
@@ -62,10 +62,10 @@ public static class Who
     public static string SchoolName(this ClaimsPrincipal user) => user.FindFirstValue(PersonClaims.SchoolName) ?? "";
 
     /// <summary>The school and the one sitting that child mode is dropped to.</summary>
-    public static (Guid School, SittingId Sitting) Child(this ClaimsPrincipal user) =>
-        (Guid.Parse(user.FindFirstValue(SchoolClaim)!), SittingId.Parse(user.FindFirstValue(SittingClaim)!, null));
+    public static (SchoolId School, SittingId Sitting) Child(this ClaimsPrincipal user) =>
+        (SchoolId.Parse(user.FindFirstValue(SchoolClaim)!), SittingId.Parse(user.FindFirstValue(SittingClaim)!));
 
     /// <summary>Somebody who may do one sitting.</summary>
-    public static ClaimsPrincipal ChildAt(Guid school, SittingId sitting) => new(new ClaimsIdentity(
+    public static ClaimsPrincipal ChildAt(SchoolId school, SittingId sitting) => new(new ClaimsIdentity(
         [new Claim(SchoolClaim, school.ToString()), new Claim(SittingClaim, sitting.ToString())], ChildScheme));
 }

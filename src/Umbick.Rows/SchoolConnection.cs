@@ -6,10 +6,10 @@ namespace Umbick.Rows;
 /// hands it on.
 /// </summary>
 /// <param name="school">The school.</param>
-public abstract class SchoolConnection(Guid school)
+public abstract class SchoolConnection(SchoolId school)
 {
     /// <summary>The school.</summary>
-    public Guid School => school;
+    public SchoolId School => school;
 
     /// <summary>How many round trips to the database it has cost so far.</summary>
     public int RoundTrips { get; protected set; }

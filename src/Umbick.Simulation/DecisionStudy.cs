@@ -67,7 +67,7 @@ public sealed class DecisionStudy
     private ColdResult Cold(PractisedChild child, Pattern pattern, int visit, int seed)
     {
         var items = Items(pattern, seed).Take(ColdStart.Telling);
-        return new ColdResult(Guid.Empty, Start.AddDays((visit - 1) / VisitsAWeek * 7 + ((visit - 1) % VisitsAWeek * 3)),
+        return new ColdResult(default, Start.AddDays((visit - 1) / VisitsAWeek * 7 + ((visit - 1) % VisitsAWeek * 3)),
             [.. items.Select(item => Answered(child, pattern, item))]);
     }
 

@@ -1,6 +1,7 @@
 using System.Data.Common;
 using Dapper;
 using Npgsql;
+using Umbick.Core.Ids;
 
 namespace Umbick.Store;
 
@@ -12,9 +13,8 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     static Database()
     {
         DefaultTypeMap.MatchNamesWithUnderscores = true;
-        IdHandler<ChildId>.Register();
-        IdHandler<SittingId>.Register();
-        IdHandler<SetId>.Register();
+        foreach (var kind in typeof(Kinds).GetNestedTypes())
+            typeof(IdHandler<>).MakeGenericType(kind).GetMethod(nameof(IdHandler<>.Register))!.Invoke(null, null);
     }
 
     /// <summary>The comment that marks a database of demonstration data.</summary>
@@ -27,7 +27,7 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     public const string SiteLimits = "-c statement_timeout=30s -c lock_timeout=10s -c idle_in_transaction_session_timeout=60s";
 
     /// <summary>Does some work inside one school, as a whole or not at all.</summary>
-    public async Task<T> InSchool<T>(Guid school, Func<SchoolConnection, Task<T>> work, CancellationToken cancel = default)
+    public async Task<T> InSchool<T>(SchoolId school, Func<SchoolConnection, Task<T>> work, CancellationToken cancel = default)
     {
         await using var connection = await source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
@@ -40,7 +40,7 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     }
 
     /// <summary>Does some work inside one school, as a whole or not at all.</summary>
-    public Task InSchool(Guid school, Func<SchoolConnection, Task> work, CancellationToken cancel = default) =>
+    public Task InSchool(SchoolId school, Func<SchoolConnection, Task> work, CancellationToken cancel = default) =>
         InSchool<object?>(
             school,
             async connection =>

@@ -4,7 +4,7 @@ using Dapper;
 namespace Umbick.Store;
 
 /// <summary>An open connection inside one school: every statement ends with the request that it is for.</summary>
-internal sealed class OpenConnection(DbConnection connection, Guid school, CancellationToken cancel) : SchoolConnection(school)
+internal sealed class OpenConnection(DbConnection connection, SchoolId school, CancellationToken cancel) : SchoolConnection(school)
 {
     /// <summary>What the statements are asked by.</summary>
     public DbConnection Connection => connection;

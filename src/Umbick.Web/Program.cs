@@ -30,6 +30,7 @@ builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Records.FileJobs>();
+builder.Services.AddHostedService(services => services.GetRequiredService<Umbick.Web.Pages.Records.FileJobs>());
 builder.Services.AddSingleton<SiteMeters>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SiteMeters>());
 builder.Services.AddHostedService<WarmUp>();

@@ -41,7 +41,7 @@ public sealed class TestSchool : IAsyncLifetime
     }
 
     /// <summary>A new child of a school.</summary>
-    public async Task<ChildId> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
+    public async Task<ChildId> Child(SchoolId school, Stage stage = Stage.FiveMinutesTo)
     {
         var id = new ChildId(Guid.NewGuid());
         await App.InSchool(school, connection => Children.Add(connection, new Child(id, $"Child {id:N}", stage), DateTime.UtcNow));

@@ -9,7 +9,7 @@ namespace Umbick.Cli.Tests;
 /// </summary>
 public sealed class RestoreTests : IAsyncLifetime
 {
-    private static readonly Guid School = Guid.NewGuid();
+    private static readonly SchoolId School = Guid.NewGuid();
 
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-test-");
     private OwnDatabase _database = null!;
@@ -236,7 +236,7 @@ public sealed class RestoreTests : IAsyncLifetime
                         .Select(table => $"{table.Key} {table.Value}")))));
     }
 
-    private static async Task AsOwner(OwnDatabase database, Func<SchoolConnection, Task> work, Guid? school = null)
+    private static async Task AsOwner(OwnDatabase database, Func<SchoolConnection, Task> work, SchoolId? school = null)
     {
         await using var source = NpgsqlDataSource.Create(database.Owner);
         await new Database(source).InSchool(school ?? School, work);

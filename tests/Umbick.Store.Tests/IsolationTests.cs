@@ -228,7 +228,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await deciding.BeginCycle(connection, Guid.NewGuid(), child, 8, 10, "class screening", by);
     }
 
-    private async Task Fill(Guid school)
+    private async Task Fill(SchoolId school)
     {
         var model = new ReadingModel();
         var (asking, practising) = (new Asking(model, TimeProvider.System), new Practising(model, TimeProvider.System));

@@ -41,7 +41,7 @@ public sealed class MigrationTests
                         (await Screenings.Form(connection, screened.Id)).Select(item => item.Time.ToString()));
                     Assert.Equal(new DateOnly(2026, 7, 2), screened.PaperDay);
                     // An answer that had been typed over knows what it put right, and stands.
-                    var rows = (await connection.QueryAsync<(string Raw, Guid? Corrects)>(
+                    var rows = (await connection.QueryAsync<(string Raw, AnswerId? Corrects)>(
                         "select raw, corrects from answer where place = 2 order by seq")).ToList();
                     Assert.Equal([("5:10", true), ("5:11", false)], rows.Select(row => (row.Raw, row.Corrects is null)));
                     Assert.Equal(0, await connection.ExecuteScalarAsync<int>("select count(*) from answer where kept_at <> given_at"));

@@ -29,9 +29,9 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         var link = await Links.Reset(charge, person.Id);
         using var guest = new Visitor(site);
         Assert.Contains("A new password for Knot", (await guest.Page(link)).Body!.TextContent, StringComparison.Ordinal);
-        Task Change(Guid school, PersonRole role, bool leaves) =>
+        Task Change(SchoolId school, PersonRole role, bool leaves) =>
             site.App.InSchool(school, connection => People.Change(connection, person.Id, role, inCharge: false, leaves, DateTime.UtcNow));
-        Task Employ(Guid school) =>
+        Task Employ(SchoolId school) =>
             site.App.InSchool(school, connection => People.Employ(connection, person.Id, "Knot", PersonRole.Teacher, inCharge: false));
         if (what.StartsWith("joined", StringComparison.Ordinal)) await Employ(site.B);
         if (what.EndsWith("left it", StringComparison.Ordinal)) await Change(site.B, PersonRole.Teacher, leaves: true);
@@ -214,7 +214,7 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>Somebody with a second step, and codes on paper.</summary>
-    private async Task<(Person Person, IReadOnlyList<string> Codes)> WithSecondStep(Guid school)
+    private async Task<(Person Person, IReadOnlyList<string> Codes)> WithSecondStep(SchoolId school)
     {
         var person = await site.Colleague(school, PersonRole.Teacher);
         using var teacher = await Visitor.TeacherOf(site, person.UserName);
@@ -227,7 +227,7 @@ public sealed class BetweenTests(Site site) : IClassFixture<Site>
         return (person, [.. on.QuerySelectorAll(".paper-codes code").Select(code => code.TextContent)]);
     }
 
-    private static async Task TurnOff(Visitor charge, Guid person)
+    private static async Task TurnOff(Visitor charge, PersonId person)
     {
         var (_, fields) = await charge.Form("/people", "turn the second step off");
         fields["person"] = person.ToString();

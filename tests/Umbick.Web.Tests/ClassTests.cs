@@ -166,12 +166,12 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
         return keys;
     }
 
-    private async Task<Guid> Start(int children)
+    private async Task<ScreeningId> Start(int children)
     {
         var aliases = Enumerable.Range(1, children).Select(i => $"Pupil {i} {Guid.NewGuid():N}"[..18]).ToList();
         return await site.Class(site.A, Stage.FiveMinutesTo, [.. aliases]);
     }
 
-    private async Task<IReadOnlyList<Item>> Items(Guid id) =>
+    private async Task<IReadOnlyList<Item>> Items(ScreeningId id) =>
         (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, id)))!.Items;
 }

@@ -75,8 +75,8 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
             ["children"] = child.Id.Value,
             ["ask"] = sitting.Value,
             ["practise"] = set.Value,
-            ["visits"] = visit,
-            ["classes"] = named,
+            ["visits"] = visit.Value,
+            ["classes"] = named.Value,
             ["sheets"] = sitting.Value
         };
         var before = await Rows();

@@ -124,7 +124,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     /// <summary>
     /// A visit of three that has reached a place, where they gave the same wrong answer; in practice what came of it is seen.
     /// </summary>
-    private async Task<Guid> VisitAt(VisitPart part, int place)
+    private async Task<VisitId> VisitAt(VisitPart part, int place)
     {
         var (visit, children) = await site.Visit(site.A, 3);
         await site.App.InSchool(site.A, async connection =>

@@ -125,11 +125,11 @@ public sealed class HostileFormTests(Site site) : IClassFixture<Site>
         var sitting = await site.Sitting(site.B, child.Id);
         var (set, _) = await site.Set(site.B, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.B, 1);
-        return [child.Id.Value, sitting.Value, set.Value, visit, await site.Class(site.B, Core.Items.Stage.OClock, "Skua"),
-            (await site.Colleague(site.B, PersonRole.Teacher)).Id];
+        return [child.Id.Value, sitting.Value, set.Value, visit.Value, (await site.Class(site.B, Core.Items.Stage.OClock, "Skua")).Value,
+            (await site.Colleague(site.B, PersonRole.Teacher)).Id.Value];
     }
 
-    private Task<string> EverythingOf(Guid school) => site.App.InSchool(school, async connection =>
+    private Task<string> EverythingOf(SchoolId school) => site.App.InSchool(school, async connection =>
     {
         var hashes = new List<string>();
         foreach (var table in RecordRows.Tables.Append("person").Append("slot").Append("holiday").Append("school"))

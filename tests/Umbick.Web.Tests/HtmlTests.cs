@@ -58,8 +58,8 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
             ["children"] = child.Id.Value,
             ["ask"] = sitting.Value,
             ["practise"] = set.Value,
-            ["visits"] = visit,
-            ["classes"] = await site.Class(site.A, Stage.OClock, "Skua"),
+            ["visits"] = visit.Value,
+            ["classes"] = (await site.Class(site.A, Stage.OClock, "Skua")).Value,
             ["sheets"] = practice.Value,
         };
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);

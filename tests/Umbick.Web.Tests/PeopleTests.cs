@@ -270,7 +270,7 @@ public sealed class PeopleTests(Site site) : IClassFixture<Site>
         return await Links.Invitation(charge, role);
     }
 
-    private static async Task Change(Visitor charge, Guid person, string role)
+    private static async Task Change(Visitor charge, PersonId person, string role)
     {
         var (_, fields) = await charge.Form("/people", "Keep");
         (fields["person"], fields["role"]) = (person.ToString(), role);

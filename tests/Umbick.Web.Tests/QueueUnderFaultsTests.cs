@@ -62,7 +62,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
 
         public Guid Sitting { get; init; }
 
-        public Guid Screening { get; init; }
+        public ScreeningId Screening { get; init; }
 
         public IReadOnlyList<Guid> Sittings { get; init; } = [];
 

@@ -107,7 +107,7 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
     private static string Right(Item item) => item.Right.Short(Wording.Usual);
 
     /// <summary>A child with two sittings behind them.</summary>
-    private async Task<ChildId> Known(Guid school)
+    private async Task<ChildId> Known(SchoolId school)
     {
         var child = (await site.Child(school)).Id;
         foreach (var daysAgo in new[] { 20, 10 })

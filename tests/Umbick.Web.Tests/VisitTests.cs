@@ -267,10 +267,10 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         });
     }
 
-    private async Task<(Browser Browser, ChildId Child, Guid Visit)> Begun() => await BegunTogether(1) is var (browser, visit, children)
+    private async Task<(Browser Browser, ChildId Child, VisitId Visit)> Begun() => await BegunTogether(1) is var (browser, visit, children)
         ? (browser, children[0], visit) : default;
 
-    private async Task<(Browser Browser, Guid Visit, IReadOnlyList<ChildId> Children)> BegunTogether(int count)
+    private async Task<(Browser Browser, VisitId Visit, IReadOnlyList<ChildId> Children)> BegunTogether(int count)
     {
         var (visit, children) = await site.Visit(site.A, count);
         var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
@@ -278,7 +278,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         return (browser, visit, children);
     }
 
-    private Task<VisitState> At(Browser browser) => Load(Guid.Parse(browser.Path.Split('/')[^1]));
+    private Task<VisitState> At(Browser browser) => Load(VisitId.Parse(browser.Path.Split('/')[^1]));
 
-    private async Task<VisitState> Load(Guid visit) => (await site.App.InSchool(site.A, connection => VisitState.Load(connection, visit)))!;
+    private async Task<VisitState> Load(VisitId visit) => (await site.App.InSchool(site.A, connection => VisitState.Load(connection, visit)))!;
 }

@@ -9,16 +9,24 @@ const { AnswerQueue } = globalThis;
 function storage(room = Infinity) {
   const kept = new Map();
   return {
-    get length() { return kept.size; },
+    get length() {
+      return kept.size;
+    },
     key: (i) => [...kept.keys()][i] ?? null,
     getItem: (key) => kept.get(key) ?? null,
-    setItem: (key, value) => { if (kept.size >= room) throw new Error("full"); kept.set(key, value); },
+    setItem: (key, value) => {
+      if (kept.size >= room) throw new Error("full");
+      kept.set(key, value);
+    },
     removeItem: (key) => kept.delete(key),
   };
 }
 
-const reply = (outcome, id, { status = 200, body = "" } = {}) =>
-  ({ status, text: async () => body, headers: new Headers(outcome ? { "Umbick-Answer": `${outcome} ${id}` } : {}) });
+const reply = (outcome, id, { status = 200, body = "" } = {}) => ({
+  status,
+  text: async () => body,
+  headers: new Headers(outcome ? { "Umbick-Answer": `${outcome} ${id}` } : {}),
+});
 
 // A server that answers each request by the next of these, and remembers what it was sent.
 function queue(replies, { room, scope = "one", store = storage(room), patience = 20 } = {}) {
@@ -26,20 +34,48 @@ function queue(replies, { room, scope = "one", store = storage(room), patience =
   const settled = [];
   let renewed = 0;
   const made = new AnswerQueue({
-    scope, storage: store, patience, tick: 1, token: () => "t", renew: async () => { renewed++; }, settled: (entry, heard) => settled.push([entry.id, heard.outcome]), reasonIn: (body) => body,
+    scope,
+    storage: store,
+    patience,
+    tick: 1,
+    token: () => "t",
+    renew: async () => {
+      renewed++;
+    },
+    settled: (entry, heard) => settled.push([entry.id, heard.outcome]),
+    reasonIn: (body) => body,
     fetch: async (path, { body, signal }) => {
       sent.push(body.get("answer"));
-      return (replies.shift() ?? (() => { throw new Error("no network"); }))(body.get("answer"), signal);
+      return (
+        replies.shift() ??
+        (() => {
+          throw new Error("no network");
+        })
+      )(body.get("answer"), signal);
     },
   });
-  return { made, sent, settled, store, get renewed() { return renewed; } };
+  return {
+    made,
+    sent,
+    settled,
+    store,
+    get renewed() {
+      return renewed;
+    },
+  };
 }
 
 const kept = (id) => reply("kept", id);
-const lost = () => { throw new TypeError("network"); };
+const lost = () => {
+  throw new TypeError("network");
+};
 // A person's next press comes after the page has come to rest.
 async function submit(made, id, place = "1") {
-  const heard = await made.submit("/turn", [["answer", id], ["place", place], ["raw", "4:00"]]);
+  const heard = await made.submit("/turn", [
+    ["answer", id],
+    ["place", place],
+    ["raw", "4:00"],
+  ]);
   await new Promise(setImmediate);
   return heard;
 }
@@ -85,7 +121,10 @@ test("two answers of one place go in their order, also where the first fails", a
   await submit(made, "a", "1");
   await submit(made, "b", "1");
   await made.flush();
-  assert.deepEqual(sent.filter((id, i) => sent.indexOf(id) === i), ["a", "b"]);
+  assert.deepEqual(
+    sent.filter((id, i) => sent.indexOf(id) === i),
+    ["a", "b"],
+  );
   assert.equal(made.waiting().length, 0);
 });
 
@@ -115,16 +154,22 @@ test("a device that stores nothing keeps it while the page is open, and says so"
 test("any order of losses ends with each answer kept once, in the order given", async () => {
   for (let seed = 1; seed <= 50; seed++) {
     let state = seed;
-    const chance = () => { state = (state * 1103515245 + 12345) % 2147483648; return state / 2147483648; };
+    const chance = () => {
+      state = (state * 1103515245 + 12345) % 2147483648;
+      return state / 2147483648;
+    };
     const server = [];
     const all = queue([], {});
-    const { made } = queue(Array.from({ length: 400 }, () => (id) => {
-      if (chance() < 0.3) return lost();
-      if (!server.includes(id)) server.push(id);
-      // The reply is lost after the answer was kept.
-      if (chance() < 0.3) return lost();
-      return kept(id);
-    }), { store: all.store });
+    const { made } = queue(
+      Array.from({ length: 400 }, () => (id) => {
+        if (chance() < 0.3) return lost();
+        if (!server.includes(id)) server.push(id);
+        // The reply is lost after the answer was kept.
+        if (chance() < 0.3) return lost();
+        return kept(id);
+      }),
+      { store: all.store },
+    );
     for (let i = 0; i < 6; i++) await submit(made, `${i}`, `${i}`);
     for (let i = 0; i < 60 && made.waiting().length > 0; i++) await made.flush();
     assert.deepEqual(server, ["0", "1", "2", "3", "4", "5"], `seed ${seed}`);

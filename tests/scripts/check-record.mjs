@@ -1,4 +1,5 @@
-// Says whether a child's record is as its published schema has it: check-record.mjs SCHEMA RECORD. Exit code 1, with what is wrong, where it is not.
+// Says whether a child's record is as its published schema has it: check-record.mjs SCHEMA RECORD. Exit code 1, with what is wrong, where
+// it is not.
 import { readFileSync } from "node:fs";
 import Ajv from "ajv/dist/2020.js";
 

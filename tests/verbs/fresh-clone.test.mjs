@@ -1,5 +1,5 @@
-// Each verb of the launcher on a fresh clone of what lies here, in a folder with a space, by paths that are told from where it is called. What a school's
-// site says when it is started wrongly, and what it does when its database dies.
+// Each verb of the launcher on a fresh clone of what lies here, in a folder with a space, by paths that are told from where it is called.
+// What a school's site says when it is started wrongly, and what it does when its database dies.
 import { after, before, test } from "node:test";
 import assert from "node:assert/strict";
 import { spawn, spawnSync } from "node:child_process";
@@ -13,7 +13,9 @@ const home = mkdtempSync(join(tmpdir(), "umbick verbs "));
 const clone = join(home, "a clone");
 const elsewhere = join(home, "from elsewhere");
 const umbick = join(clone, "umbick");
-const environment = Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith("UMBICK_") && !name.startsWith("NODE_TEST")));
+const environment = Object.fromEntries(
+  Object.entries(process.env).filter(([name]) => !name.startsWith("UMBICK_") && !name.startsWith("NODE_TEST")),
+);
 // What needs minutes, or this test itself, is run elsewhere.
 const notHere = ["test", "shots", "bench"];
 const ran = new Set();
@@ -51,7 +53,11 @@ async function started(...words) {
   const child = spawn(umbick, words, { cwd: elsewhere, env: environment, stdio: ["ignore", "pipe", "pipe"] });
   let said = "";
   const there = new Promise((resolve, reject) => {
-    for (const stream of [child.stdout, child.stderr]) stream.on("data", (text) => { said += text; if (said.includes("stops it")) resolve(); });
+    for (const stream of [child.stdout, child.stderr])
+      stream.on("data", (text) => {
+        said += text;
+        if (said.includes("stops it")) resolve();
+      });
     child.on("exit", (code) => reject(new Error(`${words.join(" ")} ended with ${code}: ${said}`)));
   });
   const over = new Promise((resolve) => child.on("exit", resolve));
@@ -63,14 +69,18 @@ async function answers(address, status = 200) {
   for (let tries = 0; tries < 1800; tries++) {
     try {
       if ((await fetch(address)).status === status) return;
-    } catch { /* Not yet. */ }
+    } catch {
+      /* Not yet. */
+    }
     await new Promise((again) => setTimeout(again, 100));
   }
   assert.fail(`${address} does not answer with ${status}`);
 }
 
 before(() => {
-  for (const file of spawnSync("git", ["ls-files", "-co", "--exclude-standard", "-z"], { cwd: source, encoding: "utf8" }).stdout.split("\0").filter((name) => name && existsSync(join(source, name)))) {
+  for (const file of spawnSync("git", ["ls-files", "-co", "--exclude-standard", "-z"], { cwd: source, encoding: "utf8" })
+    .stdout.split("\0")
+    .filter((name) => name && existsSync(join(source, name)))) {
     mkdirSync(dirname(join(clone, file)), { recursive: true });
     cpSync(join(source, file), join(clone, file));
   }
@@ -84,17 +94,28 @@ after(() => {
 });
 
 test("the reading model runs on a fresh clone, on files beside whoever calls", () => {
-  const asked = spawnSync(umbick, ["sitting"], { cwd: elsewhere, env: environment, encoding: "utf8", input: '{"child":"a","items":1,"stage":4}\n{"answer":"4:00"}\n' });
+  const asked = spawnSync(umbick, ["sitting"], {
+    cwd: elsewhere,
+    env: environment,
+    encoding: "utf8",
+    input: '{"child":"a","items":1,"stage":4}\n{"answer":"4:00"}\n',
+  });
   assert.equal(asked.status, 0, asked.stderr);
   assert.match(asked.stdout, /^\{"ask":/);
   ran.add("sitting");
-  writeFileSync(join(elsewhere, "answers.csv"), "child,date,task,given,answer\nFennel,2026-03-02,read-digital,6:20,7:20\nFennel,2026-03-02,read-digital,4:40,5:40\n");
+  writeFileSync(
+    join(elsewhere, "answers.csv"),
+    "child,date,task,given,answer\nFennel,2026-03-02,read-digital,6:20,7:20\nFennel,2026-03-02,read-digital,4:40,5:40\n",
+  );
   assert.equal(JSON.parse(done("diagnose", "answers.csv")).children[0].child, "Fennel");
   assert.match(done("simulate", "--children", "1"), /one/);
 });
 
 test("a school is made, filled, backed up, put back and brought up to date, each twice", () => {
-  assert.match(done("new-school", "--name", "Skerry School", "--zone", "Europe/London", "--teacher", "Tern", "--user-name", "tern@skerry.example"), /Password:/);
+  assert.match(
+    done("new-school", "--name", "Skerry School", "--zone", "Europe/London", "--teacher", "Tern", "--user-name", "tern@skerry.example"),
+    /Password:/,
+  );
   done("add-teacher", "--teacher", "Knot", "--user-name", "knot@skerry.example");
   assert.match(done("let-in", "knot@skerry.example"), /\/welcome\//);
   assert.match(done("let-in", "knot@skerry.example", "--second-step"), /has no second step/);
@@ -114,16 +135,50 @@ test("a school is made, filled, backed up, put back and brought up to date, each
   }
   assert.match(done("drop-replaced"), /Dropped/);
   assert.match(run("well").stdout, /Database \d/);
-  assert.equal(statSync(join(elsewhere, "kept", readdirSync(join(elsewhere, "kept")).find((name) => name.endsWith(".backup")))).mode & 0o77, 0);
+  assert.equal(
+    statSync(
+      join(
+        elsewhere,
+        "kept",
+        readdirSync(join(elsewhere, "kept")).find((name) => name.endsWith(".backup")),
+      ),
+    ).mode & 0o77,
+    0,
+  );
 });
 
 test("what is wrong with how a site is started is told before anything is started", () => {
   const at = (name) => join(home, name);
-  const certificate = (name, ...days) => spawnSync("openssl", ["req", "-x509", "-newkey", "rsa:2048", "-nodes", ...days, "-subj", "/CN=clock.skerry.example", "-keyout", at(`${name}.key`), "-out", at(`${name}.pem`)]);
+  const certificate = (name, ...days) =>
+    spawnSync("openssl", [
+      "req",
+      "-x509",
+      "-newkey",
+      "rsa:2048",
+      "-nodes",
+      ...days,
+      "-subj",
+      "/CN=clock.skerry.example",
+      "-keyout",
+      at(`${name}.key`),
+      "-out",
+      at(`${name}.pem`),
+    ]);
   certificate("over", "-not_before", "20200101000000Z", "-not_after", "20200102000000Z");
   if (!existsSync(at("over.pem"))) {
     // An older openssl has no such option: the same by its small authority.
-    spawnSync("openssl", ["req", "-newkey", "rsa:2048", "-nodes", "-subj", "/CN=clock.skerry.example", "-keyout", at("over.key"), "-out", at("over.csr")]);
+    spawnSync("openssl", [
+      "req",
+      "-newkey",
+      "rsa:2048",
+      "-nodes",
+      "-subj",
+      "/CN=clock.skerry.example",
+      "-keyout",
+      at("over.key"),
+      "-out",
+      at("over.csr"),
+    ]);
     spawnSync("openssl", ["x509", "-req", "-in", at("over.csr"), "-signkey", at("over.key"), "-days", "-1", "-out", at("over.pem")]);
   }
   certificate("good", "-days", "30");
@@ -147,7 +202,23 @@ test("a database that dies is started again under its site, and a backup is made
   await answers(ready);
   refused(["restore", "kept", "--replace"], /the site runs/);
   refused(["start", "--port", `${port + 1}`], /runs already/);
-  const postmaster = () => readFileSync(spawnSync("find", [userInfo().uid === 0 ? "/var/lib/umbick" : join(clone, ".umbick/clusters"), "-path", `*${userInfo().uid === 0 ? clone.slice(1).replace(/[^A-Za-z0-9]/g, "-") : "school"}*`, "-name", "postmaster.pid"], { encoding: "utf8" }).stdout.trim().split("\n")[0], "utf8").split("\n")[0];
+  const postmaster = () =>
+    readFileSync(
+      spawnSync(
+        "find",
+        [
+          userInfo().uid === 0 ? "/var/lib/umbick" : join(clone, ".umbick/clusters"),
+          "-path",
+          `*${userInfo().uid === 0 ? clone.slice(1).replace(/[^A-Za-z0-9]/g, "-") : "school"}*`,
+          "-name",
+          "postmaster.pid",
+        ],
+        { encoding: "utf8" },
+      )
+        .stdout.trim()
+        .split("\n")[0],
+      "utf8",
+    ).split("\n")[0];
   for (let time = 0; time < 2; time++) {
     process.kill(Number(postmaster()), "SIGKILL");
     done("backup", "kept");
@@ -170,13 +241,24 @@ test("the demonstration is served", async () => {
 
 test("a folder that root began is told to somebody else", { skip: userInfo().uid !== 0 }, () => {
   spawnSync("chmod", ["-R", "a+rX", home]);
-  const { status, stderr } = spawnSync("runuser", ["-u", "nobody", "--", umbick, "demo"], { cwd: "/", env: environment, encoding: "utf8" });
+  const { status, stderr } = spawnSync("runuser", ["-u", "nobody", "--", umbick, "demo"], {
+    cwd: "/",
+    env: environment,
+    encoding: "utf8",
+  });
   assert.equal(status, 2);
   assert.match(stderr, /belongs to root, not to nobody/);
 });
 
 test("each verb that the launcher and the front page tell of was run", () => {
   const help = done("help");
-  const told = new Set([help, readFileSync(join(source, "README.md"), "utf8")].flatMap((text) => [...text.matchAll(/^\.\/umbick ([a-z-]+)/gm)].map((verb) => verb[1])));
-  assert.deepEqual([...told].filter((verb) => !ran.has(verb) && !notHere.includes(verb)), []);
+  const told = new Set(
+    [help, readFileSync(join(source, "README.md"), "utf8")].flatMap((text) =>
+      [...text.matchAll(/^\.\/umbick ([a-z-]+)/gm)].map((verb) => verb[1]),
+    ),
+  );
+  assert.deepEqual(
+    [...told].filter((verb) => !ran.has(verb) && !notHere.includes(verb)),
+    [],
+  );
 });

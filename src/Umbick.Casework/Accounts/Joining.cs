@@ -15,7 +15,7 @@ public static class Joining
     /// <returns>The name of the school; the invitation, null where it is over; and the user name of whoever could not get in, null for
     /// somebody new.</returns>
     public static async Task<(string SchoolName, Invitation? Invitation, string? UserName)> Load(
-        SchoolConnection connection, Guid id, DateTime now)
+        SchoolConnection connection, InvitationId id, DateTime now)
     {
         var school = await Schools.Current(connection);
         var invitation = await Invitations.Find(connection, id, now);
@@ -53,7 +53,7 @@ public static class Joining
         return new Joined(account);
     }
 
-    private static async Task<Joined> LetIn(SchoolConnection connection, Guid known, string passwordHash, DateTime now)
+    private static async Task<Joined> LetIn(SchoolConnection connection, PersonId known, string passwordHash, DateTime now)
     {
         if (await People.Find(connection, known) is not { } person) return new Joined(null);
         // The second step stays: turning it off is a deed of its own.

@@ -6,17 +6,17 @@ namespace Umbick.Casework.Accounts;
 public sealed record OwnAccount(Person Person, IReadOnlyList<OpenSession> Sessions)
 {
     /// <summary>The account of whoever is signed in.</summary>
-    public static async Task<OwnAccount> Load(SchoolConnection connection, Guid person, DateTime now) =>
+    public static async Task<OwnAccount> Load(SchoolConnection connection, PersonId person, DateTime now) =>
         new((await People.Find(connection, person))!, await Store.Sessions.LoadOpen(connection, person, now));
 
     /// <summary>They have read who turned their second step off.</summary>
-    public static Task ToldOfSecondStep(SchoolConnection connection, Guid person) => People.ToldOfSecondStep(connection, person);
+    public static Task ToldOfSecondStep(SchoolConnection connection, PersonId person) => People.ToldOfSecondStep(connection, person);
 
     /// <summary>Ends one of their sessions.</summary>
-    public static Task EndSession(SchoolConnection connection, Guid session, DateTime now) => Store.Sessions.End(connection, session, now);
+    public static Task EndSession(SchoolConnection connection, SessionId session, DateTime now) => Store.Sessions.End(connection, session, now);
 
     /// <summary>Ends every session at this school, and keeps what was changed, where something was.</summary>
-    public static async Task EndSessions(SchoolConnection connection, Guid person, string? what, DateTime now)
+    public static async Task EndSessions(SchoolConnection connection, PersonId person, string? what, DateTime now)
     {
         await Store.Sessions.EndOf(connection, person, now);
         if (what is not null) await Audit.Note(connection, person, what, now);

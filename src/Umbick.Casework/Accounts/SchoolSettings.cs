@@ -16,7 +16,7 @@ public static class SchoolSettings
     /// <param name="now">When.</param>
     /// <returns>Whether it was kept: not where there is no such zone.</returns>
     public static async Task<bool> Choose(
-        SchoolConnection connection, IReadOnlyDictionary<string, string> settings, string? zone, Guid by, DateTime now)
+        SchoolConnection connection, IReadOnlyDictionary<string, string> settings, string? zone, PersonId by, DateTime now)
     {
         if (!string.IsNullOrEmpty(zone)
             && (!(await Schools.TimeZones(connection)).Contains(zone) || await Schools.MoveTo(connection, zone) == 0)) return false;

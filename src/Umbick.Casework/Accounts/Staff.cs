@@ -8,8 +8,8 @@ namespace Umbick.Casework.Accounts;
 /// <param name="Waiting">Invitations that nobody has used yet, the latest first.</param>
 /// <param name="StoppedUntil">Until when somebody's second step is closed, after too many wrong codes.</param>
 public sealed record Staff(
-    IReadOnlyList<Person> People, IReadOnlyDictionary<Guid, DateTime> LastSeen, IReadOnlyList<Invitation> Waiting,
-    IReadOnlyDictionary<Guid, DateTime> StoppedUntil)
+    IReadOnlyList<Person> People, IReadOnlyDictionary<PersonId, DateTime> LastSeen, IReadOnlyList<Invitation> Waiting,
+    IReadOnlyDictionary<PersonId, DateTime> StoppedUntil)
 {
     /// <summary>Everybody at the school.</summary>
     public static async Task<Staff> Load(SchoolConnection connection, DateTime now) => new(
@@ -19,10 +19,10 @@ public sealed record Staff(
         (await DoorTries.StoppedSteps(connection)).ToDictionary(stopped => stopped.Person, stopped => stopped.Until));
 
     /// <summary>Somebody who works at the school; null where they do not.</summary>
-    public static Task<Person?> Find(SchoolConnection connection, Guid person) => Store.People.Find(connection, person);
+    public static Task<Person?> Find(SchoolConnection connection, PersonId person) => Store.People.Find(connection, person);
 
     /// <summary>The names of everybody who works or has worked at the school.</summary>
-    public static Task<IReadOnlyDictionary<Guid, string>> Names(SchoolConnection connection) => Store.People.Names(connection);
+    public static Task<IReadOnlyDictionary<PersonId, string>> Names(SchoolConnection connection) => Store.People.Names(connection);
 
     /// <summary>What somebody is, in words.</summary>
     public static string InWords(PersonRole role, bool inCharge) => role == PersonRole.Assistant ? "assistant"
@@ -31,7 +31,7 @@ public sealed record Staff(
     /// <summary>Makes a link by which somebody new comes in.</summary>
     /// <returns>The secret part of the link; or why there is none, in a sentence.</returns>
     public static async Task<(string? Secret, string? Why)> Invite(
-        SchoolConnection connection, string? name, PersonRole role, bool inCharge, Guid by, DateTime now)
+        SchoolConnection connection, string? name, PersonRole role, bool inCharge, PersonId by, DateTime now)
     {
         var given = (name ?? "").Trim();
         if (given.Length is 0 or > Person.LongestName || given.Any(char.IsControl) || !Enum.IsDefined(role))
@@ -50,7 +50,7 @@ public sealed record Staff(
     /// <param name="now">When.</param>
     /// <returns>The secret part of the link; or why there is none, in a sentence.</returns>
     public static async Task<(string? Secret, string? Why)> LinkToGetIn(
-        SchoolConnection connection, Person known, int schools, Guid by, DateTime now)
+        SchoolConnection connection, Person known, int schools, PersonId by, DateTime now)
     {
         // Whoever could let in somebody who works elsewhere too could go in there as them.
         if (schools > 1) return (null,
@@ -62,12 +62,12 @@ public sealed record Staff(
     }
 
     /// <summary>Takes an invitation back: its link opens nothing any more.</summary>
-    public static Task TakeBack(SchoolConnection connection, Guid invitation, DateTime now) =>
+    public static Task TakeBack(SchoolConnection connection, InvitationId invitation, DateTime now) =>
         Invitations.TakeBack(connection, invitation, now);
 
     /// <summary>Turns off the second step of somebody who has lost the device. They are told when they next come in.</summary>
     /// <returns>Why it stays on, in a sentence; null where it is off.</returns>
-    public static async Task<string?> TurnSecondStepOff(SchoolConnection connection, Person known, Guid by, string byName, DateTime now)
+    public static async Task<string?> TurnSecondStepOff(SchoolConnection connection, Person known, PersonId by, string byName, DateTime now)
     {
         if (!known.TwoFactor) return null;
         if (!await Store.People.TurnSecondStepOff(connection, known.Id, byName, now))
@@ -82,7 +82,7 @@ public sealed record Staff(
     /// <summary>Gives somebody another role.</summary>
     /// <returns>Why they keep theirs, in a sentence; null where it is done.</returns>
     public static async Task<string?> Change(
-        SchoolConnection connection, Person known, PersonRole role, bool inCharge, Guid by, DateTime now)
+        SchoolConnection connection, Person known, PersonRole role, bool inCharge, PersonId by, DateTime now)
     {
         var right = inCharge && role == PersonRole.Teacher;
         if ((role, right) == (known.Role, known.InCharge)) return null;
@@ -93,7 +93,7 @@ public sealed record Staff(
 
     /// <summary>Somebody leaves the school.</summary>
     /// <returns>Why they stay, in a sentence; null where it is done.</returns>
-    public static async Task<string?> Leave(SchoolConnection connection, Person known, Guid by, DateTime now)
+    public static async Task<string?> Leave(SchoolConnection connection, Person known, PersonId by, DateTime now)
     {
         if (!await Store.People.Change(connection, known.Id, known.Role, known.InCharge, leaves: true, now)) return SomebodyInCharge;
         await Audit.Note(connection, by, AuditKinds.Left, now, whom: known.Id);

@@ -21,7 +21,7 @@ internal static class AnswerKeeping
     /// lost.</param>
     /// <returns>What became of it, and where the sitting stands then, where nothing has to be loaded for that.</returns>
     public static async Task<AnswerTaken> Keep(
-        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, Guid? by,
+        SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, PersonId? by,
         DateTime now, Func<SittingState, Task<SittingState?>> goOn)
     {
         if (await SittingState.Lock(connection, sittingId) is not { } locked || !fits(locked.Sitting))
@@ -31,7 +31,7 @@ internal static class AnswerKeeping
 
     /// <summary>The same for a sitting that is locked already.</summary>
     public static async Task<AnswerTaken> Keep(
-        SchoolConnection connection, ReadingModel model, SittingState locked, Submission submission, Guid? by, DateTime now,
+        SchoolConnection connection, ReadingModel model, SittingState locked, Submission submission, PersonId? by, DateTime now,
         Func<SittingState, Task<SittingState?>> goOn)
     {
         var (sitting, rows, sittingId) = (locked.Sitting, locked.Rows, locked.Sitting.Id);
@@ -54,7 +54,7 @@ internal static class AnswerKeeping
     /// What becomes of an answer to its place. Whatever was asked can be answered once, also when the sitting has moved on or is over, and
     /// also an item that was taken back; after that an answer has to name the one that it puts right.
     /// </summary>
-    private static AnswerOutcome OutcomeOf(Sitting sitting, SittingRows rows, Submission submission, Guid? by)
+    private static AnswerOutcome OutcomeOf(Sitting sitting, SittingRows rows, Submission submission, PersonId? by)
     {
         if (rows.Answers.FirstOrDefault(answer => answer.Id == submission.Id) is { } before)
             return submission.IsSame(before) ? AnswerOutcome.KeptBefore : AnswerOutcome.OtherAnswerKept;

@@ -21,7 +21,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is not { } row) return null;
         beginning = ListedItems.Fitting(await WithPattern(connection, child, beginning ?? new AskingOptions()), row.Stage);
-        var id = beginning.Id ?? clock.NewId<SittingId>();
+        var id = beginning.Id ?? SittingId.New(clock);
         if (await Sittings.Find(connection, id) is { } started) return started.Child == child ? id : null;
         if (row.OpenAsking is { } open) return open;
         // What the teacher's own clock carries is asked once: it is the school's choice from then on.
@@ -54,7 +54,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
 
     /// <summary>Starts a sitting with each of several children who share a clock, in this order.</summary>
     /// <returns>The sitting of the first; null where the school has no such child.</returns>
-    public async Task<SittingId?> StartTogether(SchoolConnection connection, IReadOnlyList<ChildId> children, Guid visit)
+    public async Task<SittingId?> StartTogether(SchoolConnection connection, IReadOnlyList<ChildId> children, VisitId visit)
     {
         SittingId? first = null;
         for (var turn = 0; turn < children.Count; turn++)
@@ -66,14 +66,14 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>The sitting of the first of several children who share a clock; null where none has begun.</summary>
-    public static async Task<SittingId?> FirstTogether(SchoolConnection connection, Guid visit) =>
+    public static async Task<SittingId?> FirstTogether(SchoolConnection connection, VisitId visit) =>
         await Sittings.OfVisit(connection, visit) is [var begun, ..] ? begun.Id : null;
 
     /// <summary>A sitting as it stands; null where the school has none such.</summary>
     public static Task<Sitting?> Find(SchoolConnection connection, SittingId id) => Sittings.Find(connection, id);
 
     /// <summary>The visit in which a sitting is held, where both go on; null where not.</summary>
-    public static async Task<Guid?> VisitUnderWay(SchoolConnection connection, SittingId id) =>
+    public static async Task<VisitId?> VisitUnderWay(SchoolConnection connection, SittingId id) =>
         await Sittings.Find(connection, id) is { Visit: { } visit, EndedAt: null }
             && await Visits.Find(connection, visit) is { EndedAt: null } ? visit : null;
 
@@ -103,11 +103,11 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, PersonId? by) =>
         (await Keep(connection, sittingId, submission, by)).Outcome;
 
     /// <summary>The same, with where the sitting stands then.</summary>
-    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by) =>
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, PersonId? by) =>
         AnswerKeeping.Keep(connection, model, sittingId, sitting => !sitting.IsPractice, submission, by, Now,
             GoOnFrom(connection, submission, by));
 
@@ -122,7 +122,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="by">Who typed it.</param>
     public async Task<TypedAnswerTaken> KeepTyped(
-        SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, Guid by)
+        SchoolConnection connection, SittingId sittingId, Submission submission, AnswerMode? mode, string confirmed, PersonId by)
     {
         if (await SittingState.Lock(connection, sittingId) is not { Sitting.IsPractice: false } locked)
             return new(AnswerOutcome.NotFound, null, null);
@@ -143,10 +143,10 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>The same for a sitting that is locked already.</summary>
-    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingState locked, Submission submission, Guid? by) =>
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingState locked, Submission submission, PersonId? by) =>
         AnswerKeeping.Keep(connection, model, locked, submission, by, Now, GoOnFrom(connection, submission, by));
 
-    private Func<SittingState, Task<SittingState?>> GoOnFrom(SchoolConnection connection, Submission submission, Guid? by) =>
+    private Func<SittingState, Task<SittingState?>> GoOnFrom(SchoolConnection connection, Submission submission, PersonId? by) =>
         async state => state.Sitting.CurrentPlace == submission.Place ? await GoOn(connection, state, alone: by is null) : state;
 
     /// <summary>Leaves an item out and asks another.</summary>

@@ -31,7 +31,7 @@ public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Deliv
     public string? ClockCarries { get; init; }
 
     /// <summary>The visit that it shares with other children's sittings.</summary>
-    public Guid? Visit { get; init; }
+    public VisitId? Visit { get; init; }
 
     /// <summary>The child's place in the turns of the visit.</summary>
     public int TurnInVisit { get; init; }

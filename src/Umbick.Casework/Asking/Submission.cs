@@ -8,7 +8,7 @@ namespace Umbick.Casework;
 /// <param name="Raw">The answer exactly as given.</param>
 /// <param name="Mode">How it was given.</param>
 /// <param name="Seconds">How long it took, where it was measured; what is no length of time counts as not measured.</param>
-public sealed record Submission(Guid Id, int Place, string Raw, AnswerMode Mode, float? Seconds)
+public sealed record Submission(AnswerId Id, int Place, string Raw, AnswerMode Mode, float? Seconds)
 {
     /// <summary>Nobody answers a question for longer than this, in seconds.</summary>
     private const float LongestSeconds = 24 * 60 * 60;
@@ -29,7 +29,7 @@ public sealed record Submission(Guid Id, int Place, string Raw, AnswerMode Mode,
     public int Try { get; init; } = 1;
 
     /// <summary>The answer that it puts right; null where it is the first to its place.</summary>
-    public Guid? Corrects { get; init; }
+    public AnswerId? Corrects { get; init; }
 
     /// <summary>Whether the child has gone on since, because there was no connection: it is not looked at again.</summary>
     public bool Later { get; init; }
@@ -43,7 +43,7 @@ public sealed record Submission(Guid Id, int Place, string Raw, AnswerMode Mode,
     /// <summary>When it was given, if it arrives now: not before anything was asked, whatever a page says of how long it waited.</summary>
     public DateTime GivenAt(DateTime started, DateTime now) => now - Waited < started && started < now ? started : now - Waited;
 
-    internal AnswerRow RowIn(SittingId sitting, Guid? by) => new()
+    internal AnswerRow RowIn(SittingId sitting, PersonId? by) => new()
     {
         Sitting = sitting,
         Id = Id,

@@ -19,12 +19,12 @@ public sealed record Beginning(IReadOnlyList<CaseloadChild> Children, WhatNext W
            where seat.Why is null && !work.IsSeen(seat.Child)
            from job in seat.Jobs
            let what = work.Jobs[job].What
-           group work.Children[seat.Child] by what.Step == NextStep.Practise ? (what.Step, what.Pattern?.Id, default(Guid))
+           group work.Children[seat.Child] by what.Step == NextStep.Practise ? (what.Step, what.Pattern?.Id, default(ChildId))
                : (what.Step, what.Pattern?.Id, seat.Child) into same
            select new Beginning([.. same], WhatOf(work, slot, same.First(), same.Key.Step, same.Key.Item2)),
     ];
 
     private static WhatNext WhatOf(DayWork work, PlannedSlot slot, CaseloadChild child, NextStep step, string? pattern) =>
-        slot.Seats.First(seat => seat.Child == child.Child.Id.Value).Jobs.Select(job => work.Jobs[job].What)
+        slot.Seats.First(seat => seat.Child == child.Child.Id).Jobs.Select(job => work.Jobs[job].What)
             .First(what => what.Step == step && what.Pattern?.Id == pattern);
 }

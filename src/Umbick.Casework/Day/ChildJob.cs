@@ -18,7 +18,7 @@ public sealed record ChildJob(Job Job, WhatNext What)
     public static IReadOnlyList<ChildJob> For(CaseloadChild child, DateOnly today, DateOnly to)
     {
         var summary = child.SummaryOn(today);
-        var (state, id) = (summary.State, child.Child.Id.Value);
+        var (state, id) = (summary.State, child.Child.Id);
         var jobs = new List<ChildJob>();
         if (!state.AskingOpen)
         {

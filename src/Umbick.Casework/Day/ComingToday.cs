@@ -15,7 +15,7 @@ public static class ComingToday
     /// <param name="now">When.</param>
     /// <returns>Whether there is such a child.</returns>
     public static async Task<bool> NoteAbsence(
-        SchoolConnection connection, ChildId child, DateOnly day, bool? absent, Guid by, DateTime now)
+        SchoolConnection connection, ChildId child, DateOnly day, bool? absent, PersonId by, DateTime now)
     {
         if (await Children.Find(connection, child) is null) return false;
         await Timetables.NoteAbsence(connection, child, day, absent, by, now);
@@ -25,11 +25,11 @@ public static class ComingToday
     /// <summary>Notes that a child comes in another's place, or takes that back.</summary>
     /// <returns>Whether there are such a child and such a slot on that day.</returns>
     public static async Task<bool> NoteStandIn(
-        SchoolConnection connection, Guid slot, ChildId child, DateOnly day, bool comes, Guid by, DateTime now)
+        SchoolConnection connection, SlotId slot, ChildId child, DateOnly day, bool comes, PersonId by, DateTime now)
     {
         if (await Children.Find(connection, child) is null
             || (await Timetables.Load(connection, day, day)).Slots.All(known => known.Id != slot)) return false;
-        await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes, by, now);
+        await Timetables.NoteStandIn(connection, new StandIn(slot, day, child), comes, by, now);
         return true;
     }
 }

@@ -15,13 +15,13 @@ namespace Umbick.Casework;
 /// <param name="Active">Who is in active work.</param>
 public sealed record DayWork(
     DateOnly Today, TimeOnly Now, Timetable Timetable, IReadOnlyList<DayPlan> Days, IReadOnlyList<(ChildJob Job, NotPlaced Why)> Unplaced,
-    IReadOnlyDictionary<Guid, CaseloadChild> Children, IReadOnlyDictionary<Job, ChildJob> Jobs, IReadOnlySet<Guid> Active)
+    IReadOnlyDictionary<ChildId, CaseloadChild> Children, IReadOnlyDictionary<Job, ChildJob> Jobs, IReadOnlySet<ChildId> Active)
 {
     /// <summary>Today's plan.</summary>
     public DayPlan Plan => Days[0];
 
     /// <summary>Whether a child was seen today.</summary>
-    public bool IsSeen(Guid child) => Children.TryGetValue(child, out var known) && known.Child.LastSeen == Today;
+    public bool IsSeen(ChildId child) => Children.TryGetValue(child, out var known) && known.Child.LastSeen == Today;
 
     /// <summary>
     /// The slot that is on or comes next: the first that is not over and has somebody who comes and was not seen yet. Null where the day is
@@ -44,7 +44,7 @@ public sealed record DayWork(
 
     /// <summary>Those who could be practised with and wait, for others are in active work.</summary>
     public IReadOnlyList<CaseloadChild> Waiting =>
-        [.. Children.Values.Where(child => child.SummaryOn(Today).CouldWork && !Active.Contains(child.Child.Id.Value))];
+        [.. Children.Values.Where(child => child.SummaryOn(Today).CouldWork && !Active.Contains(child.Child.Id))];
 
     /// <summary>Loads the work of a day, as it is at a time where the school is.</summary>
     public static async Task<DayWork> Load(SchoolConnection connection, ReadingModel model, DateOnly today, TimeOnly now)
@@ -58,29 +58,29 @@ public sealed record DayWork(
     /// <summary>Puts the work of some days together.</summary>
     public static DayWork Build(IReadOnlyList<CaseloadChild> caseload, Timetable timetable, DateOnly today, DateOnly end, TimeOnly now)
     {
-        var jobs = caseload.ToDictionary(child => child.Child.Id.Value, child => ChildJob.For(child, today, end));
+        var jobs = caseload.ToDictionary(child => child.Child.Id, child => ChildJob.For(child, today, end));
         var known = jobs.Values.SelectMany(each => each).ToDictionary(job => job.Job);
         var (days, unplaced) = timetable.Fill(
             [.. caseload.Select(child =>
-                new Attendee(child.Child.Id.Value, child.Child.ClassName, [.. jobs[child.Child.Id.Value].Select(job => job.Job)]))], today,
+                new Attendee(child.Child.Id, child.Child.ClassName, [.. jobs[child.Child.Id].Select(job => job.Job)]))], today,
                     end, now);
         return new DayWork(
             today, now, timetable, days, [.. unplaced.Select(job => (known[job.Job], job.Why))],
-            caseload.ToDictionary(child => child.Child.Id.Value), known, InActiveWork(caseload, timetable, today));
+            caseload.ToDictionary(child => child.Child.Id), known, InActiveWork(caseload, timetable, today));
     }
 
     /// <summary>Who is in active work.</summary>
-    public static async Task<IReadOnlySet<Guid>> InActiveWork(
+    public static async Task<IReadOnlySet<ChildId>> InActiveWork(
         SchoolConnection connection, IEnumerable<CaseloadChild> caseload, DateOnly today) =>
         InActiveWork(caseload, await Timetables.Load(connection, today, today), today);
 
     /// <summary>Who is in active work.</summary>
-    public static IReadOnlySet<Guid> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)
+    public static IReadOnlySet<ChildId> InActiveWork(IEnumerable<CaseloadChild> caseload, Timetable timetable, DateOnly today)
     {
         var withSlot = timetable.Slots.SelectMany(slot => slot.Children).ToHashSet();
         return ActiveWork.Choose(
             caseload.Where(child => child.SummaryOn(today).CouldWork)
-                .Select(child => new CouldWork(child.Child.Id.Value, withSlot.Contains(child.Child.Id.Value), child.Child.LastPractised,
+                .Select(child => new CouldWork(child.Child.Id, withSlot.Contains(child.Child.Id), child.Child.LastPractised,
                 child.Child.AddedOn)), timetable.Year, today);
     }
 }

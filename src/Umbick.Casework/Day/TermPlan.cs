@@ -39,18 +39,18 @@ public sealed record TermPlan(
     }
 
     /// <summary>The alias of a child in a slot.</summary>
-    public string NameOf(Guid child) => Children.FirstOrDefault(known => known.Id.Value == child)?.Alias ?? "a child who has left";
+    public string NameOf(ChildId child) => Children.FirstOrDefault(known => known.Id == child)?.Alias ?? "a child who has left";
 
     /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
     public async Task<string?> AddSlot(SchoolConnection connection, Slot slot)
     {
         if (FaultOf(slot) is { } fault) return fault;
-        if (slot.Id != Guid.Empty) await Timetables.AddSlot(connection, slot);
+        if (slot.Id.IsGiven) await Timetables.AddSlot(connection, slot);
         return null;
     }
 
     /// <summary>Says anew who a slot is for.</summary>
-    public async Task<string?> Seat(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children)
+    public async Task<string?> Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children)
     {
         if (Slots.FirstOrDefault(known => known.Id == slot) is not { } found) return "That slot is no longer in the timetable.";
         if (FaultOf(found with { Children = children }) is { } fault) return fault;
@@ -59,29 +59,29 @@ public sealed record TermPlan(
     }
 
     /// <summary>Takes a slot out of the timetable.</summary>
-    public static Task RemoveSlot(SchoolConnection connection, Guid slot) => Timetables.RemoveSlot(connection, slot);
+    public static Task RemoveSlot(SchoolConnection connection, SlotId slot) => Timetables.RemoveSlot(connection, slot);
 
     /// <summary>Adds a time at which a class may not be fetched; the same again under its id changes nothing.</summary>
-    public static async Task<string?> Bar(SchoolConnection connection, Guid id, BarredTime barred)
+    public static async Task<string?> Bar(SchoolConnection connection, BarredTimeId id, BarredTime barred)
     {
         if (barred.Fault is { } fault) return fault;
-        if (id != Guid.Empty) await Timetables.Bar(connection, id, barred);
+        if (id.IsGiven) await Timetables.Bar(connection, id, barred);
         return null;
     }
 
     /// <summary>Takes a barred time out.</summary>
-    public static Task Unbar(SchoolConnection connection, Guid id) => Timetables.Unbar(connection, id);
+    public static Task Unbar(SchoolConnection connection, BarredTimeId id) => Timetables.Unbar(connection, id);
 
     /// <summary>Adds a holiday; the same again under its id changes nothing.</summary>
-    public static async Task<string?> AddHoliday(SchoolConnection connection, Guid id, Holiday holiday)
+    public static async Task<string?> AddHoliday(SchoolConnection connection, HolidayId id, Holiday holiday)
     {
         if (holiday.Fault is { } fault) return fault;
-        if (id != Guid.Empty) await Timetables.AddHoliday(connection, id, holiday);
+        if (id.IsGiven) await Timetables.AddHoliday(connection, id, holiday);
         return null;
     }
 
     /// <summary>Takes a holiday out.</summary>
-    public static Task RemoveHoliday(SchoolConnection connection, Guid id) => Timetables.RemoveHoliday(connection, id);
+    public static Task RemoveHoliday(SchoolConnection connection, HolidayId id) => Timetables.RemoveHoliday(connection, id);
 
     /// <summary>Keeps what a class says and works on.</summary>
     public static async Task<string?> KeepTeaching(
@@ -95,6 +95,6 @@ public sealed record TermPlan(
     }
 
     private string? FaultOf(Slot slot) =>
-        slot.Children.Except(Children.Select(known => known.Id.Value)).Any() ? "Choose children of your caseload."
+        slot.Children.Except(Children.Select(known => known.Id)).Any() ? "Choose children of your caseload."
             : slot.Fault(Slots, NameOf);
 }

@@ -26,7 +26,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="by">Who decides.</param>
     /// <returns>Whether it was decided, now or before; null where the school has no such child.</returns>
     public async Task<bool?> Decide(
-        SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, Guid by)
+        SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, PersonId by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
@@ -54,7 +54,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="reason">Why.</param>
     /// <param name="by">Who says so.</param>
     /// <returns>Whether it is kept; null where the school has no such child, or nothing was asked yet.</returns>
-    public async Task<bool?> Say(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, bool holds, string reason, Guid by)
+    public async Task<bool?> Say(SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, bool holds, string reason, PersonId by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { Sittings.Count: > 0 } record) return null;
@@ -72,14 +72,14 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
             right = finding?.Evidence.Count.Right ?? 0
         };
         await Keep(connection, id, child, pattern, holds ? DecisionKind.Confirm : DecisionKind.RuleOut, taken: true, reason,
-            record.Sittings[^1].Sitting.Id.Value, shown, by);
+            record.Sittings[^1].Sitting.Id, shown, by);
         await SittingEnding.RenewAll(connection, model, child);
         return true;
     }
 
     /// <summary>Takes a decision back, whatever it is; a second time changes nothing.</summary>
     /// <returns>Whether it stood until now; null where the school has no such child.</returns>
-    public async Task<bool?> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by)
+    public async Task<bool?> TakeBack(SchoolConnection connection, ChildId child, DecisionId id, PersonId by)
     {
         await Children.Lock(connection, child);
         if (await Children.Find(connection, child) is null) return null;
@@ -89,7 +89,7 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Begins a cycle today. It ends so many school weeks later.</summary>
-    public async Task<bool> BeginCycle(SchoolConnection connection, Guid id, ChildId child, int weeks, int goal, string reason, Guid by)
+    public async Task<bool> BeginCycle(SchoolConnection connection, CycleId id, ChildId child, int weeks, int goal, string reason, PersonId by)
     {
         var today = await Schools.Today(connection, Now);
         var ends = (await Timetables.Year(connection)).WeeksAfter(today, weeks);
@@ -98,11 +98,11 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Ends a child's cycle today.</summary>
-    public async Task<bool> EndCycle(SchoolConnection connection, Guid id, ChildId child, string reason, Guid by) =>
+    public async Task<bool> EndCycle(SchoolConnection connection, CycleId id, ChildId child, string reason, PersonId by) =>
         await Cycles.End(connection, child, id, await Schools.Today(connection, Now), reason, by);
 
-    private Task Keep(SchoolConnection connection, Guid id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, string reason,
-        Guid? after, object shown, Guid by) =>
+    private Task Keep(SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, string reason,
+        SittingId? after, object shown, PersonId by) =>
         Decisions.Keep(
             connection,
             new DecisionRow

@@ -59,7 +59,7 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
                 .. from each in held
                    let pattern = each.Sitting.Plan == Plan.ColdStart ? Catalogue.Find(each.Sitting.ColdFor) : null
                    where pattern is not null
-                   select (pattern, new ColdResult(each.Sitting.Id.Value, each.Sitting.Day!.Value, each.Outcomes)),
+                   select (pattern, new ColdResult(each.Sitting.Id, each.Sitting.Day!.Value, each.Outcomes)),
             ],
             [
                 .. from known in held

@@ -17,10 +17,10 @@ public sealed class AnswersImport
 
     private readonly SchoolConnection _connection;
     private readonly DateTime _now;
-    private readonly Guid? _by;
+    private readonly PersonId? _by;
     private readonly TimeZoneInfo _zone;
 
-    private AnswersImport(SchoolConnection connection, Guid? by, DateTime now, TimeZoneInfo zone) => (_connection, _by, _now, _zone) =
+    private AnswersImport(SchoolConnection connection, PersonId? by, DateTime now, TimeZoneInfo zone) => (_connection, _by, _now, _zone) =
         (connection, by, now, zone);
 
     /// <summary>The lines of one sitting, in order.</summary>
@@ -39,7 +39,7 @@ public sealed class AnswersImport
     /// <param name="now">The present.</param>
     /// <param name="progress">Told how many lines are done.</param>
     public static async Task<ImportReport> Run(
-        SchoolConnection connection, IReadOnlyList<AnswerLine> lines, Guid? by, bool onCaseload, bool dryRun, DateTime now,
+        SchoolConnection connection, IReadOnlyList<AnswerLine> lines, PersonId? by, bool onCaseload, bool dryRun, DateTime now,
         IProgress<int>? progress = null)
     {
         var zone = TimeZoneInfo.FindSystemTimeZoneById(await Schools.Zone(connection));
@@ -87,7 +87,7 @@ public sealed class AnswersImport
         var known = await Children.StagesByAlias(_connection, taught.Keys);
         var newcomers = taught.Keys.Where(alias => !known.ContainsKey(alias)).ToList();
         return (taught.ToDictionary(pair => pair.Key,
-            pair => known.TryGetValue(pair.Key, out var there) ? there : (new ChildId(Guid.CreateVersion7()), pair.Value)), newcomers);
+            pair => known.TryGetValue(pair.Key, out var there) ? there : (ChildId.New(), pair.Value)), newcomers);
 
         static Stage Later(Stage each, Stage other) => (Stage)Math.Max((int)each, (int)other);
     }
@@ -174,7 +174,7 @@ public sealed class AnswersImport
             How = line.Note,
             GivenAt = MomentOf(line, group.Day),
             // Only a teacher's short signs mean that an answer was right: whoever reads the file in answers for them.
-            By = line.ByChild ? null : _by ?? Guid.Empty,
+            By = line.ByChild ? null : _by ?? default,
         };
         return new FiledAnswer(new AskedItem(place, line.Given.Item, line.Support, "From a file."), row);
     }

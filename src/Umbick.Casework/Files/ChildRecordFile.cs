@@ -85,7 +85,7 @@ public static class ChildRecordFile
     /// <param name="now">The present.</param>
     /// <returns>The child, or what is wrong; then nothing was taken.</returns>
     public static async Task<(ChildId? Child, string? Fault)> Import(
-        SchoolConnection connection, ReadingModel model, JsonElement record, string alias, Guid by, DateTime now)
+        SchoolConnection connection, ReadingModel model, JsonElement record, string alias, PersonId by, DateTime now)
     {
         if (Casework.Alias.Fault(alias) is { } fault) return (null, fault);
         if ((await Children.ByAlias(connection, [alias])).Count > 0)
@@ -127,12 +127,12 @@ public static class ChildRecordFile
         var child = record.GetProperty("child")[0];
         if (Named(child, "alias") is not { } alias || Casework.Alias.Fault(alias) is not null)
             return ("", "The child’s alias is missing, or is none.");
-        if (Named(child, "id") is not { } text || !Guid.TryParse(text, out var id)) return ("", "The child’s id is missing, or is none.");
+        if (Named(child, "id") is not { } text || !ChildId.TryParse(text, null, out var id)) return ("", "The child’s id is missing, or is none.");
         foreach (var table in RecordRows.Tables)
         {
             foreach (var row in record.GetProperty(table).EnumerateArray())
             {
-                if (row.TryGetProperty("child", out _) && !(Guid.TryParse(Named(row, "child"), out var whose) && whose == id))
+                if (row.TryGetProperty("child", out _) && !(ChildId.TryParse(Named(row, "child"), null, out var whose) && whose == id))
                     return ("", $"A row of “{table}” belongs to another child.");
                 if (table is "practice_set" or "decision" or "marginal" or "visit" or "demonstration_shown"
                     && Named(row, "pattern") is { } pattern && Catalogue.Find(pattern) is null

@@ -63,7 +63,7 @@ public static class ChildrenFile
     }
 
     /// <summary>Takes lines in.</summary>
-    public static async Task<ImportReport> Run(SchoolConnection connection, IReadOnlyList<Line> lines, Guid? by, bool dryRun, DateTime now)
+    public static async Task<ImportReport> Run(SchoolConnection connection, IReadOnlyList<Line> lines, PersonId? by, bool dryRun, DateTime now)
     {
         var known = await Children.StagesByAlias(connection, lines.Select(line => line.Alias));
         var newcomers = lines.Where(line => !known.ContainsKey(line.Alias)).ToList();
@@ -72,7 +72,7 @@ public static class ChildrenFile
         foreach (var line in lines)
         {
             var (id, stage) = known.TryGetValue(line.Alias, out var there) ? there
-                : (new ChildId(Guid.CreateVersion7()), line.Stage ?? Stage.OClock);
+                : (ChildId.New(), line.Stage ?? Stage.OClock);
             if (!known.ContainsKey(line.Alias))
                 await Children.Add(connection, new Child(id, line.Alias, stage), now, line.OnCaseload ?? true);
             else if (line.OnCaseload is { } on) await Children.SetOnCaseload(connection, id, on);

@@ -40,19 +40,19 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="id">The set's id, where the page made it: sending the page twice is one set.</param>
     /// <returns>The set's id and its sitting's.</returns>
     public async Task<(SetId Set, SittingId Sitting)> Assign(
-        SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, Guid by, SetId? id = null)
+        SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, PersonId by, SetId? id = null)
     {
         var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency))
             : (choices.Start ?? record.NextSupport, default(double?));
-        return await Open(connection, record, Make(record, pattern, choices), choices.Seed, start, line, by, id ?? clock.NewId<SetId>());
+        return await Open(connection, record, Make(record, pattern, choices), choices.Seed, start, line, by, id ?? SetId.New(clock));
     }
 
     /// <summary>Keeps a set with what was shown when it was given, and opens its sitting, unless that was done before.</summary>
     internal async Task<(SetId Set, SittingId Sitting)> Open(
-        SchoolConnection connection, ChildRecord record, PracticeSet set, int seed, Support start, double? line, Guid by, SetId setId,
-        Guid? visit = null, int turn = 0)
+        SchoolConnection connection, ChildRecord record, PracticeSet set, int seed, Support start, double? line, PersonId by, SetId setId,
+        VisitId? visit = null, int turn = 0)
     {
-        var sittingId = clock.NewId<SittingId>();
+        var sittingId = SittingId.New(clock);
         var shown = JsonSerializer.Serialize(record.Now.Findings.Select(finding => new
         {
             pattern = finding.Pattern.Id,
@@ -92,7 +92,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="by">Whoever gives them.</param>
     /// <returns>The child's set; null where the school has no such child.</returns>
     public async Task<AssignedSet?> Give(
-        SchoolConnection connection, ChildId child, IReadOnlyList<ChildId> others, Pattern? pattern, SetChoices choices, SetId? id, Guid by)
+        SchoolConnection connection, ChildId child, IReadOnlyList<ChildId> others, Pattern? pattern, SetChoices choices, SetId? id, PersonId by)
     {
         // In one order, so that two who give to the same children at once do not wait for each other.
         foreach (var each in others.Append(child).Distinct().OrderBy(each => each.Value)) await Children.Lock(connection, each);
@@ -109,7 +109,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     }
 
     private async Task<(SetId Set, IReadOnlyList<SetItem> Items)?> Give(
-        SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, Guid by, SetId? id)
+        SchoolConnection connection, ChildId child, Pattern? pattern, SetChoices choices, PersonId by, SetId? id)
     {
         if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
         var set = record.Child.OpenSet
@@ -126,11 +126,11 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it; null where the child did.</param>
-    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
+    public async Task<AnswerOutcome> Answer(SchoolConnection connection, SittingId sittingId, Submission submission, PersonId? by = null) =>
         (await Keep(connection, sittingId, submission, by)).Outcome;
 
     /// <summary>The same, with where the set stands then.</summary>
-    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, Guid? by = null) =>
+    public Task<AnswerTaken> Keep(SchoolConnection connection, SittingId sittingId, Submission submission, PersonId? by = null) =>
         AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.IsPractice, submission, by, Now,
             GoOnFrom(connection, submission));
 

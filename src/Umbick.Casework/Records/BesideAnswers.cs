@@ -16,7 +16,7 @@ namespace Umbick.Casework;
 /// <param name="OwnWays">The names that were given to ways of the child's own, by step.</param>
 public sealed record BesideAnswers(
     IReadOnlyList<DemonstrationShown> Demonstrated,
-    Guid? OpenVisit,
+    VisitId? OpenVisit,
     IReadOnlyList<HelpTaken> Help,
     IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)> RoomClock,
     IReadOnlyList<(DateOnly Day, IReadOnlyList<string> Notes)> VisitNotes,
@@ -51,7 +51,7 @@ public sealed record BesideAnswers(
 
     /// <summary>Gives a child's own way at a step a name; an empty one takes the name away.</summary>
     /// <returns>Whether there is such a child.</returns>
-    public static async Task<bool> NameWay(SchoolConnection connection, ChildId id, Step step, string name, Guid by, DateTime now)
+    public static async Task<bool> NameWay(SchoolConnection connection, ChildId id, Step step, string name, PersonId by, DateTime now)
     {
         if (await Children.Find(connection, id) is null) return false;
         await NamedWays.Name(connection, id, step, name, by, now);

@@ -168,7 +168,7 @@ public sealed class ChildRecord
             .ToLookup(decision => decision.AfterSitting!.Value);
         var replayable = records
             .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern,
-            answers[record.Sitting.Id], [.. words[record.Sitting.Id.Value]]))
+            answers[record.Sitting.Id], [.. words[record.Sitting.Id]]))
             .ToList();
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
         return new ChildRecord(model, child, records, sets, Replay.Run(model, replayable), work)

@@ -43,7 +43,7 @@ public static class Enrolment
     /// <returns>Whether there is such a child.</returns>
     public static async Task<bool> Teach(
         SchoolConnection connection, ChildId id, Stage stage, IEnumerable<string> tasksMet, string? className,
-        IReadOnlyDictionary<string, string> settings, Guid by, DateTime now)
+        IReadOnlyDictionary<string, string> settings, PersonId by, DateTime now)
     {
         var known = ClockTasks.Plain.Select(task => task.Id).Intersect(tasksMet).ToList();
         var all = known.Count == 0 || known.Count == ClockTasks.Plain.Count;

@@ -11,7 +11,7 @@ namespace Umbick.Casework;
 /// <param name="At">When.</param>
 /// <param name="What">What, in words.</param>
 /// <param name="By">The id of who did it; null where that is not kept.</param>
-public sealed record RecordEvent(DateTime At, string What, Guid? By)
+public sealed record RecordEvent(DateTime At, string What, PersonId? By)
 {
     /// <summary>What a record's rows tell, the earliest first.</summary>
     public static IReadOnlyList<RecordEvent> From(JsonObject record, Wording wording) =>
@@ -38,7 +38,7 @@ public sealed record RecordEvent(DateTime At, string What, Guid? By)
         where Text(row, at).Length > 0
         select new RecordEvent(
             DateTime.Parse(Text(row, at), CultureInfo.InvariantCulture, DateTimeStyles.AdjustToUniversal | DateTimeStyles.AssumeUniversal),
-            what(row), Guid.TryParse(Text(row, who), out var person) ? person : null);
+            what(row), PersonId.TryParse(Text(row, who), null, out var person) ? person : null);
 
     private static string About(JsonObject row, Wording wording) => Text(row, "pattern") switch
     {

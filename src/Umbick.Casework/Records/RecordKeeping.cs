@@ -23,7 +23,7 @@ public static class RecordKeeping
 
     /// <summary>Settles until when a record is kept; null is not settled.</summary>
     /// <returns>Whether there is such a child.</returns>
-    public static async Task<bool> KeepUntil(SchoolConnection connection, ChildId id, DateOnly? day, Guid by, DateTime now)
+    public static async Task<bool> KeepUntil(SchoolConnection connection, ChildId id, DateOnly? day, PersonId by, DateTime now)
     {
         if (await Children.KeepUntil(connection, id, day) == 0) return false;
         await Audit.Note(
@@ -37,7 +37,7 @@ public static class RecordKeeping
 
     /// <summary>Erases a child's record whole.</summary>
     /// <returns>Whether it was erased: not where this is not the child's alias.</returns>
-    public static async Task<bool> Erase(SchoolConnection connection, ChildId id, string alias, Guid by, DateTime now)
+    public static async Task<bool> Erase(SchoolConnection connection, ChildId id, string alias, PersonId by, DateTime now)
     {
         if (!await Children.Erase(connection, id, alias)) return false;
         await Audit.Note(connection, by, AuditKinds.Erased, now);
@@ -45,10 +45,10 @@ public static class RecordKeeping
     }
 
     /// <summary>Keeps that something of the school's was written to a file.</summary>
-    public static Task NoteExported(SchoolConnection connection, string what, Guid by, DateTime now) =>
+    public static Task NoteExported(SchoolConnection connection, string what, PersonId by, DateTime now) =>
         Audit.Note(connection, by, AuditKinds.Exported, now, detail: what);
 
     /// <summary>Keeps that a child's record was taken out.</summary>
-    public static Task NoteTakenOut(SchoolConnection connection, ChildId id, Guid by, DateTime now) =>
+    public static Task NoteTakenOut(SchoolConnection connection, ChildId id, PersonId by, DateTime now) =>
         Audit.Note(connection, by, AuditKinds.TookOut, now, id);
 }

@@ -16,7 +16,7 @@ public sealed record WholeRecord(
     ListedChild Child,
     IReadOnlyList<RecordEvent> Events,
     IReadOnlyList<(DateOnly Day, string ClockTime, string Raw)> RoomClock,
-    IReadOnlyDictionary<Guid, string> People,
+    IReadOnlyDictionary<PersonId, string> People,
     IReadOnlyList<AuditEntry> Deeds,
     IReadOnlyList<BackupMade> Backups)
 {

@@ -34,7 +34,7 @@ public sealed record YearsEnd(IReadOnlyList<IGrouping<string, ListedChild>> Clas
     /// <remarks>Sent twice, a year ends once: by then the class is no longer the one that was shown.</remarks>
     /// <returns>How many children were moved on, and how many were set aside.</returns>
     public static async Task<(int Moved, int Aside)> MoveOn(
-        SchoolConnection connection, IReadOnlyList<ClassMove> moves, IReadOnlyList<ChildId> aside, Guid by, DateTime now)
+        SchoolConnection connection, IReadOnlyList<ClassMove> moves, IReadOnlyList<ChildId> aside, PersonId by, DateTime now)
     {
         await Children.LockAll(connection);
         var classes = (await Children.Aliases(connection)).ToLookup(child => child.ClassName);

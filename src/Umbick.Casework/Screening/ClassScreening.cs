@@ -48,7 +48,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <param name="aliases">The children.</param>
     /// <param name="id">The screening's id, where the page made it: sending the page twice is one class.</param>
     /// <returns>The screening's id.</returns>
-    public async Task<Guid> Start(SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, Guid? id = null)
+    public async Task<ScreeningId> Start(SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, ScreeningId? id = null)
     {
         var seed = 1 + await Screenings.Count(connection);
         var preferences = new TeachingPreferences(await Schools.Settings(connection));
@@ -56,7 +56,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
             [.. ItemBank.AskedAloud.Where(task => preferences.Uses(task, stage))])[0];
         var screening = new Screening
         {
-            Id = id ?? Guid.CreateVersion7(clock.GetUtcNow()),
+            Id = id ?? ScreeningId.New(clock),
             Title = title,
             Stage = stage,
             Length = form.Items.Count,
@@ -66,11 +66,11 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         };
         if (!await Screenings.Add(connection, screening, form.Items)) return screening.Id;
         var known = await Store.Children.ByAlias(connection, aliases);
-        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(clock.NewId<ChildId>(), alias, stage))
+        var added = aliases.Where(alias => !known.ContainsKey(alias)).Select(alias => new Child(ChildId.New(clock), alias, stage))
             .ToList();
         await Store.Children.AddAll(connection, added, Now);
         var ids = known.Concat(added.Select(child => KeyValuePair.Create(child.Alias, child.Id))).ToDictionary();
-        var sittings = aliases.Select(alias => (Id: clock.NewId<SittingId>(), Child: ids[alias])).ToList();
+        var sittings = aliases.Select(alias => (Id: SittingId.New(clock), Child: ids[alias])).ToList();
         var alike = new Sitting
         {
             Kind = SittingKind.Asking,
@@ -88,7 +88,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
-    public async Task<AnswerOutcome> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, Guid by) =>
+    public async Task<AnswerOutcome> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, PersonId by) =>
         (await AnswerKeeping.Keep(connection, model, sittingId, sitting => sitting.Screening is not null, submission, by, Now,
             state => GoOn(connection, state))).Outcome;
 
@@ -102,7 +102,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <param name="by">Who typed it.</param>
     /// <returns>What became of it; null where the school has no such class.</returns>
     public async Task<PaperAnswerTaken?> EnterInClass(
-        SchoolConnection connection, Guid id, SittingId sittingId, Submission submission, Guid by)
+        SchoolConnection connection, ScreeningId id, SittingId sittingId, Submission submission, PersonId by)
     {
         if (await Screenings.Find(connection, id) is not { } screening) return null;
         var child = await Sittings.Find(connection, sittingId) is { } sitting && sitting.Screening == id
@@ -142,7 +142,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
 
     /// <summary>Tells the day on which a class's sheets were done: of those typed already and of those to come.</summary>
     /// <returns>Whether the school has such a class.</returns>
-    public async Task<bool> TellDay(SchoolConnection connection, Guid id, DateOnly day)
+    public async Task<bool> TellDay(SchoolConnection connection, ScreeningId id, DateOnly day)
     {
         if (await Screenings.TellDay(connection, id, day) == 0) return false;
         var sittings = (await Sittings.OfScreening(connection, id)).Where(sitting => sitting.FirstAnswerAt is not null).ToList();
@@ -154,7 +154,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>A class with where each child belongs; null where the school has no such screening.</summary>
-    public async Task<ScreenedClass?> Load(SchoolConnection connection, Guid id)
+    public async Task<ScreenedClass?> Load(SchoolConnection connection, ScreeningId id)
     {
         if (await Screenings.Find(connection, id) is not { } screening) return null;
         var sittings = await Sittings.OfScreening(connection, id);

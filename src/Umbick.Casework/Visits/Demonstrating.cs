@@ -19,7 +19,7 @@ public static class Demonstrating
     /// <summary>Keeps that one was shown; to keep it again under the same id changes nothing.</summary>
     /// <returns>Whether there is such a child.</returns>
     public static async Task<bool> Keep(
-        SchoolConnection connection, Guid id, ChildId child, Pattern pattern, Demonstration demonstration, Guid by, DateTime now)
+        SchoolConnection connection, ShowingId id, ChildId child, Pattern pattern, Demonstration demonstration, PersonId by, DateTime now)
     {
         if (await Children.Find(connection, child) is null) return false;
         await Demonstrated.Keep(connection, id, child, pattern.Id, demonstration.Id, by, now);
@@ -28,6 +28,6 @@ public static class Demonstrating
 
     /// <summary>Takes back that one was shown to a child.</summary>
     /// <returns>Whether it was shown.</returns>
-    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, Guid shown) =>
+    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, ShowingId shown) =>
         await Demonstrated.TakeBack(connection, child, shown) > 0;
 }

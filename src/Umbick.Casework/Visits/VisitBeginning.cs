@@ -17,7 +17,7 @@ namespace Umbick.Casework;
 /// <param name="ChangesApproach">Whether the work with one of them is to be done another way.</param>
 public sealed record VisitBeginning(
     Pattern Pattern, IReadOnlyList<CaseloadRow> Candidates, IReadOnlyList<ChildId> Chosen,
-    IReadOnlyList<(CaseloadRow Child, Guid? Visit)> LeftOpen,
+    IReadOnlyList<(CaseloadRow Child, VisitId? Visit)> LeftOpen,
     IReadOnlyList<(Demonstration Demonstration, DateOnly? ShownOn)> Demonstrations, string Show, bool ChangesApproach)
 {
     /// <summary>Whether a candidate is in the middle of something else.</summary>
@@ -40,7 +40,7 @@ public sealed record VisitBeginning(
             .OrderBy(known => asked.Contains(known.Child.Id) ? 0 : 1).Select(known => known.Child).ToList();
         var visits = await Visits.OpenOf(connection);
         var leftOpen = candidates.Where(child => child.OpenAsking is not null || visits.ContainsKey(child.Id))
-            .Select(child => (child, visits.TryGetValue(child.Id, out var visit) ? visit : default(Guid?))).ToList();
+            .Select(child => (child, visits.TryGetValue(child.Id, out var visit) ? visit : default(VisitId?))).ToList();
         var free = candidates.Where(child => leftOpen.All(open => open.child.Id != child.Id)).Select(child => child.Id).ToList();
         chosen ??= [.. (asked.Count > 0 ? free.Where(asked.Contains) : free).Take(Visiting.Most)];
         var shown = new List<DemonstrationShown>();

@@ -80,11 +80,11 @@ public sealed record VisitState(Visit Visit, IReadOnlyList<ChildInVisit> Childre
             ? [.. sitting.Questions.Select(question => question.Asked)] : [];
 
     /// <summary>Loads a visit; null where the school has no such visit.</summary>
-    public static async Task<VisitState?> Load(SchoolConnection connection, Guid id) => await VisitRows.Find(connection, id) is { } rows
+    public static async Task<VisitState?> Load(SchoolConnection connection, VisitId id) => await VisitRows.Find(connection, id) is { } rows
         ? From(rows) : null;
 
     /// <summary>Loads a visit, kept from other writers until the transaction ends; null where the school has no such visit.</summary>
-    internal static async Task<VisitState?> Lock(SchoolConnection connection, Guid id) => await VisitRows.Lock(connection, id) is { } rows
+    internal static async Task<VisitState?> Lock(SchoolConnection connection, VisitId id) => await VisitRows.Lock(connection, id) is { } rows
         ? From(rows) : null;
 
     private static VisitState From(VisitRows rows)

@@ -31,7 +31,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Whether a visit was begun.</summary>
-    public static async Task<bool> IsBegun(SchoolConnection connection, Guid id) => await Visits.Find(connection, id) is not null;
+    public static async Task<bool> IsBegun(SchoolConnection connection, VisitId id) => await Visits.Find(connection, id) is not null;
 
     /// <summary>Whether all of some children are the school's.</summary>
     public static async Task<bool> Knows(SchoolConnection connection, IReadOnlyList<ChildId> children) =>
@@ -46,7 +46,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="by">Who begins it.</param>
     /// <returns>Those who are in the middle of something else: while there is one, nothing is begun.</returns>
     public async Task<IReadOnlyList<CaseloadRow>> Begin(
-        SchoolConnection connection, Guid id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, Guid by)
+        SchoolConnection connection, VisitId id, Pattern pattern, IReadOnlyList<ChildId> children, string? demonstration, PersonId by)
     {
         // In one order, so that two who begin with the same children at once do not wait for each other.
         foreach (var child in children.OrderBy(each => each.Value)) await Children.Lock(connection, child);
@@ -81,7 +81,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it.</param>
     public async Task<AnswerOutcome> Answer(
-        SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, Guid by) =>
+        SchoolConnection connection, VisitId id, ChildId child, VisitPart part, Submission submission, PersonId by) =>
         await VisitState.Lock(connection, id) is { } at ? (await Keep(connection, at, child, part, submission, by)).Outcome
             : AnswerOutcome.NotFound;
 
@@ -94,7 +94,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="by">Who typed it.</param>
     public async Task<AnswerInVisit> KeepTyped(
-        SchoolConnection connection, Guid id, ChildId child, VisitPart part, Submission submission, string? confirmed, Guid by)
+        SchoolConnection connection, VisitId id, ChildId child, VisitPart part, Submission submission, string? confirmed, PersonId by)
     {
         if (await VisitState.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child))
             return new(AnswerOutcome.NotFound, AnswerOutcome.NotFound.WhyNot(submission.Raw), null);
@@ -106,7 +106,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
 
     /// <summary>Keeps an answer in a visit that is locked, and goes on where all have answered.</summary>
     private async Task<(AnswerOutcome Outcome, VisitState Now)> Keep(
-        SchoolConnection connection, VisitState at, ChildId child, VisitPart part, Submission submission, Guid by)
+        SchoolConnection connection, VisitState at, ChildId child, VisitPart part, Submission submission, PersonId by)
     {
         var visit = at.Visit;
         if (at.Children.FirstOrDefault(own => own.Child.Id == child) is not { } own) return (AnswerOutcome.NotFound, at);
@@ -129,21 +129,21 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="shown">The demonstration that was shown; null where none was.</param>
     /// <param name="by">Who goes on.</param>
     /// <returns>Whether the school has such a visit.</returns>
-    public async Task<bool> GoOn(SchoolConnection connection, Guid id, VisitPart part, int place, Demonstration? shown, Guid by)
+    public async Task<bool> GoOn(SchoolConnection connection, VisitId id, VisitPart part, int place, Demonstration? shown, PersonId by)
     {
         if (await VisitState.Lock(connection, id) is not { Visit: var visit } at) return false;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
         if (part == VisitPart.Show && shown is not null)
         {
             foreach (var child in at.Here)
-                await Demonstrated.Keep(connection, Guid.CreateVersion7(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
+                await Demonstrated.Keep(connection, ShowingId.New(), child.Child.Id, visit.PatternId, shown.Id, by, Now);
         }
         await GoOn(connection, at, by);
         return true;
     }
 
     /// <summary>Goes one place back, to put an answer right or to show the idea once more.</summary>
-    public static async Task<bool> Back(SchoolConnection connection, Guid id, VisitPart part, int place)
+    public static async Task<bool> Back(SchoolConnection connection, VisitId id, VisitPart part, int place)
     {
         if (await VisitState.Lock(connection, id) is not { Visit: var visit } at) return false;
         if (visit.EndedAt is not null || visit.Part != part || visit.Place != place) return true;
@@ -161,7 +161,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Notes that a child has gone, or is there again; those who stay are not kept waiting.</summary>
-    public async Task<bool> Leave(SchoolConnection connection, Guid id, ChildId child, bool isHere, Guid by)
+    public async Task<bool> Leave(SchoolConnection connection, VisitId id, ChildId child, bool isHere, PersonId by)
     {
         if (await Visits.Lock(connection, id) is not { } visit || !(await Visits.Children(connection, id)).Any(each => each.Child == child))
             return false;
@@ -173,7 +173,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Notes how much an answer took until it came right; null takes the note back.</summary>
-    public async Task<bool> NoteRung(SchoolConnection connection, Guid id, ChildId child, int place, Rung? rung, Guid by)
+    public async Task<bool> NoteRung(SchoolConnection connection, VisitId id, ChildId child, int place, Rung? rung, PersonId by)
     {
         if (await ChildIn(connection, id, child) is not { Practice: { } practice }
             || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
@@ -182,7 +182,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Notes something of a child, or takes it back.</summary>
-    public async Task<bool> Note(SchoolConnection connection, Guid id, ChildId child, VisitNote note, bool holds, Guid by)
+    public async Task<bool> Note(SchoolConnection connection, VisitId id, ChildId child, VisitNote note, bool holds, PersonId by)
     {
         if (await ChildIn(connection, id, child) is null) return false;
         await Visits.Note(connection, id, child, note.Id, holds, by, Now);
@@ -199,13 +199,13 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="place">Its place.</param>
     /// <param name="copied">Whether it is another child's.</param>
     /// <param name="by">Who notes it.</param>
-    public async Task<bool> NoteCopied(SchoolConnection connection, Guid id, ChildId child, VisitPart part, int place, bool copied, Guid by)
+    public async Task<bool> NoteCopied(SchoolConnection connection, VisitId id, ChildId child, VisitPart part, int place, bool copied, PersonId by)
     {
         if (await Visits.Lock(connection, id) is null || await ChildIn(connection, id, child) is not { } own
             || own.At(part, place) is not { Given: { } given }) return false;
         var how = copied ? HowDone.Copied.Id : null;
         if ((given.How == HowDone.Copied.Id) == copied) return true;
-        var again = new Submission(Guid.CreateVersion7(), place, given.Raw, given.AnswerMode, given.Seconds)
+        var again = new Submission(AnswerId.New(), place, given.Raw, given.AnswerMode, given.Seconds)
         {
             Corrects = given.Id,
             How = how,
@@ -216,7 +216,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>Stops a visit, wherever it is. Everything that was answered is kept.</summary>
-    public async Task<bool> Stop(SchoolConnection connection, Guid id)
+    public async Task<bool> Stop(SchoolConnection connection, VisitId id)
     {
         if (await VisitState.Lock(connection, id) is not { } at) return false;
         if (at.Visit.EndedAt is null) await End(connection, at);
@@ -276,7 +276,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
                 latest.Answered.Select(question => question.Given!)));
     }
 
-    private async Task<AnswerOutcome> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, Guid by)
+    private async Task<AnswerOutcome> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, PersonId by)
     {
         var said = Now - submission.Waited;
         var reading = new RoomClockReading(submission.Id, child, $"{await Schools.ClockAt(connection, said)}", submission.Raw);
@@ -284,14 +284,14 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             : AnswerOutcome.OtherAnswerKept;
     }
 
-    private Task<AnswerOutcome> Answer(SchoolConnection connection, Sitting sitting, Submission submission, Guid by) =>
+    private Task<AnswerOutcome> Answer(SchoolConnection connection, Sitting sitting, Submission submission, PersonId by) =>
         sitting.IsPractice ? practising.Answer(connection, sitting.Id, submission, by)
             : asking.Answer(connection, sitting.Id, submission, by);
 
-    private static async Task<ChildInVisit?> ChildIn(SchoolConnection connection, Guid id, ChildId child) =>
+    private static async Task<ChildInVisit?> ChildIn(SchoolConnection connection, VisitId id, ChildId child) =>
         (await VisitState.Load(connection, id))?.Children.FirstOrDefault(each => each.Child.Id == child);
 
-    private async Task GoOn(SchoolConnection connection, VisitState at, Guid by)
+    private async Task GoOn(SchoolConnection connection, VisitState at, PersonId by)
     {
         var (visit, place) = (at.Visit, at.Visit.Place);
         switch (visit.Part)
@@ -324,7 +324,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         }
     }
 
-    private async Task BeginPractice(SchoolConnection connection, VisitState at, Guid by)
+    private async Task BeginPractice(SchoolConnection connection, VisitState at, PersonId by)
     {
         if (at.Visit.Pattern is not { } pattern || at.Items(VisitPart.Practise).Count > 0) return;
         var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
@@ -340,7 +340,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         var set = maker.Make(order);
         set = set with { Items = [.. set.Items, maker.ToEndOn(order, set)] };
         foreach (var (record, turn) in records.Select((record, turn) => (record, turn)))
-            await practising.Open(connection, record, set, order.Seed, start, null, by, clock.NewId<SetId>(), at.Visit.Id, turn);
+            await practising.Open(connection, record, set, order.Seed, start, null, by, SetId.New(clock), at.Visit.Id, turn);
     }
 
     private async Task End(SchoolConnection connection, VisitState at)
@@ -375,7 +375,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     private static bool Uses(IReadOnlyList<ChildRecord> records, ClockTask task) =>
         records.All(record => record.Child.Uses(task, record.Child.Stage));
 
-    private static int SeedOf(Guid visit) => BitConverter.ToInt32(visit.ToByteArray(), 12);
+    private static int SeedOf(VisitId visit) => BitConverter.ToInt32(visit.Value.ToByteArray(), 12);
 }
 
 /// <summary>What became of an answer that was typed in a visit.</summary>

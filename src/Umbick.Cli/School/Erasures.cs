@@ -5,7 +5,7 @@ using Npgsql;
 namespace Umbick.Cli.School;
 
 /// <summary>A record that was erased: the school, the hash of the child's id, the day. No alias, and no id.</summary>
-internal sealed record Erasure(Guid School, string ChildHash, DateOnly Day);
+internal sealed record Erasure(SchoolId School, string ChildHash, DateOnly Day);
 
 /// <summary>
 /// What was erased stays erased: each backup writes what its database knows of it beside it, and a restore applies what the database, the
@@ -19,7 +19,7 @@ internal static class Erasures
     /// <summary>What a database knows; nothing where it is older than the table, or not there.</summary>
     public static async Task<IReadOnlyList<Erasure>> In(NpgsqlConnection connection) =>
         await connection.ExecuteScalarAsync<bool>("select to_regclass('erasure') is not null")
-        ? [.. (await connection.QueryAsync<(Guid School, string Hash, DateOnly Day)>(
+        ? [.. (await connection.QueryAsync<(SchoolId School, string Hash, DateOnly Day)>(
         "select school, encode(child_hash, 'hex'), day from erasure order by day, school, child_hash"))
             .Select(row => new Erasure(row.School, row.Hash, row.Day))]
         : [];
@@ -33,7 +33,7 @@ internal static class Erasures
         var known = new List<Erasure>();
         foreach (var (line, i) in (await File.ReadAllLinesAsync(path)).Select((line, i) => (line, i)).Skip(1))
         {
-            known.Add(line.Split(',') is [var school, { Length: 64 } hash, var day] && Guid.TryParse(school, out var id)
+            known.Add(line.Split(',') is [var school, { Length: 64 } hash, var day] && SchoolId.TryParse(school, null, out var id)
                 && hash.All(char.IsAsciiHexDigit)
                 && DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read)
                 ? new Erasure(id, hash.ToLowerInvariant(), read)
@@ -70,12 +70,12 @@ internal static class Erasures
         var erased = new SortedDictionary<string, int>(StringComparer.Ordinal);
         if (known.Count == 0 || !await connection.ExecuteScalarAsync<bool>("select to_regclass('child') is not null")) return erased;
         await using var transaction = await connection.BeginTransactionAsync();
-        foreach (var (school, name) in (await connection.QueryAsync<(Guid, string)>("select id, name from school")).ToList())
+        foreach (var (school, name) in (await connection.QueryAsync<(SchoolId, string)>("select id, name from school")).ToList())
         {
             var hashes = known.Where(erasure => erasure.School == school).Select(erasure => erasure.ChildHash).ToArray();
             if (hashes.Length == 0) continue;
             await connection.ExecuteAsync("select set_config('umbick.school', @school, true)", new { school = school.ToString() });
-            var children = (await connection.QueryAsync<(Guid Id, string Alias)>(
+            var children = (await connection.QueryAsync<(ChildId Id, string Alias)>(
                 "select id, alias from child where school = @school and encode(sha256(convert_to(id::text, 'UTF8')), 'hex') = any(@hashes)",
                 new { school, hashes })).ToList();
             foreach (var (id, alias) in children)

@@ -23,7 +23,7 @@ internal static class NewPeople
             given => TimeZoneInfo.TryFindSystemTimeZoneById(given, out _) && given.Contains('/', StringComparison.Ordinal) ? null
                 : $"No time zone is called “{given}”.");
         var (display, sign) = (AskName(teacher), AskUserName(userName));
-        var (id, password) = (Guid.CreateVersion7(), MadePassword());
+        var (id, password) = (SchoolId.New(), MadePassword());
         await database.InSchool(id, async connection =>
         {
             await Schools.Add(connection, new Rows.School(id, asked));

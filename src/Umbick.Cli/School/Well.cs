@@ -54,7 +54,7 @@ internal static class Well
             CertificateIsBroken = broken,
             RunsEarlierVersion = Environment.GetEnvironmentVariable("UMBICK_SITE") == "yes" && running is { Length: > 0 }
                 && installed is { Length: > 0 } && running != installed,
-            StoppedSteps = [.. (await connection.QueryAsync<(Guid, string Name, DateTime)>(DoorTries.Stopped))
+            StoppedSteps = [.. (await connection.QueryAsync<(PersonId, string Name, DateTime)>(DoorTries.Stopped))
                 .Select(stopped => stopped.Name).Distinct()],
         };
     }

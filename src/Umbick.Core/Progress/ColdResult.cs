@@ -33,7 +33,7 @@ public sealed record ColdAnswer(TellingOutcome Outcome, bool BySetting = false)
 /// <param name="Id">The id of its sitting.</param>
 /// <param name="Day">Its day.</param>
 /// <param name="Telling">Its telling answers, in order.</param>
-public sealed record ColdResult(Guid Id, DateOnly Day, IReadOnlyList<ColdAnswer> Telling)
+public sealed record ColdResult(SittingId Id, DateOnly Day, IReadOnlyList<ColdAnswer> Telling)
 {
     /// <summary>How many telling items it has where it was not broken off.</summary>
     public const int Whole = ColdStart.Telling;

@@ -46,4 +46,4 @@ public static class DecisionKinds
 /// <param name="IsTaken">Whether it was taken; else it was turned down.</param>
 /// <param name="Day">The day on which that was said.</param>
 /// <param name="After">The id of the latest cold start that was known then; null where none was.</param>
-public sealed record PatternDecision(DecisionKind Kind, bool IsTaken, DateOnly Day, Guid? After);
+public sealed record PatternDecision(DecisionKind Kind, bool IsTaken, DateOnly Day, SittingId? After);

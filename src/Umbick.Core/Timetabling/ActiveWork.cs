@@ -5,7 +5,7 @@ namespace Umbick.Core.Timetabling;
 /// <param name="HasSlot">Whether the timetable has a slot of their own.</param>
 /// <param name="Since">The day on which they were last practised with; null where they never were.</param>
 /// <param name="Waiting">The day since which something could be practised.</param>
-public sealed record CouldWork(Guid Child, bool HasSlot, DateOnly? Since, DateOnly Waiting);
+public sealed record CouldWork(ChildId Child, bool HasSlot, DateOnly? Since, DateOnly Waiting);
 
 /// <summary>
 /// Who is in active work: as many as one teacher can see twice a week. The others wait, or are looked at again from time to time.
@@ -22,7 +22,7 @@ public static class ActiveWork
     /// <param name="children">Those with something to practise.</param>
     /// <param name="year">The school's year.</param>
     /// <param name="today">The day.</param>
-    public static IReadOnlySet<Guid> Choose(IEnumerable<CouldWork> children, SchoolYear year, DateOnly today) =>
+    public static IReadOnlySet<ChildId> Choose(IEnumerable<CouldWork> children, SchoolYear year, DateOnly today) =>
         children
             .OrderByDescending(child => child.HasSlot)
             .ThenByDescending(child => child.Since is { } since && year.WeeksAfter(since, DroppedAfterWeeks) > today)

@@ -30,13 +30,13 @@ public enum NotPlaced
 /// <param name="Jobs">What is done with them, in order; none where nothing is due.</param>
 /// <param name="Why">Why they do not come; null where they do.</param>
 /// <param name="IsStandIn">Whether they come in another's place.</param>
-public sealed record Seat(Guid Child, IReadOnlyList<Job> Jobs, NotPlaced? Why = null, bool IsStandIn = false);
+public sealed record Seat(ChildId Child, IReadOnlyList<Job> Jobs, NotPlaced? Why = null, bool IsStandIn = false);
 
 /// <summary>A slot on one day.</summary>
 /// <param name="Slot">The slot, as it stands in the timetable.</param>
 /// <param name="Seats">Who comes, and who does not.</param>
 /// <param name="Substitutes">Who could come where a seat is empty, those with something due first.</param>
-public sealed record PlannedSlot(Slot Slot, IReadOnlyList<Seat> Seats, IReadOnlyList<Guid> Substitutes);
+public sealed record PlannedSlot(Slot Slot, IReadOnlyList<Seat> Seats, IReadOnlyList<ChildId> Substitutes);
 
 /// <summary>One day of the plan.</summary>
 /// <param name="Day">The day.</param>

@@ -19,10 +19,10 @@ public enum JobNeed
 /// <param name="Need">How it comes into the week.</param>
 /// <param name="Due">From which day on it is to be done.</param>
 /// <param name="Minutes">How long it takes.</param>
-public sealed record Job(string Id, Guid Child, JobNeed Need, DateOnly Due, int Minutes);
+public sealed record Job(string Id, ChildId Child, JobNeed Need, DateOnly Due, int Minutes);
 
 /// <summary>A child as the timetable sees them.</summary>
 /// <param name="Child">The child.</param>
 /// <param name="Class">Their class; empty where it is not known.</param>
 /// <param name="Jobs">What there is to do, the most pressing first.</param>
-public sealed record Attendee(Guid Child, string Class, IReadOnlyList<Job> Jobs);
+public sealed record Attendee(ChildId Child, string Class, IReadOnlyList<Job> Jobs);

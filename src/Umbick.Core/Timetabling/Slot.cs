@@ -6,7 +6,7 @@ namespace Umbick.Core.Timetabling;
 /// <param name="From">When it begins, by the school's clock.</param>
 /// <param name="Minutes">How long it is, 5 to 60.</param>
 /// <param name="Children">Who it is for, four at most; nobody: it is kept free for whatever is due.</param>
-public sealed record Slot(Guid Id, DayOfWeek Weekday, TimeOnly From, int Minutes, IReadOnlyList<Guid> Children)
+public sealed record Slot(SlotId Id, DayOfWeek Weekday, TimeOnly From, int Minutes, IReadOnlyList<ChildId> Children)
 {
     /// <summary>The most children that one is for.</summary>
     public const int MostChildren = 4;
@@ -20,7 +20,7 @@ public sealed record Slot(Guid Id, DayOfWeek Weekday, TimeOnly From, int Minutes
     /// <summary>Why it cannot stand in a timetable; null where it can.</summary>
     /// <param name="others">The other slots.</param>
     /// <param name="nameOf">What a child is called.</param>
-    public string? Fault(IEnumerable<Slot> others, Func<Guid, string> nameOf)
+    public string? Fault(IEnumerable<Slot> others, Func<ChildId, string> nameOf)
     {
         if (Weekday is DayOfWeek.Saturday or DayOfWeek.Sunday) return "Choose a day from Monday to Friday.";
         if (Minutes is < Shortest or > Longest) return $"A slot has {Shortest} to {Longest} minutes.";
@@ -77,10 +77,10 @@ public sealed record BarredTime(string Class, DayOfWeek Weekday, TimeOnly From, 
 /// <param name="Child">The child.</param>
 /// <param name="Day">The day.</param>
 /// <param name="IsAbsent">Whether the child is not there at all; else the class did not let them go.</param>
-public sealed record Absence(Guid Child, DateOnly Day, bool IsAbsent = true);
+public sealed record Absence(ChildId Child, DateOnly Day, bool IsAbsent = true);
 
 /// <summary>A child who comes on one day in another's place.</summary>
 /// <param name="Slot">The slot.</param>
 /// <param name="Day">The day.</param>
 /// <param name="Child">The child.</param>
-public sealed record StandIn(Guid Slot, DateOnly Day, Guid Child);
+public sealed record StandIn(SlotId Slot, DateOnly Day, ChildId Child);

@@ -3,13 +3,13 @@ namespace Umbick.Core.Timetabling;
 /// <summary>The filling of a timetable, day by day.</summary>
 internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attendee> attendees, DateOnly from, DateOnly to, TimeOnly? now)
 {
-    private readonly Dictionary<Guid, Attendee> _attendees = attendees.ToDictionary(attendee => attendee.Child);
+    private readonly Dictionary<ChildId, Attendee> _attendees = attendees.ToDictionary(attendee => attendee.Child);
     private readonly ILookup<DayOfWeek, Slot> _slots =
         timetable.Slots.OrderBy(slot => slot.From).ThenBy(slot => slot.Id).ToLookup(slot => slot.Weekday);
     private readonly HashSet<Job> _placed = [];
 
     /// <summary>Who comes when on the day that is being filled.</summary>
-    private readonly List<(Slot Slot, Guid Child)> _coming = [];
+    private readonly List<(Slot Slot, ChildId Child)> _coming = [];
 
     public (IReadOnlyList<DayPlan> Days, IReadOnlyList<UnplacedJob> Unplaced) Make()
     {
@@ -41,7 +41,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
             [.. _slots[day.DayOfWeek].Select(slot => new PlannedSlot(slot, seats[slot.Id], Substitutes(slot, day, seats[slot.Id])))]);
     }
 
-    private Seat SeatOf(Slot slot, DateOnly day, Guid child, bool isStandIn)
+    private Seat SeatOf(Slot slot, DateOnly day, ChildId child, bool isStandIn)
     {
         if (!_attendees.TryGetValue(child, out var attendee)) return new Seat(child, [], NotPlaced.Gone, isStandIn);
         if ((timetable.InTheWay(slot, day, attendee) ?? (IsElsewhere(slot, child) ? NotPlaced.Elsewhere : null)) is { } why)
@@ -83,7 +83,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         }
     }
 
-    private List<Guid> Substitutes(Slot slot, DateOnly day, List<Seat> seats)
+    private List<ChildId> Substitutes(Slot slot, DateOnly day, List<Seat> seats)
     {
         var empty = seats.Count(seat => seat.Why is not null) - seats.Count(seat => seat.IsStandIn && seat.Why is null);
         if (empty <= 0) return [];
@@ -103,7 +103,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
     private bool CanCome(Slot slot, DateOnly day, Attendee attendee) => timetable.InTheWay(slot, day, attendee) is null
         && !IsElsewhere(slot, attendee.Child);
 
-    private bool IsElsewhere(Slot slot, Guid child) =>
+    private bool IsElsewhere(Slot slot, ChildId child) =>
         _coming.Exists(each => each.Child == child && (each.Slot.Id == slot.Id || each.Slot.Overlaps(slot)));
 
     /// <summary>Whether a child comes to a slot of their own on a day or later in these days: what is due is done there.</summary>

@@ -6,10 +6,10 @@ public sealed record Invitation
     /// <summary>How long one can be used.</summary>
     public static readonly TimeSpan ForSomebodyNew = TimeSpan.FromDays(7), ToGetIn = TimeSpan.FromHours(24);
 
-    public Guid Id { get; init; }
+    public InvitationId Id { get; init; }
 
     /// <summary>Whom it lets in again; null where somebody new is invited.</summary>
-    public Guid? Person { get; init; }
+    public PersonId? Person { get; init; }
 
     /// <summary>The name that others see.</summary>
     public string DisplayName { get; init; } = "";

@@ -1,4 +1,4 @@
 namespace Umbick.Rows;
 
 /// <summary>Something that was noted as done, as a log may tell it: without any child.</summary>
-public readonly record struct NotedDeed(Guid School, Guid? Person, string What);
+public readonly record struct NotedDeed(SchoolId School, PersonId? Person, string What);

@@ -2,4 +2,4 @@
 namespace Umbick.Rows;
 
 /// <summary>A session that is open.</summary>
-public sealed record OpenSession(Guid Id, DateTime StartedAt, DateTime EndsAt);
+public sealed record OpenSession(SessionId Id, DateTime StartedAt, DateTime EndsAt);

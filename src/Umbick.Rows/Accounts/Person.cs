@@ -9,10 +9,10 @@ public sealed class Person
     /// <summary>The most letters of the name that others see.</summary>
     public const int LongestName = 80;
 
-    public Guid School { get; set; }
+    public SchoolId School { get; set; }
 
     /// <summary>The account's id: the same at each school where it works.</summary>
-    public Guid Id { get; set; }
+    public PersonId Id { get; set; }
 
     public string UserName { get; set; } = "";
 

@@ -2,4 +2,4 @@
 namespace Umbick.Rows;
 
 /// <summary>A school.</summary>
-public sealed record School(Guid Id, string Name);
+public sealed record School(SchoolId Id, string Name);

@@ -8,7 +8,7 @@ public sealed record AnswerRow
 {
     public SittingId Sitting { get; init; }
 
-    public Guid Id { get; init; }
+    public AnswerId Id { get; init; }
 
     public int Place { get; init; }
 
@@ -37,13 +37,13 @@ public sealed record AnswerRow
     public long Seq { get; init; }
 
     /// <summary>The answer that it puts right; null where it is the first.</summary>
-    public Guid? Corrects { get; init; }
+    public AnswerId? Corrects { get; init; }
 
     /// <summary>When it was given, where it was read from the database.</summary>
     public DateTime GivenAt { get; init; }
 
     /// <summary>Who typed it; null where the child did.</summary>
-    public Guid? By { get; init; }
+    public PersonId? By { get; init; }
 
     public Typist Typist => By is null ? Typist.Child : Typist.Teacher;
 

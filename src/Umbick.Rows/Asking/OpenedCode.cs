@@ -5,4 +5,4 @@ namespace Umbick.Rows;
 /// <param name="Outcome">Whether it opened a sitting.</param>
 /// <param name="School">The school.</param>
 /// <param name="Sitting">The sitting that it opens.</param>
-public sealed record OpenedCode(CodeOutcome Outcome, Guid School, SittingId Sitting);
+public sealed record OpenedCode(CodeOutcome Outcome, SchoolId School, SittingId Sitting);

@@ -45,13 +45,13 @@ public sealed record Sitting
     public DeliveryMode Delivery { get => DeliveryNames.Read(DeliveryName); init => DeliveryName = DeliveryNames.NameOf(value); }
 
     /// <summary>The visit that it shares with other children's sittings; null where the child is alone.</summary>
-    public Guid? Visit { get; init; }
+    public VisitId? Visit { get; init; }
 
     /// <summary>The child's place in the turns of a visit.</summary>
     public int TurnInVisit { get; init; }
 
     /// <summary>The screening that it belongs to.</summary>
-    public Guid? Screening { get; init; }
+    public ScreeningId? Screening { get; init; }
 
     /// <summary>The id of the pattern that a cold start is for; null for all else.</summary>
     public string? ColdFor { get; init; }

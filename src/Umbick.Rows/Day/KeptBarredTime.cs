@@ -3,4 +3,4 @@ using Umbick.Core.Timetabling;
 namespace Umbick.Rows;
 
 /// <summary>A barred time with its id.</summary>
-public sealed record KeptBarredTime(Guid Id, BarredTime Barred);
+public sealed record KeptBarredTime(BarredTimeId Id, BarredTime Barred);

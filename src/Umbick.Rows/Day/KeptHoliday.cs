@@ -3,4 +3,4 @@ using Umbick.Core.Timetabling;
 namespace Umbick.Rows;
 
 /// <summary>A holiday with its id.</summary>
-public sealed record KeptHoliday(Guid Id, Holiday Holiday);
+public sealed record KeptHoliday(HolidayId Id, Holiday Holiday);

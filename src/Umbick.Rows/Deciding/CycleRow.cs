@@ -8,7 +8,7 @@ public sealed class CycleRow
     /// <summary>The most signs that a reason has.</summary>
     public const int LongestReason = 300;
 
-    public Guid Id { get; init; }
+    public CycleId Id { get; init; }
 
     public ChildId Child { get; init; }
 

@@ -9,7 +9,7 @@ public sealed class DecisionRow
     /// <summary>The most signs that a reason has.</summary>
     public const int LongestReason = 300;
 
-    public Guid Id { get; init; }
+    public DecisionId Id { get; init; }
 
     public ChildId Child { get; init; }
 
@@ -23,7 +23,7 @@ public sealed class DecisionRow
     public string Reason { get; init; } = "";
 
     /// <summary>The sitting after which it was said.</summary>
-    public Guid? AfterSitting { get; init; }
+    public SittingId? AfterSitting { get; init; }
 
     /// <summary>The day, where the school is.</summary>
     public DateOnly Day { get; init; }

@@ -22,7 +22,7 @@ public sealed class CaseloadRow
     public SittingId? OpenAsking { get; init; }
 
     /// <summary>The visit that the open asking is a part of; null where the child is asked alone.</summary>
-    public Guid? OpenVisit { get; init; }
+    public VisitId? OpenVisit { get; init; }
 
     public SetId? OpenSet { get; init; }
 

@@ -5,7 +5,7 @@ namespace Umbick.Rows;
 /// <summary>A class that is screened with a short form.</summary>
 public sealed class Screening
 {
-    public Guid Id { get; init; }
+    public ScreeningId Id { get; init; }
 
     public string Title { get; init; } = "";
 

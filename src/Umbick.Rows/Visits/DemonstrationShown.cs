@@ -5,4 +5,4 @@ namespace Umbick.Rows;
 /// <param name="Pattern">The id of the pattern that it was for.</param>
 /// <param name="Demonstration">The demonstration's id.</param>
 /// <param name="Day">The day, where the school is.</param>
-public sealed record DemonstrationShown(Guid Id, string Pattern, string Demonstration, DateOnly Day);
+public sealed record DemonstrationShown(ShowingId Id, string Pattern, string Demonstration, DateOnly Day);

@@ -7,7 +7,7 @@ namespace Umbick.Rows;
 /// <param name="Child">The child.</param>
 /// <param name="ClockTime">The time that it was.</param>
 /// <param name="Raw">What the child said.</param>
-public sealed record RoomClockReading(Guid Id, ChildId Child, string ClockTime, string Raw)
+public sealed record RoomClockReading(AnswerId Id, ChildId Child, string ClockTime, string Raw)
 {
     /// <summary>What the child said, as it is read on a page.</summary>
     public string Said => InWords(Raw);

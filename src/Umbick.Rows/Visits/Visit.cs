@@ -5,7 +5,7 @@ namespace Umbick.Rows;
 /// <summary>A visit: one to four children, one pattern.</summary>
 public sealed record Visit
 {
-    public Guid Id { get; init; }
+    public VisitId Id { get; init; }
 
     /// <summary>The id of the pattern that is worked on.</summary>
     public string PatternId { get; init; } = "";

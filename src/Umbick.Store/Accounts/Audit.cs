@@ -11,7 +11,7 @@ public static class Audit
 
     /// <summary>Keeps that something was done.</summary>
     public static async Task Note(
-        SchoolConnection connection, Guid? person, string what, DateTime now, ChildId? child = null, Guid? whom = null, string detail = "")
+        SchoolConnection connection, PersonId? person, string what, DateTime now, ChildId? child = null, PersonId? whom = null, string detail = "")
     {
         await connection.ExecuteAsync(
             "insert into audit_entry (school, at, person, what, child, whom, detail) values (@school, @now, @person, @what, @child, "
@@ -30,7 +30,7 @@ public static class Audit
     }
 
     /// <summary>Keeps that somebody opened a child's record, once an hour however often they turn to it.</summary>
-    public static async Task NoteOpened(SchoolConnection connection, Guid person, ChildId child, DateTime now)
+    public static async Task NoteOpened(SchoolConnection connection, PersonId person, ChildId child, DateTime now)
     {
         var kept = await connection.ExecuteAsync(
             """
@@ -45,7 +45,7 @@ public static class Audit
 
     /// <summary>The latest entries before one, of these people, kinds, children and days; null is all.</summary>
     public static async Task<IReadOnlyList<AuditEntry>> Latest(
-        SchoolConnection connection, Guid? person, string? what, ChildId? child, DateOnly? until, long? before) =>
+        SchoolConnection connection, PersonId? person, string? what, ChildId? child, DateOnly? until, long? before) =>
         [.. await connection.QueryAsync<AuditEntry>(
             $"""
             select audit_entry.id, at, by_whom.display_name as who, what, audit_entry.child, child.alias, about.display_name as whom, detail

@@ -41,8 +41,8 @@ public static class DoorTries
         """;
 
     /// <summary>Whose second step is stopped at the school, and until when.</summary>
-    public static async Task<IReadOnlyList<(Guid Person, string Name, DateTime Until)>> StoppedSteps(SchoolConnection connection) =>
-        [.. await connection.QueryAsync<(Guid, string, DateTime)>(Stopped)];
+    public static async Task<IReadOnlyList<(PersonId Person, string Name, DateTime Until)>> StoppedSteps(SchoolConnection connection) =>
+        [.. await connection.QueryAsync<(PersonId, string, DateTime)>(Stopped)];
 
     /// <summary>Keeps that the school was at an address, hashed, today: tries from there are its own.</summary>
     public static Task BeAtHome(SchoolConnection connection, byte[] address) => connection.ExecuteAsync(

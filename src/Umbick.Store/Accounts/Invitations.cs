@@ -29,7 +29,7 @@ public static class Invitations
     /// <summary>Makes a link. Another for the same person that is not used yet can no longer be.</summary>
     /// <returns>What stands in the link.</returns>
     public static async Task<string> Make(
-        SchoolConnection connection, Guid? person, string displayName, PersonRole role, bool inCharge, Guid? by, DateTime now)
+        SchoolConnection connection, PersonId? person, string displayName, PersonRole role, bool inCharge, PersonId? by, DateTime now)
     {
         var secret = RandomNumberGenerator.GetBytes(32);
         if (person is not null)
@@ -45,7 +45,7 @@ public static class Invitations
             new
             {
                 school = connection.School,
-                id = Guid.CreateVersion7(),
+                id = InvitationId.New(),
                 person,
                 displayName,
                 role = role.ToString().ToLowerInvariant(),
@@ -60,12 +60,12 @@ public static class Invitations
     }
 
     /// <summary>Where a link leads: the school and the invitation's id; null where it leads nowhere, or does no longer.</summary>
-    public static async Task<(Guid School, Guid Id)?> Find(DbConnection connection, string link) => HashOf(link) is { } hash
-        ? await connection.QuerySingleOrDefaultAsync<(Guid School, Guid Id)?>("select school, id from find_invitation(@hash)", new { hash })
+    public static async Task<(SchoolId School, InvitationId Id)?> Find(DbConnection connection, string link) => HashOf(link) is { } hash
+        ? await connection.QuerySingleOrDefaultAsync<(SchoolId School, InvitationId Id)?>("select school, id from find_invitation(@hash)", new { hash })
         : null;
 
     /// <summary>An invitation of the school that is set; null where it opens nothing any more.</summary>
-    public static Task<Invitation?> Find(SchoolConnection connection, Guid id, DateTime now) =>
+    public static Task<Invitation?> Find(SchoolConnection connection, InvitationId id, DateTime now) =>
         connection.QuerySingleOrDefaultAsync<Invitation>($"{Select} where id = @id and {Stands}", new { id, now });
 
     /// <summary>Those that wait to be used, the latest first.</summary>
@@ -74,7 +74,7 @@ public static class Invitations
 
     /// <summary>Uses one up.</summary>
     /// <returns>Whether it could be used: of two at once, one can.</returns>
-    public static async Task<bool> Use(SchoolConnection connection, Guid id, DateTime now)
+    public static async Task<bool> Use(SchoolConnection connection, InvitationId id, DateTime now)
     {
         // Whoever joins a school, or is given another role, meanwhile is waited for: then the link stands no more.
         await connection.ExecuteAsync("select from account where id = (select person from invitation where id = @id) for update",
@@ -83,11 +83,11 @@ public static class Invitations
     }
 
     /// <summary>Has one that was used wait again: what it was used for could not be done.</summary>
-    public static Task GiveBack(SchoolConnection connection, Guid id) =>
+    public static Task GiveBack(SchoolConnection connection, InvitationId id) =>
         connection.ExecuteAsync("update invitation set used_at = null where id = @id", new { id });
 
     /// <summary>Takes one back.</summary>
-    public static Task TakeBack(SchoolConnection connection, Guid id, DateTime now) =>
+    public static Task TakeBack(SchoolConnection connection, InvitationId id, DateTime now) =>
         connection.ExecuteAsync("update invitation set expires_at = @now where id = @id and used_at is null", new { id, now });
 
     private static byte[]? HashOf(string link)

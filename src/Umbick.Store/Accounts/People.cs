@@ -16,12 +16,12 @@ public static class People
         """;
 
     /// <summary>The schools at which a user name works, and the id; none where nobody has it.</summary>
-    public static async Task<IReadOnlyList<(Guid School, Guid Person)>> FindByName(DbConnection connection, string normalizedUserName) =>
-        [.. await connection.QueryAsync<(Guid School, Guid Person)>("select school, id from find_person(@normalizedUserName)",
+    public static async Task<IReadOnlyList<(SchoolId School, PersonId Person)>> FindByName(DbConnection connection, string normalizedUserName) =>
+        [.. await connection.QueryAsync<(SchoolId School, PersonId Person)>("select school, id from find_person(@normalizedUserName)",
             new { normalizedUserName })];
 
     /// <summary>A person of the school that is set; null where there is none, or they no longer work there.</summary>
-    public static Task<Person?> Find(SchoolConnection connection, Guid id) =>
+    public static Task<Person?> Find(SchoolConnection connection, PersonId id) =>
         connection.QuerySingleOrDefaultAsync<Person>($"{SelectPerson} where person.id = @id and left_at is null", new { id });
 
     /// <summary>Everybody who works at the school, by name.</summary>
@@ -29,13 +29,13 @@ public static class People
         [.. await connection.QueryAsync<Person>($"{SelectPerson} where left_at is null order by display_name, person.id")];
 
     /// <summary>The names of everybody who works or has worked at the school.</summary>
-    public static async Task<IReadOnlyDictionary<Guid, string>> Names(SchoolConnection connection) =>
-        (await connection.QueryAsync<(Guid Id, string Name)>("select id, display_name from person")).ToDictionary(each => each.Id,
+    public static async Task<IReadOnlyDictionary<PersonId, string>> Names(SchoolConnection connection) =>
+        (await connection.QueryAsync<(PersonId Id, string Name)>("select id, display_name from person")).ToDictionary(each => each.Id,
             each => each.Name);
 
     /// <summary>When each who works at the school was last there: when their latest session began.</summary>
-    public static async Task<IReadOnlyDictionary<Guid, DateTime>> LastSeen(SchoolConnection connection) =>
-        (await connection.QueryAsync<(Guid Id, DateTime At)>(
+    public static async Task<IReadOnlyDictionary<PersonId, DateTime>> LastSeen(SchoolConnection connection) =>
+        (await connection.QueryAsync<(PersonId Id, DateTime At)>(
             "select person, max(at) from audit_entry where what = @what and person is not null group by person",
             new { what = AuditKinds.SignedIn }))
         .ToDictionary(each => each.Id, each => each.At);
@@ -50,7 +50,7 @@ public static class People
         person);
 
     /// <summary>Keeps the recovery codes that are left, unless another use of one was kept meanwhile.</summary>
-    public static async Task<bool> UseRecoveryCode(SchoolConnection connection, Guid id, string before, string after) =>
+    public static async Task<bool> UseRecoveryCode(SchoolConnection connection, PersonId id, string before, string after) =>
         await connection.ExecuteAsync("update account set recovery_codes = @after where id = @id and recovery_codes = @before",
             new { id, before, after }) > 0;
 
@@ -59,7 +59,7 @@ public static class People
     /// <param name="id">The person.</param>
     /// <param name="step">The code's step in time.</param>
     /// <returns>Whether it was taken: of the same code twice at once, one is.</returns>
-    public static async Task<bool> TakeCodeStep(SchoolConnection connection, Guid id, long step) =>
+    public static async Task<bool> TakeCodeStep(SchoolConnection connection, PersonId id, long step) =>
         await connection.ExecuteAsync("update account set code_step = @step where id = @id and (code_step is null or code_step < @step)",
             new { id, step }) > 0;
 
@@ -71,7 +71,7 @@ public static class People
     /// <param name="by">The name of who does it; null where it is done on the server.</param>
     /// <param name="now">The present.</param>
     /// <returns>Whether it was turned off: not where it was not on, nor, by a colleague, where they work at another school too.</returns>
-    public static async Task<bool> TurnSecondStepOff(SchoolConnection connection, Guid id, string? by, DateTime now)
+    public static async Task<bool> TurnSecondStepOff(SchoolConnection connection, PersonId id, string? by, DateTime now)
     {
         await Lock(connection, id);
         var turned = await connection.ExecuteAsync(
@@ -85,11 +85,11 @@ public static class People
     }
 
     /// <summary>Keeps that somebody was told who turned their second step off.</summary>
-    public static Task ToldOfSecondStep(SchoolConnection connection, Guid id) =>
+    public static Task ToldOfSecondStep(SchoolConnection connection, PersonId id) =>
         connection.ExecuteAsync("update account set second_step_off_at = null, second_step_off_by = null where id = @id", new { id });
 
     /// <summary>Has whatever else is about to change an account wait.</summary>
-    internal static Task Lock(SchoolConnection connection, Guid id) =>
+    internal static Task Lock(SchoolConnection connection, PersonId id) =>
         connection.ExecuteAsync("select from account where id = @id for update", new { id });
 
     /// <summary>Adds somebody who signs in.</summary>
@@ -97,7 +97,7 @@ public static class People
     public static async Task<Person?> TryAdd(
         SchoolConnection connection, string userName, string displayName, string passwordHash, PersonRole role, bool inCharge)
     {
-        var id = Guid.NewGuid();
+        PersonId id = Guid.NewGuid();
         await connection.ExecuteAsync("savepoint before_account");
         try
         {
@@ -132,7 +132,7 @@ public static class People
     /// <param name="stamp">The security stamp of the account when they proved who they are; null where nobody had to.</param>
     /// <returns>Whether they were taken on: not where the account got another password since.</returns>
     public static async Task<bool> Employ(
-        SchoolConnection connection, Guid id, string displayName, PersonRole role, bool inCharge, string? stamp = null)
+        SchoolConnection connection, PersonId id, string displayName, PersonRole role, bool inCharge, string? stamp = null)
     {
         await connection.ExecuteAsync(
             """
@@ -150,10 +150,10 @@ public static class People
     /// Keeps what somebody is at the school, or that they have left; their sessions end. The last one in charge stays so.
     /// </summary>
     /// <returns>Whether it was kept: not where nobody would be in charge.</returns>
-    public static async Task<bool> Change(SchoolConnection connection, Guid id, PersonRole role, bool inCharge, bool leaves, DateTime now)
+    public static async Task<bool> Change(SchoolConnection connection, PersonId id, PersonRole role, bool inCharge, bool leaves, DateTime now)
     {
         // One at a time: two in charge who each take the right from the other would leave none.
-        var others = (await connection.QueryAsync<Guid>("select id from person where in_charge and left_at is null order by id for update"))
+        var others = (await connection.QueryAsync<PersonId>("select id from person where in_charge and left_at is null order by id for update"))
             .Where(other => other != id);
         if ((!inCharge || leaves) && !others.Any()) return false;
         await connection.ExecuteAsync(

@@ -66,7 +66,7 @@ public static class Schools
     /// <param name="stamp">The teacher's security stamp when it began.</param>
     public static async Task<(IReadOnlyDictionary<string, string> Settings, string TimeZone, DateOnly Today, TimeOnly Now,
         bool IsOpen)?> SettingsAndDay(
-        SchoolConnection connection, DateTime now, Guid session, Guid person, string stamp)
+        SchoolConnection connection, DateTime now, SessionId session, PersonId person, string stamp)
     {
         var row = await connection.QuerySingleOrDefaultAsync<(string Settings, string Zone, DateOnly Today, int Minutes, bool IsOpen)?>(
             $"select settings::text, time_zone, {LocalDay}, {LocalMinutes}, {Sessions.IsOpenToPerson} from school",

@@ -16,25 +16,25 @@ public static class Sessions
         """;
 
     /// <summary>Begins a teacher's session.</summary>
-    public static Task BeginOfPerson(SchoolConnection connection, Guid id, Guid person, DateTime now, DateTime ends) =>
+    public static Task BeginOfPerson(SchoolConnection connection, SessionId id, PersonId person, DateTime now, DateTime ends) =>
         connection.ExecuteAsync(
         "insert into session (school, id, person, started_at, ends_at) values (@school, @id, @person, @now, @ends)",
         new { school = connection.School, id, person, now, ends });
 
     /// <summary>Begins a session of a child's device at one sitting.</summary>
-    public static Task BeginOfChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now, DateTime ends) =>
+    public static Task BeginOfChild(SchoolConnection connection, SessionId id, SittingId sitting, DateTime now, DateTime ends) =>
         connection.ExecuteAsync(
         "insert into session (school, id, sitting, started_at, ends_at) values (@school, @id, @sitting, @now, @ends)",
         new { school = connection.School, id, sitting, now, ends });
 
     /// <summary>Whether a session of a child's device is open.</summary>
-    public static Task<bool> IsOpenToChild(SchoolConnection connection, Guid id, SittingId sitting, DateTime now) =>
+    public static Task<bool> IsOpenToChild(SchoolConnection connection, SessionId id, SittingId sitting, DateTime now) =>
         connection.ExecuteScalarAsync<bool>(
         "select exists (select from session where id = @id and sitting = @sitting and ended_at is null and ends_at > @now)",
         new { id, sitting, now });
 
     /// <summary>Ends a session.</summary>
-    public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
+    public static Task End(SchoolConnection connection, SessionId id, DateTime now) =>
         connection.ExecuteAsync("update session set ended_at = @now where id = @id and ended_at is null", new { id, now });
 
     /// <summary>Ends the sessions of every device at a sitting: it is taken back from the child.</summary>
@@ -42,11 +42,11 @@ public static class Sessions
         connection.ExecuteAsync("update session set ended_at = @now where sitting = @sitting and ended_at is null", new { sitting, now });
 
     /// <summary>Ends every session of somebody at the school.</summary>
-    public static Task EndOf(SchoolConnection connection, Guid person, DateTime now) =>
+    public static Task EndOf(SchoolConnection connection, PersonId person, DateTime now) =>
         connection.ExecuteAsync("update session set ended_at = @now where person = @person and ended_at is null", new { person, now });
 
     /// <summary>Somebody's sessions at the school that are open, the latest first.</summary>
-    public static async Task<IReadOnlyList<OpenSession>> LoadOpen(SchoolConnection connection, Guid person, DateTime now) =>
+    public static async Task<IReadOnlyList<OpenSession>> LoadOpen(SchoolConnection connection, PersonId person, DateTime now) =>
         [.. await connection.QueryAsync<OpenSession>(
             "select id, started_at, ends_at from session where person = @person and ended_at is null and ends_at > @now order by "
                 + "started_at desc", new { person, now })];

@@ -40,10 +40,10 @@ public static class Codes
     /// <param name="typed">What was typed.</param>
     /// <param name="press">Which press of which form this is: sent twice within a minute, it opens the same twice.</param>
     /// <param name="address">The hash of the address that it comes from.</param>
-    public static async Task<OpenedCode> Open(DbConnection connection, string typed, Guid press, byte[] address)
+    public static async Task<OpenedCode> Open(DbConnection connection, string typed, PressId press, byte[] address)
     {
         if (CodeText.Read(typed) is not { } code) return new OpenedCode(CodeOutcome.Mistyped, default, default);
-        var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, Guid? School, SittingId? Sitting)>(
+        var (outcome, school, sitting) = await connection.QuerySingleAsync<(string Outcome, SchoolId? School, SittingId? Sitting)>(
             "select outcome, opened_school, opened_sitting from open_code(@mark, @hash, @press, @address)",
             new { mark = code.Mark, hash = HashOf(code), press, address });
         return new OpenedCode(Enum.Parse<CodeOutcome>(outcome, ignoreCase: true), school ?? default, sitting ?? default);

@@ -208,12 +208,12 @@ public static class Sittings
         });
 
     /// <summary>The sittings of a visit, by turn.</summary>
-    public static async Task<IReadOnlyList<Sitting>> OfVisit(SchoolConnection connection, Guid visit) =>
+    public static async Task<IReadOnlyList<Sitting>> OfVisit(SchoolConnection connection, VisitId visit) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where visit = @visit order by turn_in_visit, id",
             new { visit })];
 
     /// <summary>The sittings of a screening.</summary>
-    public static async Task<IReadOnlyList<Sitting>> OfScreening(SchoolConnection connection, Guid screening) =>
+    public static async Task<IReadOnlyList<Sitting>> OfScreening(SchoolConnection connection, ScreeningId screening) =>
         [.. await connection.QueryAsync<Sitting>($"select {Columns} from sitting where screening = @screening order by turn_in_visit, id",
             new { screening })];
 

@@ -12,14 +12,14 @@ public static class Timetables
         "select id, class_name, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, to_char(ends_at, 'HH24:MI') as ends, "
             + "what from barred_time order by weekday, starts_at, class_name, id";
 
-    private sealed record HolidayRow(Guid Id, string Name, DateOnly FirstDay, DateOnly LastDay)
+    private sealed record HolidayRow(HolidayId Id, string Name, DateOnly FirstDay, DateOnly LastDay)
     {
         public KeptHoliday Kept => new(Id, new Holiday(Name, FirstDay, LastDay));
     }
 
     private sealed class SlotRow
     {
-        public Guid Id { get; init; }
+        public SlotId Id { get; init; }
 
         public int Weekday { get; init; }
 
@@ -27,17 +27,17 @@ public static class Timetables
 
         public int Minutes { get; init; }
 
-        public Guid[] Children { get; init; } = [];
+        public ChildId[] Children { get; init; } = [];
     }
 
-    private sealed record BarredRow(Guid Id, string ClassName, int Weekday, string Starts, string Ends, string What)
+    private sealed record BarredRow(BarredTimeId Id, string ClassName, int Weekday, string Starts, string Ends, string What)
     {
         public KeptBarredTime Kept => new(Id, new BarredTime(ClassName, (DayOfWeek)Weekday, Time(Starts), Time(Ends), What));
     }
 
-    private sealed record AbsenceRow(Guid Child, DateOnly Day, bool Absent);
+    private sealed record AbsenceRow(ChildId Child, DateOnly Day, bool Absent);
 
-    private sealed record StandInRow(Guid Slot, DateOnly Day, Guid Child);
+    private sealed record StandInRow(SlotId Slot, DateOnly Day, ChildId Child);
 
     /// <summary>The school's year.</summary>
     public static async Task<SchoolYear> Year(SchoolConnection connection) =>
@@ -83,12 +83,12 @@ public static class Timetables
                 .Select(row => new Absence(row.Child, row.Day, row.Absent))];
 
     /// <summary>Adds a holiday; the same again under its id changes nothing.</summary>
-    public static Task AddHoliday(SchoolConnection connection, Guid id, Holiday holiday) => connection.ExecuteAsync(
+    public static Task AddHoliday(SchoolConnection connection, HolidayId id, Holiday holiday) => connection.ExecuteAsync(
         "insert into holiday (school, id, name, first_day, last_day) values (@school, @id, @Name, @First, @Last) on conflict do nothing",
         new { school = connection.School, id, holiday.Name, holiday.First, holiday.Last });
 
     /// <summary>Takes a holiday out.</summary>
-    public static Task RemoveHoliday(SchoolConnection connection, Guid id) =>
+    public static Task RemoveHoliday(SchoolConnection connection, HolidayId id) =>
         connection.ExecuteAsync("delete from holiday where id = @id", new { id });
 
     /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
@@ -110,18 +110,18 @@ public static class Timetables
     }
 
     /// <summary>Says anew who a slot is for. When it is stays as it is.</summary>
-    public static async Task Seat(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children)
+    public static async Task Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children)
     {
         await connection.ExecuteAsync("delete from slot_child where slot = @slot", new { slot });
         await SeatAll(connection, slot, children);
     }
 
     /// <summary>Takes a slot out of the timetable.</summary>
-    public static Task RemoveSlot(SchoolConnection connection, Guid id) =>
+    public static Task RemoveSlot(SchoolConnection connection, SlotId id) =>
         connection.ExecuteAsync("delete from slot where id = @id", new { id });
 
     /// <summary>Adds a time at which a class may not be fetched; the same again under its id changes nothing.</summary>
-    public static Task Bar(SchoolConnection connection, Guid id, BarredTime barred) => connection.ExecuteAsync(
+    public static Task Bar(SchoolConnection connection, BarredTimeId id, BarredTime barred) => connection.ExecuteAsync(
         """
         insert into barred_time (school, id, class_name, weekday, starts_at, ends_at, what)
         values (@school, @id, @Class, @weekday, make_time(@h1, @m1, 0), make_time(@h2, @m2, 0), @What) on conflict do nothing
@@ -140,11 +140,11 @@ public static class Timetables
         });
 
     /// <summary>Takes a barred time out.</summary>
-    public static Task Unbar(SchoolConnection connection, Guid id) =>
+    public static Task Unbar(SchoolConnection connection, BarredTimeId id) =>
         connection.ExecuteAsync("delete from barred_time where id = @id", new { id });
 
     /// <summary>Notes that a child cannot come on a day; null takes that back.</summary>
-    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? absent, Guid by, DateTime now) =>
+    public static Task NoteAbsence(SchoolConnection connection, ChildId child, DateOnly day, bool? absent, PersonId by, DateTime now) =>
         connection.ExecuteAsync(
         absent is null
             ? "delete from absence where child = @child and day = @day"
@@ -156,7 +156,7 @@ public static class Timetables
         new { school = connection.School, child, day, absent, by, now });
 
     /// <summary>Notes that a child comes in another's place on a day, or takes that back.</summary>
-    public static Task NoteStandIn(SchoolConnection connection, StandIn standIn, bool comes, Guid by, DateTime now) =>
+    public static Task NoteStandIn(SchoolConnection connection, StandIn standIn, bool comes, PersonId by, DateTime now) =>
         connection.ExecuteAsync(
         comes
             ? "insert into stand_in (school, slot, day, child, noted_by, noted_at) values (@school, @Slot, @Day, @Child, @by, @now) on "
@@ -164,7 +164,7 @@ public static class Timetables
             : "delete from stand_in where slot = @Slot and day = @Day and child = @Child",
         new { school = connection.School, standIn.Slot, standIn.Day, standIn.Child, by, now });
 
-    private static Task<int> SeatAll(SchoolConnection connection, Guid slot, IReadOnlyList<Guid> children) => connection.ExecuteAsync(
+    private static Task<int> SeatAll(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children) => connection.ExecuteAsync(
         "insert into slot_child (school, slot, child, turn) select @school, @slot, child, turn - 1 from unnest(@children) with "
             + "ordinality as one (child, turn)",
         new { school = connection.School, slot, children = children.ToArray() });

@@ -11,7 +11,7 @@ public static class Cycles
 
     /// <summary>Begins a cycle, unless one of the child's goes on; the same again under its id changes nothing.</summary>
     /// <returns>Whether it was begun now.</returns>
-    public static async Task<bool> Begin(SchoolConnection connection, CycleRow cycle, Guid by, DateTime now) =>
+    public static async Task<bool> Begin(SchoolConnection connection, CycleRow cycle, PersonId by, DateTime now) =>
         await connection.ExecuteAsync(
         """
         insert into cycle (school, id, child, began_on, ends_on, goal, entry_reason, begun_by, begun_at)
@@ -21,7 +21,7 @@ public static class Cycles
 
     /// <summary>Ends a child's cycle.</summary>
     /// <returns>Whether it went on until now.</returns>
-    public static async Task<bool> End(SchoolConnection connection, ChildId child, Guid id, DateOnly day, string reason, Guid by) =>
+    public static async Task<bool> End(SchoolConnection connection, ChildId child, CycleId id, DateOnly day, string reason, PersonId by) =>
         await connection.ExecuteAsync(
         "update cycle set ended_on = @day, exit_reason = @reason, ended_by = @by where id = @id and child = @child and ended_on is null",
         new { id, child, day, reason, by }) > 0;

@@ -20,7 +20,7 @@ public static class Decisions
     /// <param name="decision">The decision.</param>
     /// <param name="by">Who took it.</param>
     /// <param name="now">When.</param>
-    public static Task Keep(SchoolConnection connection, DecisionRow decision, Guid by, DateTime now) => connection.ExecuteAsync(
+    public static Task Keep(SchoolConnection connection, DecisionRow decision, PersonId by, DateTime now) => connection.ExecuteAsync(
         """
         insert into decision (school, id, child, pattern, kind, taken, reason, after_sitting, decided_by, decided_at, engine, shown)
         values (@school, @Id, @Child, @PatternId, @KindId, @Taken, @Reason, @AfterSitting, @by, @now, @Engine, @ShownText::jsonb)
@@ -44,7 +44,7 @@ public static class Decisions
 
     /// <summary>Takes a decision back. That it was taken stays on record.</summary>
     /// <returns>Whether it stood until now.</returns>
-    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, Guid id, Guid by, DateTime now) =>
+    public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, DecisionId id, PersonId by, DateTime now) =>
         await connection.ExecuteAsync(
         "update decision set taken_back_by = @by, taken_back_at = @now where id = @id and child = @child and taken_back_at is null",
         new { id, child, by, now }) > 0;

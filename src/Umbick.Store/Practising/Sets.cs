@@ -55,7 +55,7 @@ public static class Sets
     /// <returns>Whether it was kept now.</returns>
     public static async Task<bool> Assign(
         SchoolConnection connection, SetId id, ChildId child, PracticeSet set, int seed, Support start, double? line, string engine,
-        string shown, Guid by, DateTime now)
+        string shown, PersonId by, DateTime now)
     {
         var added = await connection.ExecuteAsync(
             """

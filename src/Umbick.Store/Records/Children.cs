@@ -204,6 +204,6 @@ public static class Children
             "update child set stage = @stage, tasks_met = @tasksMet, settings = @settings::jsonb where id = @id",
             new { id, stage = (int)stage, tasksMet = tasksMet?.ToArray(), settings = SettingsText.Write(settings) });
 
-    private static object Row(Guid school, Child child, DateTime now, bool onCaseload) =>
+    private static object Row(SchoolId school, Child child, DateTime now, bool onCaseload) =>
         new { school, child.Id, child.Alias, stage = (int)child.Stage, now, onCaseload };
 }

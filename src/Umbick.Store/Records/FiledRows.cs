@@ -61,6 +61,6 @@ public static class FiledRows
             firsts = answers.Select(answer => answer.Answer.FirstRaw).ToArray(),
             prompted = answers.Select(answer => answer.Answer.Prompted).ToArray(),
             hows = answers.Select(answer => answer.Answer.How).ToArray(),
-            bys = answers.Select(answer => answer.Answer.By).ToArray(),
+            bys = answers.Select(answer => answer.Answer.By?.Value).ToArray(),
         });
 }

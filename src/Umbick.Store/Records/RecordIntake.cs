@@ -78,7 +78,7 @@ public sealed class RecordIntake
         return new ChildId(_ids[("child", own.ToString())]);
     }
 
-    private async Task AddRows(RecordPart part, ILookup<string, Column> columns, Guid origin)
+    private async Task AddRows(RecordPart part, ILookup<string, Column> columns, ChildId origin)
     {
         var rows = new ArrayBufferWriter<byte>();
         var known = columns[part.Name].ToDictionary(column => column.Name);
@@ -97,7 +97,7 @@ public sealed class RecordIntake
             new { school = _connection.School, rows = Encoding.UTF8.GetString(rows.WrittenSpan) });
     }
 
-    private void WriteRow(Utf8JsonWriter writer, RecordPart part, JsonElement row, Dictionary<string, Column> known, Guid origin)
+    private void WriteRow(Utf8JsonWriter writer, RecordPart part, JsonElement row, Dictionary<string, Column> known, ChildId origin)
     {
         writer.WriteStartObject();
         foreach (var value in row.EnumerateObject())
@@ -116,7 +116,7 @@ public sealed class RecordIntake
         if (part.Name == "child")
         {
             writer.WriteString("alias", _alias);
-            writer.WriteString("origin", origin);
+            writer.WriteString("origin", origin.Value);
         }
         // What is under way at another school is not under way here.
         if (IsUnset(row, "ended_at") && (part.Name == "visit" || (part.Name == "sitting" && !IsUnset(row, "visit"))))

@@ -11,7 +11,7 @@ public static class Screenings
 
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string? Detail);
 
-    public static Task<Screening?> Find(SchoolConnection connection, Guid id) =>
+    public static Task<Screening?> Find(SchoolConnection connection, ScreeningId id) =>
         connection.QuerySingleOrDefaultAsync<Screening>($"select {Columns} from screening where id = @id", new { id });
 
     /// <summary>The latest screenings of a school, the latest first.</summary>
@@ -63,7 +63,7 @@ public static class Screenings
     }
 
     /// <summary>The items of a class's form, in order. What becomes of any child's sitting changes nothing in them.</summary>
-    public static async Task<IReadOnlyList<Item>> Form(SchoolConnection connection, Guid screening)
+    public static async Task<IReadOnlyList<Item>> Form(SchoolConnection connection, ScreeningId screening)
     {
         var rows = await connection.QueryAsync<ItemRow>(
             "select task, clock_time, claim, detail::text as detail from screening_item where screening = @screening order by place",
@@ -72,6 +72,6 @@ public static class Screenings
     }
 
     /// <summary>Keeps the day on which the sheets were done.</summary>
-    public static Task<int> TellDay(SchoolConnection connection, Guid id, DateOnly day) =>
+    public static Task<int> TellDay(SchoolConnection connection, ScreeningId id, DateOnly day) =>
         connection.ExecuteAsync("update screening set paper_day = @day where id = @id", new { id, day });
 }

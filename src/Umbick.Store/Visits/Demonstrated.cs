@@ -13,11 +13,11 @@ public static class Demonstrated
     ];
 
     /// <summary>Takes back that one was shown to a child.</summary>
-    public static Task<int> TakeBack(SchoolConnection connection, ChildId child, Guid id) =>
+    public static Task<int> TakeBack(SchoolConnection connection, ChildId child, ShowingId id) =>
         connection.ExecuteAsync("delete from demonstration_shown where id = @id and child = @child", new { id, child });
 
     /// <summary>Keeps that one was shown; to keep it again under the same id changes nothing.</summary>
-    public static Task Keep(SchoolConnection connection, Guid id, ChildId child, string pattern, string demonstration, Guid by,
+    public static Task Keep(SchoolConnection connection, ShowingId id, ChildId child, string pattern, string demonstration, PersonId by,
         DateTime now) => connection.ExecuteAsync(
         """
         insert into demonstration_shown (school, id, child, pattern, demonstration, shown_by, shown_at)

@@ -20,12 +20,12 @@ public sealed record VisitRows(
     private const string OfIts = "sitting in (select id from sitting where visit = @id)";
 
     /// <summary>Loads a visit; null where the school has no such visit.</summary>
-    public static Task<VisitRows?> Find(SchoolConnection connection, Guid id) => Load(connection, id, "");
+    public static Task<VisitRows?> Find(SchoolConnection connection, VisitId id) => Load(connection, id, "");
 
     /// <summary>Loads a visit, kept from other writers until the transaction ends; null where the school has no such visit.</summary>
-    public static Task<VisitRows?> Lock(SchoolConnection connection, Guid id) => Load(connection, id, " for update");
+    public static Task<VisitRows?> Lock(SchoolConnection connection, VisitId id) => Load(connection, id, " for update");
 
-    private static Task<VisitRows?> Load(SchoolConnection connection, Guid id, string forUpdate) => connection.QueryTogetherAsync(
+    private static Task<VisitRows?> Load(SchoolConnection connection, VisitId id, string forUpdate) => connection.QueryTogetherAsync(
         $"""
         select {Visits.Columns} from visit where id = @id{forUpdate};
         select child, left_at from visit_child where visit = @id order by turn;

@@ -8,11 +8,11 @@ public static class Visits
         $"id, pattern as pattern_id, demonstration, part as part_name, place::int as place, started_at, ended_at, (started_at at time "
             + $"zone {Schools.TimeZone})::date as day";
 
-    public static Task<Visit?> Find(SchoolConnection connection, Guid id) =>
+    public static Task<Visit?> Find(SchoolConnection connection, VisitId id) =>
         connection.QuerySingleOrDefaultAsync<Visit>($"select {Columns} from visit where id = @id", new { id });
 
     /// <summary>The visit, kept from other writers until the transaction ends.</summary>
-    public static Task<Visit?> Lock(SchoolConnection connection, Guid id) =>
+    public static Task<Visit?> Lock(SchoolConnection connection, VisitId id) =>
         connection.QuerySingleOrDefaultAsync<Visit>($"select {Columns} from visit where id = @id for update", new { id });
 
     /// <summary>The visits that are not over, the latest first.</summary>
@@ -20,8 +20,8 @@ public static class Visits
         [.. await connection.QueryAsync<Visit>($"select {Columns} from visit where ended_at is null order by started_at desc")];
 
     /// <summary>The children of visits that are not over, each with the latest such visit.</summary>
-    public static async Task<IReadOnlyDictionary<ChildId, Guid>> OpenOf(SchoolConnection connection) =>
-        (await connection.QueryAsync<(ChildId Child, Guid Visit)>(
+    public static async Task<IReadOnlyDictionary<ChildId, VisitId>> OpenOf(SchoolConnection connection) =>
+        (await connection.QueryAsync<(ChildId Child, VisitId Visit)>(
             "select distinct on (visit_child.child) visit_child.child, visit.id from visit_child join visit on visit.school = "
                 + "visit_child.school and visit.id = visit_child.visit where visit.ended_at is null order by visit_child.child, "
                 + "visit.started_at desc"))
@@ -34,14 +34,14 @@ public static class Visits
                 + $"visit_child.visit = visit.id and visit_child.child = @child) order by started_at desc", new { child })];
 
     /// <summary>The children of a visit, by turn.</summary>
-    public static async Task<IReadOnlyList<VisitChild>> Children(SchoolConnection connection, Guid visit) =>
+    public static async Task<IReadOnlyList<VisitChild>> Children(SchoolConnection connection, VisitId visit) =>
         [.. await connection.QueryAsync<VisitChild>("select child, left_at from visit_child where visit = @visit order by turn",
             new { visit })];
 
     /// <summary>Begins a visit, unless it was begun before.</summary>
     /// <returns>Whether it was begun now.</returns>
     public static async Task<bool> Begin(
-        SchoolConnection connection, Guid id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, Guid by, DateTime now)
+        SchoolConnection connection, VisitId id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, PersonId by, DateTime now)
     {
         var added = await connection.ExecuteAsync(
             "insert into visit (school, id, pattern, demonstration, part, started_by, started_at) values (@school, @id, @pattern, "
@@ -56,16 +56,16 @@ public static class Visits
     }
 
     /// <summary>Moves a visit to a place of a part.</summary>
-    public static Task MoveTo(SchoolConnection connection, Guid id, VisitPart part, int place) =>
+    public static Task MoveTo(SchoolConnection connection, VisitId id, VisitPart part, int place) =>
         connection.ExecuteAsync("update visit set part = @part, place = @place where id = @id",
             new { id, part = VisitPartNames.NameOf(part), place });
 
     /// <summary>Ends a visit, unless it is over.</summary>
-    public static Task End(SchoolConnection connection, Guid id, DateTime now) =>
+    public static Task End(SchoolConnection connection, VisitId id, DateTime now) =>
         connection.ExecuteAsync("update visit set ended_at = @now where id = @id and ended_at is null", new { id, now });
 
     /// <summary>Notes that a child has gone, or is there again.</summary>
-    public static Task Leave(SchoolConnection connection, Guid visit, ChildId child, DateTime? at) =>
+    public static Task Leave(SchoolConnection connection, VisitId visit, ChildId child, DateTime? at) =>
         connection.ExecuteAsync("update visit_child set left_at = @at where visit = @visit and child = @child", new { visit, child, at });
 
     /// <summary>What a child read off the room's clock in their visits, the latest first, with the day.</summary>
@@ -82,7 +82,7 @@ public static class Visits
 
     /// <summary>Keeps what a child read off the room's clock; the same again under its id changes nothing.</summary>
     /// <returns>What is kept under the id.</returns>
-    public static async Task<string> ReadRoomClock(SchoolConnection connection, Guid visit, RoomClockReading reading, Guid by, DateTime now)
+    public static async Task<string> ReadRoomClock(SchoolConnection connection, VisitId visit, RoomClockReading reading, PersonId by, DateTime now)
     {
         await connection.ExecuteAsync(
             """
@@ -104,7 +104,7 @@ public static class Visits
             new { child })];
 
     /// <summary>Notes something of a child, or takes the note back.</summary>
-    public static Task Note(SchoolConnection connection, Guid visit, ChildId child, string note, bool holds, Guid by, DateTime now) =>
+    public static Task Note(SchoolConnection connection, VisitId visit, ChildId child, string note, bool holds, PersonId by, DateTime now) =>
         connection.ExecuteAsync(
         holds
             ? "insert into visit_note (school, visit, child, note, noted_by, noted_at) values (@school, @visit, @child, @note, @by, "
@@ -113,7 +113,7 @@ public static class Visits
         new { school = connection.School, visit, child, note, by, now });
 
     /// <summary>Notes how much an answer took; null takes the note back.</summary>
-    public static Task NotePrompt(SchoolConnection connection, SittingId sitting, int place, string? rung, Guid by, DateTime now) =>
+    public static Task NotePrompt(SchoolConnection connection, SittingId sitting, int place, string? rung, PersonId by, DateTime now) =>
         connection.ExecuteAsync(
         rung is null
             ? "delete from prompt where sitting = @sitting and place = @place"

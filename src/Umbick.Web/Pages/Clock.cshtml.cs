@@ -60,7 +60,7 @@ public sealed class ClockModel(IDatabase database, RequestPreferences preference
     }
 
     /// <summary>Keeps that a demonstration was shown to a child.</summary>
-    public async Task<IActionResult> OnPost(string? show, string? pattern, ChildId child, Guid id)
+    public async Task<IActionResult> OnPost(string? show, string? pattern, ChildId child, ShowingId id)
     {
         if (Core.Teaching.Demonstration.Find(show) is not { } demonstration || !TryFind(pattern, demonstration, out var found)
             || id == default) return BadRequest();

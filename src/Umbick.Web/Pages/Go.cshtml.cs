@@ -14,13 +14,13 @@ public sealed class EnterCodeModel(CodeDoor codes) : PageModel
     public string Typed { get; private set; } = "";
 
     /// <summary>Which press this is: a second one, sent before the first was answered, opens what the first did.</summary>
-    public Guid Press { get; private set; } = Guid.NewGuid();
+    public PressId Press { get; private set; } = Guid.NewGuid();
 
     public void OnGet()
     {
     }
 
-    public async Task<IActionResult> OnPost(string? code, Guid? press)
+    public async Task<IActionResult> OnPost(string? code, PressId? press)
     {
         Typed = code is { Length: > 24 } ? code[..24] : code ?? "";
         Press = press ?? Press;

@@ -15,7 +15,7 @@ public sealed class SchoolsModel(PersonSchools works, SignInManager<Person> sign
     public async Task OnGet() => Schools =
         [.. (await Own()).Select(each => (each.School, each.Person.Role)).OrderBy(each => each.School.Name, StringComparer.Ordinal)];
 
-    public async Task<IActionResult> OnPost(Guid school)
+    public async Task<IActionResult> OnPost(SchoolId school)
     {
         if ((await Own()).FirstOrDefault(each => each.School.Id == school).Person is not { } person) return NotFound();
         if (school != User.Person().School)

@@ -7,7 +7,7 @@ namespace Umbick.Web.Security;
 public static class ChildMode
 {
     /// <summary>Drops whoever is signed in to one sitting, and has the browser forget every page it has kept.</summary>
-    public static async Task EnterChildMode(this HttpContext context, Guid school, SittingId sitting)
+    public static async Task EnterChildMode(this HttpContext context, SchoolId school, SittingId sitting)
     {
         await context.Leave();
         await context.SignInAsync(Who.ChildScheme, Who.ChildAt(school, sitting));

@@ -16,10 +16,10 @@ public sealed class NoteOpenedRecords(IDatabase database, TimeProvider clock) : 
         if (!HttpMethods.IsGet(context.HttpContext.Request.Method) || done.Exception is not null || done.Result is not (null or PageResult))
             return;
         if (context.ActionDescriptor.ModelTypeInfo?.GetCustomAttribute<OpensRecordAttribute>() is null
-            || !Guid.TryParse($"{context.RouteData.Values["id"]}", out var child)) return;
+            || !ChildId.TryParse($"{context.RouteData.Values["id"]}", null, out var child)) return;
         var (school, person) = context.HttpContext.User.Person();
         await database.InSchool(school,
-            connection => Casework.Accounts.Deeds.NoteOpened(connection, person, new ChildId(child), clock.GetUtcNow().UtcDateTime),
+            connection => Casework.Accounts.Deeds.NoteOpened(connection, person, child, clock.GetUtcNow().UtcDateTime),
             context.HttpContext.RequestAborted);
     }
 }

@@ -282,7 +282,7 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
         Assert.Equal((CodeOutcome.Opened, sitting), await OpenedBy(press));
         Assert.Equal(CodeOutcome.Wrong, (await OpenedBy(Guid.NewGuid())).Outcome);
 
-        async Task<(CodeOutcome Outcome, SittingId Sitting)> OpenedBy(Guid press)
+        async Task<(CodeOutcome Outcome, SittingId Sitting)> OpenedBy(PressId press)
         {
             var opened = await schools.App.BeforeSchool(connection => Codes.Open(connection, code, press, Home));
             return (opened.Outcome, opened.Sitting);
@@ -364,12 +364,12 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
 
     private Task<bool?> Skip(SittingId sitting, int place) => schools.InA(connection => _asking.Skip(connection, sitting, place));
 
-    private Task<AnswerOutcome> Enter(SittingId sitting, int place, string raw, Guid? corrects = null) =>
+    private Task<AnswerOutcome> Enter(SittingId sitting, int place, string raw, AnswerId? corrects = null) =>
         schools.InA(connection =>
             _screen.Enter(connection, sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null) { Corrects = corrects },
                 Guid.NewGuid()));
 
-    private Task<ScreenedClass?> Class(Guid id) => schools.InA(connection => _screen.Load(connection, id));
+    private Task<ScreenedClass?> Class(ScreeningId id) => schools.InA(connection => _screen.Load(connection, id));
 
     private async Task<Sitting> Sitting(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 

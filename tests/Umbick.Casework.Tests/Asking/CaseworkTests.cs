@@ -255,7 +255,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var taken = (await Load(known)).Child;
         Assert.True(taken.OnCaseload);
         Assert.Equal(Stage.QuarterTo, taken.Stage);
-        Assert.NotEqual(Guid.Empty, screening);
+        Assert.True(screening.IsGiven);
 
         // Another school's child of the same alias is another child.
         var other = await schools.App.InSchool(schools.B,

@@ -8,7 +8,7 @@ namespace Umbick.Casework.Tests;
 public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
-    private static readonly Guid Teacher = Guid.NewGuid();
+    private static readonly PersonId Teacher = Guid.NewGuid();
     private readonly Asking _asking = new(Model, TimeProvider.System);
     private readonly Practising _practising = new(Model, TimeProvider.System);
     private readonly ClassScreening _screen = new(Model, TimeProvider.System);
@@ -289,17 +289,17 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) =>
         Send(sitting, new Submission(Guid.NewGuid(), place, raw, AnswerMode.Written, null), by: null);
 
-    private Task<AnswerOutcome> Send(SittingId sitting, Submission submission, Guid? by) =>
+    private Task<AnswerOutcome> Send(SittingId sitting, Submission submission, PersonId? by) =>
         schools.InA(connection => _asking.Answer(connection, sitting, submission, by));
 
     private Task<AnswerOutcome> Practise(SittingId sitting, Submission submission) =>
         schools.InA(connection => _practising.Answer(connection, sitting, submission));
 
-    private Task<Guid> Class(params string[] aliases) =>
+    private Task<ScreeningId> Class(params string[] aliases) =>
         schools.InA(connection =>
             _screen.Start(connection, "Class", Stage.HalfPast, [.. aliases.Select(alias => $"{alias} {Guid.NewGuid():N}")]));
 
-    private async Task<ScreenedClass> Loaded(Guid id) => (await schools.InA(connection => _screen.Load(connection, id)))!;
+    private async Task<ScreenedClass> Loaded(ScreeningId id) => (await schools.InA(connection => _screen.Load(connection, id)))!;
 
     private async Task<Sitting> Now(SittingId id) => (await schools.InA(connection => Sittings.Find(connection, id)))!;
 
@@ -311,5 +311,5 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     private async Task<List<string>> Raws(ChildId child) =>
         [.. (await Load(child)).Sittings.SelectMany(sitting => sitting.Answered).Select(question => question.Given!.Raw)];
 
-    private Task<int> Count(string sql, Guid id) => schools.InA(connection => connection.ExecuteScalarAsync<int>(sql, new { id }));
+    private Task<int> Count(string sql, ScreeningId id) => schools.InA(connection => connection.ExecuteScalarAsync<int>(sql, new { id }));
 }

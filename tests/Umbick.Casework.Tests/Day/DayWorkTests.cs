@@ -8,14 +8,14 @@ namespace Umbick.Casework.Tests;
 public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>, IAsyncLifetime
 {
     private static readonly ReadingModel Model = new();
-    private static readonly Guid Teacher = Guid.NewGuid();
+    private static readonly PersonId Teacher = Guid.NewGuid();
 
     /// <summary>A Monday in March, 9:30 where the school is.</summary>
     private static readonly DateTime Now = new(2026, 3, 2, 9, 30, 0, DateTimeKind.Utc);
 
     private static readonly DateOnly Monday = DateOnly.FromDateTime(Now);
 
-    private readonly Guid _school = Guid.NewGuid();
+    private readonly SchoolId _school = Guid.NewGuid();
 
     public async ValueTask InitializeAsync() =>
         await schools.Owner.InSchool(_school, connection => Schools.Add(connection, new School(_school, "Noss")));
@@ -109,7 +109,7 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
         return await DayWork.Load(connection, Model, day, time);
     });
 
-    private async Task<Guid> Slot(int hour, int minute, params ChildId[] children)
+    private async Task<SlotId> Slot(int hour, int minute, params ChildId[] children)
     {
         var id = Guid.NewGuid();
         await In(connection => Timetables.AddSlot(connection,

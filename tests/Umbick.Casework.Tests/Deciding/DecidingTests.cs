@@ -15,7 +15,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
 {
     private static readonly ReadingModel Model = new();
     private static readonly Pattern NextHour = Catalogue.Find("next-hour")!;
-    private static readonly Guid Teacher = Guid.NewGuid();
+    private static readonly PersonId Teacher = Guid.NewGuid();
     private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
 
     [Fact]
@@ -251,7 +251,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
                 new Submission(Guid.NewGuid(), place, ".", given.AnswerMode, null) { Corrects = given.Id }, Teacher));
     });
 
-    private Task<bool?> Take(ChildId child, Guid id, DecisionKind kind, bool taken, int daysAgo = 0) =>
+    private Task<bool?> Take(ChildId child, DecisionId id, DecisionKind kind, bool taken, int daysAgo = 0) =>
         schools.InA(connection => new Deciding(Model, At(daysAgo)).Decide(connection, id, child, NextHour, kind, taken, Teacher));
 
     private async Task<PatternCourse> Course(ChildId child) => (await Load(child)).Work.CourseOf(NextHour);

@@ -134,7 +134,7 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
 
     private static string Fresh() => $"Pip {Guid.NewGuid():N}"[..16];
 
-    private async Task Asked(Guid school, ReadingModel model, int seed)
+    private async Task Asked(SchoolId school, ReadingModel model, int seed)
     {
         var child = await schools.Child(school);
         var simulated = new Simulation.SimulatedChild(model, [Catalogue.Find("next-hour")!], 0.8, new Random(seed));
@@ -152,7 +152,7 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
         });
     }
 
-    private Task<ImportReport> Import(Guid school, string text, bool dryRun = false)
+    private Task<ImportReport> Import(SchoolId school, string text, bool dryRun = false)
     {
         var (lines, errors) = AnswersFile.Read(new MemoryStream(Encoding.UTF8.GetBytes(text)));
         Assert.Empty(errors);
@@ -167,7 +167,7 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
         return schools.InA(connection => ChildrenFile.Run(connection, lines, null, dryRun: false, Now));
     }
 
-    private async Task<string> Export(Guid school)
+    private async Task<string> Export(SchoolId school)
     {
         await using var text = new StringWriter();
         await schools.App.InSchool(school, connection => AnswersExport.Write(connection, text));
@@ -181,7 +181,7 @@ public sealed class FilesInAndOutTests(TestSchool schools) : IClassFixture<TestS
         return text.ToString();
     }
 
-    private async Task<ChildRecord> Record(Guid school, string alias) => (await schools.App.InSchool(
+    private async Task<ChildRecord> Record(SchoolId school, string alias) => (await schools.App.InSchool(
         school, async connection =>
             await ChildRecord.Load(connection, new ReadingModel(), (await Children.ByAlias(connection, [alias]))[alias])))!;
 }

@@ -12,7 +12,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly ReadingModel Model = new();
     private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
-    private static readonly Guid Teacher = Guid.NewGuid();
+    private static readonly PersonId Teacher = Guid.NewGuid();
 
     [Theory]
     // A winter and a summer evening, and both nights on which clocks change.

@@ -187,7 +187,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     /// <summary>A child with a row in every table of a record, and another who came to the same visit.</summary>
     private Task<(ChildId Child, ChildId[] Others)> Full() => Full(schools.App, schools.A);
 
-    internal static async Task<(ChildId Child, ChildId[] Others)> Full(Database database, Guid school)
+    internal static async Task<(ChildId Child, ChildId[] Others)> Full(Database database, SchoolId school)
     {
         var (child, other, by) = (new ChildId(Guid.NewGuid()), new ChildId(Guid.NewGuid()), Guid.NewGuid());
         var (asking, practising, deciding) =
@@ -221,7 +221,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         return (child, [other]);
     }
 
-    private static async Task Visit(SchoolConnection connection, Visiting visiting, ChildId[] children, Guid by)
+    private static async Task Visit(SchoolConnection connection, Visiting visiting, ChildId[] children, PersonId by)
     {
         var visit = Guid.NewGuid();
         // What is waiting keeps a child from no visit; what is under way would.
@@ -243,11 +243,11 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private static byte[] Bytes(string? text) => System.Text.Encoding.UTF8.GetBytes(text!);
 
-    private Task<(ChildId? Child, string? Fault)> TakeIn(System.Text.Json.JsonElement record, string alias, Guid? school = null) =>
+    private Task<(ChildId? Child, string? Fault)> TakeIn(System.Text.Json.JsonElement record, string alias, SchoolId? school = null) =>
         schools.App.InSchool(school ?? schools.B,
             connection => ChildRecordFile.Import(connection, Model, record, alias, Guid.NewGuid(), DateTime.UtcNow));
 
-    private async Task<ChildRecord> Loaded(Guid school, ChildId child) =>
+    private async Task<ChildRecord> Loaded(SchoolId school, ChildId child) =>
         (await schools.App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>Rows without the numbers and ids that a database gives of its own, and without what is reckoned from them.</summary>

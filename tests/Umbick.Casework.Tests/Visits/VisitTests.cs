@@ -16,7 +16,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 
     private static readonly ReadingModel Model = new();
     private static readonly Pattern NextHour = Catalogue.Find("next-hour")!;
-    private static readonly Guid Teacher = Guid.NewGuid();
+    private static readonly PersonId Teacher = Guid.NewGuid();
     private readonly TimeProvider _clock = TimeProvider.System;
 
     private Asking Asking => new(Model, _clock);
@@ -293,7 +293,7 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         }
     }
 
-    private async Task<(Guid Visit, IReadOnlyList<ChildId> Children)> Begun(int count)
+    private async Task<(VisitId Visit, IReadOnlyList<ChildId> Children)> Begun(int count)
     {
         var children = new List<ChildId>();
         for (var i = 0; i < count; i++) children.Add(await schools.Child(schools.A));
@@ -303,22 +303,22 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         return (visit, children);
     }
 
-    private Task<AnswerOutcome> Say(Guid visit, ChildId child, VisitPart part, int place, string raw, Guid? id = null) =>
+    private Task<AnswerOutcome> Say(VisitId visit, ChildId child, VisitPart part, int place, string raw, AnswerId? id = null) =>
         schools.InA(connection =>
             Visiting.Answer(connection, visit, child, part, new Submission(id ?? Guid.NewGuid(), place, raw, AnswerMode.Said, null),
                 Teacher));
 
-    private async Task GoOn(Guid visit, string? shown = null)
+    private async Task GoOn(VisitId visit, string? shown = null)
     {
         var (part, place) = await Reached(visit);
         Assert.True(await schools.InA(connection => Visiting.GoOn(connection, visit, part, place, Demonstration.Find(shown), Teacher)));
     }
 
-    private Task Stop(Guid visit) => schools.InA(connection => Visiting.Stop(connection, visit));
+    private Task Stop(VisitId visit) => schools.InA(connection => Visiting.Stop(connection, visit));
 
-    private async Task<VisitState> At(Guid visit) => (await schools.InA(connection => VisitState.Load(connection, visit)))!;
+    private async Task<VisitState> At(VisitId visit) => (await schools.InA(connection => VisitState.Load(connection, visit)))!;
 
-    private async Task<(VisitPart Part, int Place)> Reached(Guid visit) => await At(visit) is var at ? (at.Visit.Part, at.Visit.Place)
+    private async Task<(VisitPart Part, int Place)> Reached(VisitId visit) => await At(visit) is var at ? (at.Visit.Part, at.Visit.Place)
         : default;
 
     private async Task<ChildRecord> Record(ChildId child) => (await schools.InA(connection => ChildRecord.Load(connection, Model, child)))!;

@@ -50,7 +50,7 @@ public sealed class TimetableTests
     public void A_slot_that_cannot_stand_says_why(int hour, int minute, int minutes, string other, string shared, string? fault)
     {
         var (a, at) = (Guid.NewGuid(), TimeOnly.Parse(other, CultureInfo.InvariantCulture));
-        Guid[] who = shared.Length > 0 ? [a] : [];
+        ChildId[] who = shared.Length > 0 ? [a] : [];
         var slot = new Slot(Guid.NewGuid(), DayOfWeek.Monday, new TimeOnly(hour, minute), minutes, who);
         Assert.Equal(fault, slot.Fault([new Slot(Guid.NewGuid(), DayOfWeek.Monday, at, 12, who)], _ => "a"));
     }
@@ -194,14 +194,14 @@ public sealed class TimetableTests
 
     private static Timetable Table(IReadOnlyList<Slot> slots) => new(Year, slots, [], [], []);
 
-    private static Slot Slot(DayOfWeek weekday, int hour, params Guid[] children) =>
+    private static Slot Slot(DayOfWeek weekday, int hour, params ChildId[] children) =>
         new(Guid.NewGuid(), weekday, new TimeOnly(hour, 0), Timetabling.Slot.Usual, children);
 
-    private static Attendee Child(Guid child, params Job[] jobs) => new(child, "Tide class", jobs);
+    private static Attendee Child(ChildId child, params Job[] jobs) => new(child, "Tide class", jobs);
 
-    private static Job Due(Guid child) => new("look", child, JobNeed.Due, Monday, 4);
+    private static Job Due(ChildId child) => new("look", child, JobNeed.Due, Monday, 4);
 
-    private static Job Regular(Guid child) => new("visit", child, JobNeed.Regular, Monday, 12);
+    private static Job Regular(ChildId child) => new("visit", child, JobNeed.Regular, Monday, 12);
 
     private static DateOnly On(string day) => DateOnly.Parse(day, CultureInfo.InvariantCulture);
 }

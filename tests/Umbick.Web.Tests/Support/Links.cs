@@ -8,7 +8,7 @@ internal static class Links
         await Handed(await charge.Send("/people", "Make a link", new() { ["name"] = "Plover", ["role"] = role }));
 
     /// <summary>One that lets a colleague choose a new password.</summary>
-    public static async Task<string> Reset(Visitor charge, Guid person)
+    public static async Task<string> Reset(Visitor charge, PersonId person)
     {
         var (_, fields) = await charge.Form("/people", "cannot get in");
         fields["person"] = person.ToString();

@@ -128,7 +128,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return watch.Elapsed.TotalSeconds;
     }
 
-    private async Task<string> Play(Guid school, IReadOnlyList<CaseloadRow> children, TimeSpan pace)
+    private async Task<string> Play(SchoolId school, IReadOnlyList<CaseloadRow> children, TimeSpan pace)
     {
         var tablets = await Task.WhenAll(children.Select(child => Open(school, child.Id)));
         var times = await Task.WhenAll(tablets.Select((tablet, i) => Answer(tablet, i, pace)));
@@ -136,7 +136,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return InWords("the next item is there after", [.. times.SelectMany(time => time)], 1000);
     }
 
-    private async Task<Visitor> Open(Guid school, ChildId child)
+    private async Task<Visitor> Open(SchoolId school, ChildId child)
     {
         var sitting = await site.App.InSchool(school, async connection =>
         {
@@ -180,7 +180,7 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return $"{what} {At(0.5)} {name} (median), {At(0.95)} {name} (95 %), {At(1)} {name} at most, {seconds.Count} times.";
     }
 
-    private async Task<Guid> DemoSchoolId() =>
+    private async Task<SchoolId> DemoSchoolId() =>
         (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSignIn.UserName.ToUpperInvariant())))[0].School;
 
     [GeneratedRegex("""<input(?=[^>]*\stype="hidden")(?=[^>]*\sname="(?<name>[^"]+)")(?=[^>]*\svalue="(?<value>[^"]*)")""")]

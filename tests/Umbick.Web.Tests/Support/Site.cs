@@ -56,7 +56,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     }
 
     /// <summary>Somebody more who works at a school, by a user name.</summary>
-    public async Task<Person> Colleague(Guid school, PersonRole role, bool inCharge = false, string? userName = null) =>
+    public async Task<Person> Colleague(SchoolId school, PersonRole role, bool inCharge = false, string? userName = null) =>
         (await App.InSchool(
         school, connection => People.TryAdd(connection, userName ?? $"{role}-{Guid.NewGuid():N}@skerry.example",
             role == PersonRole.Assistant ? "Plover" : "Knot", PasswordHash, role, inCharge)))!;
@@ -65,7 +65,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     public static Task<SiteProcess> Another() => SiteProcess.Start(RunningSite.FreeAddress());
 
     /// <summary>A new child of a school.</summary>
-    public async Task<Child> Child(Guid school, Stage stage = Stage.FiveMinutesTo)
+    public async Task<Child> Child(SchoolId school, Stage stage = Stage.FiveMinutesTo)
     {
         var child = new Child(new(Guid.NewGuid()), $"Pip {Guid.NewGuid():N}"[..12], stage);
         await App.InSchool(school, connection => Children.Add(connection, child, DateTime.UtcNow));
@@ -73,31 +73,31 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     }
 
     /// <summary>A sitting that stands open.</summary>
-    public async Task<SittingId> Sitting(Guid school, ChildId child, AskingOptions? beginning = null) =>
+    public async Task<SittingId> Sitting(SchoolId school, ChildId child, AskingOptions? beginning = null) =>
         (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, child, beginning)))!.Value;
 
     /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
-    public Task<SittingId> OnScreen(Guid school, ChildId child, params string[] tasks) =>
+    public Task<SittingId> OnScreen(SchoolId school, ChildId child, params string[] tasks) =>
         Sitting(school, child, tasks.Length == 0 ? new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)
             : new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = tasks });
 
     /// <summary>A code that opens a sitting.</summary>
-    public Task<string> Code(Guid school, SittingId sitting) =>
+    public Task<string> Code(SchoolId school, SittingId sitting) =>
         App.InSchool(school, connection => Codes.Make(connection, sitting, DateTime.UtcNow));
 
     /// <summary>The question that is being asked.</summary>
-    public async Task<AskedItem> Current(Guid school, SittingId sitting) => await App.InSchool(school, async connection =>
+    public async Task<AskedItem> Current(SchoolId school, SittingId sitting) => await App.InSchool(school, async connection =>
     {
         var now = (await Sittings.Find(connection, sitting))!;
         return (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(asked => asked.Place == now.CurrentPlace);
     });
 
     /// <summary>The sitting itself.</summary>
-    public async Task<Sitting> Now(Guid school, SittingId sitting) =>
+    public async Task<Sitting> Now(SchoolId school, SittingId sitting) =>
         (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
 
     /// <summary>A set that is given and not done, with its sitting: for a pattern, or for reading at ease.</summary>
-    public Task<(SetId Set, SittingId Sitting)> Set(Guid school, ChildId child, string? pattern) => App.InSchool(school, async connection =>
+    public Task<(SetId Set, SittingId Sitting)> Set(SchoolId school, ChildId child, string? pattern) => App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
         return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern),
@@ -105,7 +105,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     });
 
     /// <summary>A visit that has begun, for the coming hour, with so many new children.</summary>
-    public async Task<(Guid Visit, IReadOnlyList<ChildId> Children)> Visit(Guid school, int count)
+    public async Task<(VisitId Visit, IReadOnlyList<ChildId> Children)> Visit(SchoolId school, int count)
     {
         var children = new List<ChildId>();
         for (var i = 0; i < count; i++) children.Add((await Child(school)).Id);
@@ -120,7 +120,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         new(Model, new Asking(Model, TimeProvider.System), new Practising(Model, TimeProvider.System), TimeProvider.System);
 
     /// <summary>A child's record.</summary>
-    public async Task<ChildRecord> Record(Guid school, ChildId child) =>
+    public async Task<ChildRecord> Record(SchoolId school, ChildId child) =>
         (await App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 
     /// <summary>A child made of patterns who always follows them.</summary>
@@ -128,7 +128,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         new(Model, patterns.Select(id => Core.Patterns.Catalogue.Find(id)!), 1, new Random(3));
 
     /// <summary>A class whose sheets were done today.</summary>
-    public Task<Guid> Class(Guid school, Stage stage, params string[] aliases) => App.InSchool(school, async connection =>
+    public Task<ScreeningId> Class(SchoolId school, Stage stage, params string[] aliases) => App.InSchool(school, async connection =>
     {
         var id = await Screen.Start(connection, "Harbour class", stage, aliases);
         await Screen.TellDay(connection, id, DateOnly.FromDateTime(DateTime.UtcNow));

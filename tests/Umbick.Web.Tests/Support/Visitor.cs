@@ -61,7 +61,7 @@ public sealed class Visitor : IDisposable
     }
 
     /// <summary>Somebody who runs what a teacher has prepared.</summary>
-    public static async Task<Visitor> AssistantOf(Site site, Guid school)
+    public static async Task<Visitor> AssistantOf(Site site, SchoolId school)
     {
         var visitor = new Visitor(site);
         var person = await site.Colleague(school, Rows.PersonRole.Assistant);
@@ -71,7 +71,7 @@ public sealed class Visitor : IDisposable
     }
 
     /// <summary>Somebody who works at two schools and is at one of them now.</summary>
-    public static async Task<Visitor> AtOneOfTwo(Site site, Guid at, Guid other)
+    public static async Task<Visitor> AtOneOfTwo(Site site, SchoolId at, SchoolId other)
     {
         var visitor = new Visitor(site);
         var person = await site.Colleague(at, Rows.PersonRole.Teacher, inCharge: true);

@@ -21,7 +21,7 @@ public sealed record AskingView(AskingShown At, string? Message, string Typed)
     public ItemResponse? Current => At.Current;
 
     /// <summary>The id of the answer that this page will send: sending the page twice is one answer.</summary>
-    public Guid AnswerId { get; } = Guid.CreateVersion7();
+    public AnswerId AnswerId { get; } = AnswerId.New();
 
     /// <summary>How many questions were answered.</summary>
     public int Answered => Sitting.Answered.Count();

@@ -20,11 +20,11 @@ public sealed class TogetherModel(IDatabase database, Asking asking) : SchoolPag
     public async Task OnGet() => await Load();
 
     /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
-    public Guid Visit { get; private set; } = Guid.CreateVersion7();
+    public VisitId Visit { get; private set; } = VisitId.New();
 
-    public async Task<IActionResult> OnPost(ChildId[] child, Guid? visit)
+    public async Task<IActionResult> OnPost(ChildId[] child, VisitId? visit)
     {
-        (Chosen, Visit) = ([.. child.Distinct()], visit is { } made && made != Guid.Empty ? made : Visit);
+        (Chosen, Visit) = ([.. child.Distinct()], visit is { IsGiven: true } made ? made : Visit);
         if (await InSchool(connection => Asking.FirstTogether(connection, Visit)) is { } begun) return Redirect($"/ask/{begun}");
         await Load();
         if (Chosen.Count is < Fewest or > Most)

@@ -13,8 +13,8 @@ public sealed record AnswerFormView(Item Item, int Place, string? Message, bool 
     public int Try { get; init; } = 1;
 
     /// <summary>The answer that this one puts right; null where it is the first.</summary>
-    public Guid? Corrects { get; init; }
+    public AnswerId? Corrects { get; init; }
 
     /// <summary>The id of the answer that this page will send: sending it twice is one answer.</summary>
-    public Guid AnswerId { get; } = Guid.CreateVersion7();
+    public AnswerId AnswerId { get; } = Umbick.Core.Ids.Id<Umbick.Core.Ids.Kinds.Answer>.New();
 }

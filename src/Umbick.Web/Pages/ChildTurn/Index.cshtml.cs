@@ -19,7 +19,7 @@ public sealed class IndexModel(
     /// <summary>A question of an asking; null where the sitting is a practice set.</summary>
     public QuestionView? Question { get; private set; }
 
-    protected override Guid SchoolId => User.Child().School;
+    protected override SchoolId SchoolId => User.Child().School;
 
     private SittingId Id => User.Child().Sitting;
 
@@ -76,7 +76,7 @@ public sealed class IndexModel(
     });
 
     /// <summary>Goes on from an item that is settled. It is sent like an answer, so that it is not lost either.</summary>
-    public Task<IActionResult> OnPostOn(Guid answer, int place) => Within(async connection =>
+    public Task<IActionResult> OnPostOn(AnswerId answer, int place) => Within(async connection =>
     {
         await practising.GoOn(connection, Id, place);
         Response.Kept(answer);
@@ -111,7 +111,7 @@ public sealed class IndexModel(
         return await Show(connection, state: state) ? Part() : NotFound();
     }
 
-    private Task<IActionResult> Refused(SchoolConnection connection, Guid answer, string message, int status)
+    private Task<IActionResult> Refused(SchoolConnection connection, AnswerId answer, string message, int status)
     {
         Response.Refused(answer);
         return Message(connection, message, status);

@@ -12,5 +12,5 @@ public sealed record QuestionView(Sitting Sitting, AskedItem? Asked, int Done, s
     public bool Geared { get; init; }
 
     /// <summary>The answer that it has already, where the teacher has gone back to it.</summary>
-    public Guid? Stands { get; init; }
+    public AnswerId? Stands { get; init; }
 }

@@ -37,7 +37,7 @@ public sealed class ChildModel(
 
     /// <summary>The decisions that are to be taken.</summary>
     public IReadOnlyList<OfferShown> Offers =>
-        [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, Guid.CreateVersion7()))];
+        [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, DecisionId.New()))];
 
     /// <summary>The decisions that were taken, the latest first.</summary>
     public IReadOnlyList<DecisionRow> Decided =>
@@ -95,15 +95,15 @@ public sealed class ChildModel(
     }
 
     /// <summary>Takes back that a demonstration was shown.</summary>
-    public Task<IActionResult> OnPostNotShown(ChildId id, Guid shown) =>
+    public Task<IActionResult> OnPostNotShown(ChildId id, ShowingId shown) =>
         Within(async connection => await Demonstrating.TakeBack(connection, id, shown) ? Redirect($"/children/{id}") : NotFound());
 
     /// <summary>Takes what is offered, or turns it down.</summary>
-    public Task<IActionResult> OnPostDecide(ChildId id, Guid decision, string? pattern, string? kind, bool? taken) =>
+    public Task<IActionResult> OnPostDecide(ChildId id, DecisionId decision, string? pattern, string? kind, bool? taken) =>
         Within(async connection =>
     {
         if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered()
-            || taken is not { } yes || decision == Guid.Empty) return BadRequest();
+            || taken is not { } yes || !decision.IsGiven) return BadRequest();
         return await deciding.Decide(connection, decision, id, found, what, yes, User.Person().Id) switch
         {
             null => NotFound(),
@@ -113,19 +113,19 @@ public sealed class ChildModel(
     });
 
     /// <summary>Confirms a pattern, or rules it out.</summary>
-    public Task<IActionResult> OnPostSay(ChildId id, Guid decision, string? pattern, bool? holds, string? reason) =>
+    public Task<IActionResult> OnPostSay(ChildId id, DecisionId decision, string? pattern, bool? holds, string? reason) =>
         Within(async connection =>
     {
         var why = (reason ?? "").Trim();
         if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes
-            || decision == Guid.Empty || why.Length > DecisionRow.LongestReason) return BadRequest();
+            || !decision.IsGiven || why.Length > DecisionRow.LongestReason) return BadRequest();
         if (why.Length == 0) return Redirect($"/children/{id}?noReason=true#say-it");
         return await deciding.Say(connection, decision, id, found, yes, why, User.Person().Id) is null ? NotFound()
             : Redirect($"/children/{id}#decided");
     });
 
     /// <summary>Takes a decision back.</summary>
-    public Task<IActionResult> OnPostTakeBack(ChildId id, Guid decision) =>
+    public Task<IActionResult> OnPostTakeBack(ChildId id, DecisionId decision) =>
         Within(async connection =>
             await deciding.TakeBack(connection, id, decision, User.Person().Id) is null ? NotFound() : Redirect($"/children/{id}#decided"));
 

@@ -81,7 +81,7 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
         [
             .. from child in children
                let summary = child.SummaryOn(today)
-               select new CaseloadLine(child, summary, summary.WhereInWords(active.Contains(child.Child.Id.Value)),
+               select new CaseloadLine(child, summary, summary.WhereInWords(active.Contains(child.Child.Id)),
                    [.. latest.GetValueOrDefault(child.Child.Id)?.Answered ?? []]),
         ];
     }

@@ -24,7 +24,7 @@ public sealed class NewModel(IDatabase database, TimeProvider clock) : SchoolPag
     }
 
     /// <summary>The id of the child that this page would add: sending it twice adds one.</summary>
-    public ChildId NewId { get; private set; } = new(Guid.CreateVersion7());
+    public ChildId NewId { get; private set; } = ChildId.New();
 
     public async Task<IActionResult> OnPost(ChildId? id, string? alias, Stage stage)
     {

@@ -7,7 +7,7 @@ namespace Umbick.Web.Pages.Children;
 /// <param name="Pattern">The pattern.</param>
 /// <param name="Offer">What is offered.</param>
 /// <param name="Id">The id that the decision would have: sending the page twice decides once.</param>
-public sealed record OfferShown(Pattern Pattern, Offer Offer, Guid Id)
+public sealed record OfferShown(Pattern Pattern, Offer Offer, DecisionId Id)
 {
     /// <summary>What is read.</summary>
     public OfferText Text => DecisionTexts.For(Offer);

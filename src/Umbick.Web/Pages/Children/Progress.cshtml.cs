@@ -43,10 +43,10 @@ public sealed class ProgressModel(
             string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
             : NotFound());
 
-    public Task<IActionResult> OnPostBeginCycle(ChildId id, Guid cycle, int weeks, int goal, string? reason) => Within(async connection =>
+    public Task<IActionResult> OnPostBeginCycle(ChildId id, CycleId cycle, int weeks, int goal, string? reason) => Within(async connection =>
     {
         var why = (reason ?? "").Trim();
-        if (cycle == Guid.Empty || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength
+        if (!cycle.IsGiven || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength
             || why.Length > CycleRow.LongestReason) return BadRequest();
         if (await Enrolment.Find(connection, id) is null) return NotFound();
         if (why.Length > 0)
@@ -59,7 +59,7 @@ public sealed class ProgressModel(
         return await Shown(connection, id, null);
     });
 
-    public Task<IActionResult> OnPostEndCycle(ChildId id, Guid cycle, string? reason) => Within(async connection =>
+    public Task<IActionResult> OnPostEndCycle(ChildId id, CycleId cycle, string? reason) => Within(async connection =>
     {
         var why = (reason ?? "").Trim();
         if (why.Length > CycleRow.LongestReason) return BadRequest();

@@ -42,9 +42,9 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
         _ => "Not enough answers yet",
     };
 
-    public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
+    public async Task<IActionResult> OnGet(ScreeningId id) => await Load(id) ? Page() : NotFound();
 
-    public async Task<IActionResult> OnPostTakeIn(Guid id, ChildId child)
+    public async Task<IActionResult> OnPostTakeIn(ScreeningId id, ChildId child)
     {
         var taken = await InSchool(connection => Enrolment.SetOnCaseload(connection, child, onCaseload: true));
         if (!taken) return NotFound();
@@ -53,14 +53,14 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
     }
 
     /// <summary>Makes a code for every child whose form is not finished, to read out or to write on the board.</summary>
-    public async Task<IActionResult> OnPostCodes(Guid id)
+    public async Task<IActionResult> OnPostCodes(ScreeningId id)
     {
         if (!await Load(id)) return NotFound();
         CodeOf = await InSchool(connection => screen.MakeCodes(connection, Class));
         return Page();
     }
 
-    private async Task<bool> Load(Guid id)
+    private async Task<bool> Load(ScreeningId id)
     {
         return await InSchool(async connection =>
             {

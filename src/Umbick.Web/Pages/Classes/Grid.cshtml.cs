@@ -39,10 +39,10 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     /// <summary>How many answers are kept.</summary>
     public int Kept => Class.Children.Sum(child => child.Sitting.Answered.Count());
 
-    public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
+    public async Task<IActionResult> OnGet(ScreeningId id) => await Load(id) ? Page() : NotFound();
 
     /// <summary>Tells the day on which the sheets were done.</summary>
-    public async Task<IActionResult> OnPostDay(Guid id, string? day, string? other)
+    public async Task<IActionResult> OnPostDay(ScreeningId id, string? day, string? other)
     {
         var text = string.IsNullOrEmpty(day) ? other : day;
         if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date)
@@ -56,7 +56,7 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     }
 
     /// <summary>Keeps one answer as its box is left. The page makes its id: sent twice, it is one.</summary>
-    public async Task<IActionResult> OnPostCell(Guid id, SittingId sitting, AnswerSent sent, string? raw)
+    public async Task<IActionResult> OnPostCell(ScreeningId id, SittingId sitting, AnswerSent sent, string? raw)
     {
         var text = AnswerSent.Text(raw);
         if (sent.Id is not { } answer) return BadRequest();
@@ -74,7 +74,7 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     }
 
     /// <summary>Keeps whatever the boxes hold that is not kept yet, where a page has no script.</summary>
-    public async Task<IActionResult> OnPost(Guid id)
+    public async Task<IActionResult> OnPost(ScreeningId id)
     {
         if (!await Load(id)) return NotFound();
         foreach (var child in Class.Children)
@@ -84,7 +84,7 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
                 var raw = AnswerSent.Text(Request.Form[$"a-{child.Sitting.Sitting.Id}-{place}"].ToString());
                 var stands = child.Sitting.Questions.FirstOrDefault(question => question.Asked.Place == place)?.Given;
                 if (raw.Length == 0 || raw == Filled || raw == stands?.Raw) continue;
-                var corrects = Guid.TryParse(Request.Form[$"s-{child.Sitting.Sitting.Id}-{place}"], out var seen) ? seen : default(Guid?);
+                var corrects = AnswerId.TryParse(Request.Form[$"s-{child.Sitting.Sitting.Id}-{place}"], null, out var seen) ? seen : default(AnswerId?);
                 if (await Fault(child.Sitting.Sitting.Id, place, raw, corrects) is not { } fault) continue;
                 NotKept.Add($"{child.Child.Alias}, question {place}: {fault}");
                 Typed[(child.Sitting.Sitting.Id, place)] = raw;
@@ -96,19 +96,19 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     }
 
     /// <summary>Why an answer was not kept, in a sentence; null where it was.</summary>
-    private async Task<string?> Fault(SittingId sitting, int place, string raw, Guid? corrects)
+    private async Task<string?> Fault(SittingId sitting, int place, string raw, AnswerId? corrects)
     {
         if (Class.Screening.PaperDay is null) return "say first on which day the sheets were done.";
         if (raw.Length > AnswerParser.LongestAnswer)
             return $"an answer has {AnswerParser.LongestAnswer} characters at most; this one has {raw.Length:N0}.";
         return await Enter(sitting,
-            new Submission(Guid.CreateVersion7(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is AnswerOutcome.Kept
+            new Submission(AnswerId.New(), place, raw, AnswerMode.Written, null) { Corrects = corrects }) is AnswerOutcome.Kept
                 or AnswerOutcome.KeptBefore
             ? null
             : $"another answer was kept there meanwhile. “{raw}” was not kept; it stands in its box, and is kept when you send it again.";
     }
 
-    private PartialViewResult Refused(Guid answer, string message, int status)
+    private PartialViewResult Refused(AnswerId answer, string message, int status)
     {
         Response.Refused(answer);
         Response.StatusCode = status;
@@ -118,7 +118,7 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
     private Task<AnswerOutcome> Enter(SittingId sitting, Submission submission) =>
         InSchool(connection => screen.Enter(connection, sitting, submission, User.Person().Id));
 
-    private async Task<bool> Load(Guid id)
+    private async Task<bool> Load(ScreeningId id)
     {
         if (await InSchool(connection => screen.Load(connection, id)) is not { } found) return false;
         Class = found;

@@ -19,7 +19,7 @@ public sealed class IndexModel(IDatabase database, ClassScreening screen) : Scho
     public string? Message { get; private set; }
 
     /// <summary>The id of the class that this page would make: sending it twice makes one.</summary>
-    public Guid NewId { get; private set; } = Guid.CreateVersion7();
+    public ScreeningId NewId { get; private set; } = ScreeningId.New();
 
     public string Title { get; private set; } = "";
 
@@ -29,9 +29,9 @@ public sealed class IndexModel(IDatabase database, ClassScreening screen) : Scho
 
     public Task OnGet(bool all) => Load(all);
 
-    public async Task<IActionResult> OnPost(Guid? id, string? title, Stage stage, string? aliases)
+    public async Task<IActionResult> OnPost(ScreeningId? id, string? title, Stage stage, string? aliases)
     {
-        (Title, Aliases, NewId) = ((title ?? "").Trim(), aliases ?? "", id is { } made && made != Guid.Empty ? made : NewId);
+        (Title, Aliases, NewId) = ((title ?? "").Trim(), aliases ?? "", id is { IsGiven: true } made ? made : NewId);
         var list = Aliases.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).ToList();
         Message = Fault(list);
         if (!Stages.OfReading.Contains(stage)) Message ??= "Choose what has been taught so far.";

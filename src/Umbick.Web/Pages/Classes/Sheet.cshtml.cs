@@ -11,7 +11,7 @@ public sealed class SheetModel(IDatabase database, ClassScreening screen) : Scho
 {
     public SheetView View { get; private set; } = null!;
 
-    public async Task<IActionResult> OnGet(Guid id)
+    public async Task<IActionResult> OnGet(ScreeningId id)
     {
         if (await InSchool(connection => screen.Load(connection, id)) is not { } found) return NotFound();
         View = new SheetView(found.Screening.Title, null, null, [.. found.Items.Select(item => new SheetItem(item, Support.Bare))]);

@@ -55,7 +55,7 @@ public sealed class IndexModel(
             : NotFound();
     });
 
-    private static (Guid Slot, ChildId Child)? SlotAndChild(string? text) =>
-        text?.Split(' ') is [var slot, var child] && Guid.TryParse(slot, out var id) && ChildId.TryParse(child, null, out var other)
+    private static (SlotId Slot, ChildId Child)? SlotAndChild(string? text) =>
+        text?.Split(' ') is [var slot, var child] && SlotId.TryParse(slot, null, out var id) && ChildId.TryParse(child, null, out var other)
             ? (id, other) : null;
 }

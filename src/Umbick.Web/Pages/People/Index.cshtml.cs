@@ -23,33 +23,33 @@ public sealed class IndexModel(IDatabase database, PersonSchools works, TimeProv
     public Task<IActionResult> OnPostInvite(string? name, PersonRole role, bool inCharge) => Within(async connection =>
         await ShowLink(connection, await Staff.Invite(connection, name, role, inCharge, User.Person().Id, Now)));
 
-    public Task<IActionResult> OnPostReset(Guid person) => OfColleague(person, async (connection, known) =>
+    public Task<IActionResult> OnPostReset(PersonId person) => OfColleague(person, async (connection, known) =>
         await ShowLink(connection,
             await Staff.LinkToGetIn(connection, known, (await works.Find(known.UserName, HttpContext.RequestAborted)).Count,
                 User.Person().Id, Now)));
 
     /// <summary>Turns a colleague's second step off, who has lost the device. They are told when they next come in.</summary>
-    public Task<IActionResult> OnPostSecondStepOff(Guid person) => OfColleague(person, async (connection, known) =>
+    public Task<IActionResult> OnPostSecondStepOff(PersonId person) => OfColleague(person, async (connection, known) =>
         await Done(connection, await Staff.TurnSecondStepOff(connection, known, User.Person().Id, User.DisplayName(), Now)));
 
-    public Task<IActionResult> OnPostTakeBack(Guid invitation) => Within(async connection =>
+    public Task<IActionResult> OnPostTakeBack(InvitationId invitation) => Within(async connection =>
     {
         await Staff.TakeBack(connection, invitation, Now);
         return Redirect("/people");
     });
 
-    public Task<IActionResult> OnPostChange(Guid person, PersonRole role, bool inCharge) => Within(async connection =>
+    public Task<IActionResult> OnPostChange(PersonId person, PersonRole role, bool inCharge) => Within(async connection =>
         await Staff.Find(connection, person) is { } known && Enum.IsDefined(role)
             ? await Done(connection, await Staff.Change(connection, known, role, inCharge, User.Person().Id, Now)) : NotFound());
 
-    public Task<IActionResult> OnPostLeaves(Guid person) => Within(async connection =>
+    public Task<IActionResult> OnPostLeaves(PersonId person) => Within(async connection =>
         await Staff.Find(connection, person) is { } known
             ? await Done(connection, await Staff.Leave(connection, known, User.Person().Id, Now)) : NotFound());
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>What is done to somebody else's account; one's own has a page.</summary>
-    private Task<IActionResult> OfColleague(Guid person, Func<SchoolConnection, Person, Task<IActionResult>> act) =>
+    private Task<IActionResult> OfColleague(PersonId person, Func<SchoolConnection, Person, Task<IActionResult>> act) =>
         Within(async connection =>
     {
         if (await Staff.Find(connection, person) is not { } known) return NotFound();

@@ -27,7 +27,7 @@ public sealed class WelcomeModel(IDatabase database, InvitationDoor links, Perso
 
     public string? Message { get; private set; }
 
-    private Guid _school;
+    private SchoolId _school;
 
     public async Task OnGet(string link) => await Find(link);
 

@@ -3,13 +3,13 @@ using Umbick.Casework.Files;
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>A file that was sent: first it is only read, then, when that is wanted, taken in.</summary>
-public sealed class FileJob(Guid id, Guid school, Guid person, string path, string name, DateTime at) : IProgress<int>
+public sealed class FileJob(FileJobId id, SchoolId school, PersonId person, string path, string name, DateTime at) : IProgress<int>
 {
-    public Guid Id => id;
+    public FileJobId Id => id;
 
-    public Guid School => school;
+    public SchoolId School => school;
 
-    public Guid Person => person;
+    public PersonId Person => person;
 
     /// <summary>Where it lies until it is done with.</summary>
     public string Path => path;

@@ -23,8 +23,8 @@ public sealed class RecordModel(
     /// <summary>
     /// The name of somebody who did something; where they worked elsewhere, or a file was taken in on the server, it is not known.
     /// </summary>
-    public string NameOf(Guid? person) => person is { } id
-        ? Whole.People.GetValueOrDefault(id, id == Guid.Empty ? "somebody, from a file" : "somebody at another school") : "";
+    public string NameOf(PersonId? person) => person is { } id
+        ? Whole.People.GetValueOrDefault(id, id.IsGiven ? "somebody at another school" : "somebody, from a file") : "";
 
     public async Task<IActionResult> OnGet(ChildId id)
     {

@@ -13,14 +13,14 @@ public sealed class SentFileModel(FileJobs jobs) : PageModel
 
     public FileJob? Job { get; private set; }
 
-    public IActionResult OnGet(Guid id)
+    public IActionResult OnGet(FileJobId id)
     {
         Job = jobs.Find(User.Person().School, id);
         if (Job is null) Response.StatusCode = StatusCodes.Status404NotFound;
         return Request.IsScripted() ? Partial("_SentFile", Job) : Page();
     }
 
-    public IActionResult OnPost(Guid id, bool onCaseload)
+    public IActionResult OnPost(FileJobId id, bool onCaseload)
     {
         if (jobs.Find(User.Person().School, id) is not { } job) return NotFound();
         jobs.Import(job, onCaseload);

@@ -10,9 +10,9 @@ public sealed class WhoDidWhatModel(IDatabase database) : SchoolPage(database)
 {
     public IReadOnlyList<AuditEntry> Entries { get; private set; } = [];
 
-    public IReadOnlyDictionary<Guid, string> People { get; private set; } = new Dictionary<Guid, string>();
+    public IReadOnlyDictionary<PersonId, string> People { get; private set; } = new Dictionary<PersonId, string>();
 
-    public Guid? Person { get; private set; }
+    public PersonId? Person { get; private set; }
 
     public string? What { get; private set; }
 
@@ -29,7 +29,7 @@ public sealed class WhoDidWhatModel(IDatabase database) : SchoolPage(database)
     public string? Earlier => !_hasEarlier ? null
         : $"/who-did-what?person={Person}&what={What}&child={Child}&until={Until:yyyy-MM-dd}&before={Entries[^1].Id}";
 
-    public Task OnGet(Guid? person, string? what, ChildId? child, DateOnly? until, long? before) => InSchool(async connection =>
+    public Task OnGet(PersonId? person, string? what, ChildId? child, DateOnly? until, long? before) => InSchool(async connection =>
         {
             (Person, What, Child, Until) = (person, AuditKinds.All.Any(each => each.Id == what) ? what : null, child, until);
             People = await Staff.Names(connection);

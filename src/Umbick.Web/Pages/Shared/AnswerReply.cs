@@ -9,10 +9,10 @@ public static class AnswerReply
     private const string Header = "Umbick-Answer";
 
     /// <summary>The answer is in the database, by this sending or by one before.</summary>
-    public static void Kept(this HttpResponse response, Guid answer) => response.Headers[Header] = $"kept {answer}";
+    public static void Kept(this HttpResponse response, AnswerId answer) => response.Headers[Header] = $"kept {answer}";
 
     /// <summary>The answer is not in the database and never will be under this id; the reply says why.</summary>
-    public static void Refused(this HttpResponse response, Guid answer) => response.Headers[Header] = $"refused {answer}";
+    public static void Refused(this HttpResponse response, AnswerId answer) => response.Headers[Header] = $"refused {answer}";
 
     /// <summary>Whether a script asks, which takes a part of a page, and no other page in its place.</summary>
     public static bool IsScripted(this HttpRequest request) => request.Headers.ContainsKey("HX-Request")

@@ -34,7 +34,7 @@ public sealed class AnswerSent
     public string? Confirmed { get; set; }
 
     /// <summary>The answer's id; null where it came without one that can be.</summary>
-    public Guid? Id => Guid.TryParse(Answer, out var id) && id != Guid.Empty ? id : null;
+    public AnswerId? Id => AnswerId.TryParse(Answer, null, out var id) && id.IsGiven ? id : null;
 
     /// <summary>The place of the item; 0 where it came without one that can be.</summary>
     public int At => int.TryParse(Place, NumberStyles.None, CultureInfo.InvariantCulture, out var place) ? place : 0;
@@ -47,11 +47,11 @@ public sealed class AnswerSent
     /// <param name="raw">The answer exactly as given.</param>
     /// <param name="mode">How it was given.</param>
     /// <param name="timed">Whether answers are timed here.</param>
-    public Submission Submission(Guid id, string raw, AnswerMode mode, bool timed) => new(id, At, raw, mode, timed ? Number(Seconds) : null)
+    public Submission Submission(AnswerId id, string raw, AnswerMode mode, bool timed) => new(id, At, raw, mode, timed ? Number(Seconds) : null)
     {
         BegunSeconds = timed ? Number(Begun) : null,
         Try = Try == "2" ? 2 : 1,
-        Corrects = Guid.TryParse(Corrects, out var corrected) ? corrected : null,
+        Corrects = AnswerId.TryParse(Corrects, null, out var corrected) ? corrected : null,
         Later = Later == "true",
         Waited = Number(Waited) is { } milliseconds and >= 0 and < 1e10f ? TimeSpan.FromMilliseconds(milliseconds) : TimeSpan.Zero,
     };

@@ -18,5 +18,5 @@ public abstract class SchoolPage(IDatabase database) : PageModel
     protected Task<IActionResult> Within(Func<SchoolConnection, Task<IActionResult>> work) => InSchool(work);
 
     /// <summary>The school.</summary>
-    protected virtual Guid SchoolId => User.Person().School;
+    protected virtual SchoolId SchoolId => User.Person().School;
 }

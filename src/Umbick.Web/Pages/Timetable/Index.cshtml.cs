@@ -21,29 +21,29 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
 
     public Task OnGet() => InSchool(Load);
 
-    public Task<IActionResult> OnPostSlot(Guid slot, DayOfWeek weekday, string? from, int minutes, Guid[]? child) =>
+    public Task<IActionResult> OnPostSlot(SlotId slot, DayOfWeek weekday, string? from, int minutes, ChildId[]? child) =>
         Change(async connection =>
         Time(from) is { } at ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child)))
             : "Write the time like 9:40.");
 
-    public Task<IActionResult> OnPostSeat(Guid slot, Guid[]? child) => Change(connection => Plan.Seat(connection, slot, Chosen(child)));
+    public Task<IActionResult> OnPostSeat(SlotId slot, ChildId[]? child) => Change(connection => Plan.Seat(connection, slot, Chosen(child)));
 
-    public Task<IActionResult> OnPostRemoveSlot(Guid slot) => Remove(connection => TermPlan.RemoveSlot(connection, slot));
+    public Task<IActionResult> OnPostRemoveSlot(SlotId slot) => Remove(connection => TermPlan.RemoveSlot(connection, slot));
 
-    public Task<IActionResult> OnPostBar(Guid id, string? className, DayOfWeek weekday, string? from, string? to, string? what) =>
+    public Task<IActionResult> OnPostBar(BarredTimeId id, string? className, DayOfWeek weekday, string? from, string? to, string? what) =>
         Change(async connection =>
         Time(from) is { } begins && Time(to) is { } ends
             ? await TermPlan.Bar(connection, id, new BarredTime((className ?? "").Trim(), weekday, begins, ends, (what ?? "").Trim()))
             : "Write both times like 9:40.");
 
-    public Task<IActionResult> OnPostUnbar(Guid id) => Remove(connection => TermPlan.Unbar(connection, id));
+    public Task<IActionResult> OnPostUnbar(BarredTimeId id) => Remove(connection => TermPlan.Unbar(connection, id));
 
-    public Task<IActionResult> OnPostHoliday(Guid id, string? name, DateOnly? first, DateOnly? last) => Change(async connection =>
+    public Task<IActionResult> OnPostHoliday(HolidayId id, string? name, DateOnly? first, DateOnly? last) => Change(async connection =>
         first is { } from && last is { } to
             ? await TermPlan.AddHoliday(connection, id, new Holiday((name ?? "").Trim(), from, to))
             : "Give its first and its last day.");
 
-    public Task<IActionResult> OnPostRemoveHoliday(Guid id) => Remove(connection => TermPlan.RemoveHoliday(connection, id));
+    public Task<IActionResult> OnPostRemoveHoliday(HolidayId id) => Remove(connection => TermPlan.RemoveHoliday(connection, id));
 
     public Task<IActionResult> OnPostClass(string? className, string? wording, string? topic, string? rule) =>
         Change(connection => TermPlan.KeepTeaching(
@@ -69,7 +69,7 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
 
     private async Task Load(SchoolConnection connection) => Plan = await TermPlan.Load(connection, preferences.Today);
 
-    private static IReadOnlyList<Guid> Chosen(Guid[]? children) => [.. (children ?? []).Where(child => child != Guid.Empty).Distinct()];
+    private static IReadOnlyList<ChildId> Chosen(ChildId[]? children) => [.. (children ?? []).Where(child => child.IsGiven).Distinct()];
 
     private static TimeOnly? Time(string? text) =>
         TimeOnly.TryParseExact((text ?? "").Trim(), ["H:mm", "HH:mm", "H.mm"], CultureInfo.InvariantCulture, DateTimeStyles.None,

@@ -14,7 +14,7 @@ public sealed class BeginModel(
     IDatabase database, ReadingModel model, Visiting visiting, RequestPreferences preferences) : SchoolPage(database)
 {
     /// <summary>The id of the visit that this page would begin: sending it twice begins one.</summary>
-    public Guid Visit { get; private set; } = Guid.CreateVersion7();
+    public VisitId Visit { get; private set; } = VisitId.New();
 
     /// <summary>Who could come, and what will be shown.</summary>
     public VisitBeginning Beginning { get; private set; } = null!;
@@ -28,9 +28,9 @@ public sealed class BeginModel(
         return Page();
     });
 
-    public Task<IActionResult> OnPost(string? pattern, Guid? visit, ChildId[] child, string? show) => Within(async connection =>
+    public Task<IActionResult> OnPost(string? pattern, VisitId? visit, ChildId[] child, string? show) => Within(async connection =>
     {
-        if (!TryFind(pattern, out var found) || visit is not { } id || id == Guid.Empty) return BadRequest();
+        if (!TryFind(pattern, out var found) || visit is not { IsGiven: true } id) return BadRequest();
         IReadOnlyList<ChildId> chosen = [.. child.Distinct()];
         Visit = id;
         if (await Visiting.IsBegun(connection, id)) return Redirect($"/visits/{id}");

@@ -13,12 +13,12 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
 {
     public VisitShown View { get; private set; } = null!;
 
-    private Guid Teacher => User.Person().Id;
+    private PersonId Teacher => User.Person().Id;
 
-    public Task<IActionResult> OnGet(Guid id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
+    public Task<IActionResult> OnGet(VisitId id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
 
     /// <summary>Keeps one child's answer. The page makes its id: sent twice, it is one.</summary>
-    public Task<IActionResult> OnPostAnswer(Guid id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) =>
+    public Task<IActionResult> OnPostAnswer(VisitId id, ChildId child, VisitPart? part, AnswerSent sent, string? raw) =>
         Within(async connection =>
     {
         if (sent.Id is not { } answer || part is not { } at || !ModelState.IsValid) return BadRequest();
@@ -37,7 +37,7 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     });
 
     /// <summary>Keeps whatever the boxes hold, where a page has no script.</summary>
-    public Task<IActionResult> OnPost(Guid id, VisitPart? part, int place) => Within(async connection =>
+    public Task<IActionResult> OnPost(VisitId id, VisitPart? part, int place) => Within(async connection =>
     {
         if (part is not { } at || await VisitState.Load(connection, id) is not { } visit) return NotFound();
         List<string> refused = [];
@@ -45,9 +45,9 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
         {
             var raw = AnswerSent.Text(Request.Form[$"raw-{child.Id}"].ToString());
             // A box left as it was is no new answer.
-            if (raw.Length == 0 || raw == own.Said(at, place) || !Guid.TryParse(Request.Form[$"answer-{child.Id}"], out var answer))
+            if (raw.Length == 0 || raw == own.Said(at, place) || !AnswerId.TryParse(Request.Form[$"answer-{child.Id}"], null, out var answer))
                 continue;
-            var corrects = Guid.TryParse(Request.Form[$"corrects-{child.Id}"], out var seen) ? seen : default(Guid?);
+            var corrects = AnswerId.TryParse(Request.Form[$"corrects-{child.Id}"], null, out var seen) ? seen : default(AnswerId?);
             var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
             if ((await visiting.KeepTyped(connection, id, child.Id, at, submission, confirmed: raw, Teacher)).Message is { } why)
                 refused.Add($"{child.Alias}: {why}");
@@ -58,28 +58,28 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     });
 
     /// <summary>Goes on from the place that the page showed; <paramref name="shown"/> names the demonstration that was shown.</summary>
-    public Task<IActionResult> OnPostOn(Guid id, VisitPart? part, int place, string? shown) => Do(id, async connection =>
+    public Task<IActionResult> OnPostOn(VisitId id, VisitPart? part, int place, string? shown) => Do(id, async connection =>
         part is { } at && await visiting.GoOn(connection, id, at, place, Demonstration.Find(shown), Teacher));
 
-    public Task<IActionResult> OnPostBack(Guid id, VisitPart? part, int place) =>
+    public Task<IActionResult> OnPostBack(VisitId id, VisitPart? part, int place) =>
         Do(id, async connection => part is { } at && await Visiting.Back(connection, id, at, place));
 
-    public Task<IActionResult> OnPostStop(Guid id) => Do(id, connection => visiting.Stop(connection, id));
+    public Task<IActionResult> OnPostStop(VisitId id) => Do(id, connection => visiting.Stop(connection, id));
 
-    public Task<IActionResult> OnPostGone(Guid id, ChildId child, bool here) =>
+    public Task<IActionResult> OnPostGone(VisitId id, ChildId child, bool here) =>
         Do(id, connection => visiting.Leave(connection, id, child, here, Teacher));
 
-    public Task<IActionResult> OnPostRung(Guid id, ChildId child, int place, string? rung) => Do(id, async connection =>
+    public Task<IActionResult> OnPostRung(VisitId id, ChildId child, int place, string? rung) => Do(id, async connection =>
         (string.IsNullOrEmpty(rung) || Rungs.Find(rung) is not null)
             && await visiting.NoteRung(connection, id, child, place, Rungs.Find(rung), Teacher));
 
-    public Task<IActionResult> OnPostNote(Guid id, ChildId child, string? note, bool holds) => Do(id, async connection =>
+    public Task<IActionResult> OnPostNote(VisitId id, ChildId child, string? note, bool holds) => Do(id, async connection =>
         VisitNote.Find(note) is { } found && await visiting.Note(connection, id, child, found, holds, Teacher));
 
-    public Task<IActionResult> OnPostCopied(Guid id, ChildId child, VisitPart? part, int place, bool copied) => Do(id, async connection =>
+    public Task<IActionResult> OnPostCopied(VisitId id, ChildId child, VisitPart? part, int place, bool copied) => Do(id, async connection =>
         part is { } at && await visiting.NoteCopied(connection, id, child, at, place, copied, Teacher));
 
-    private async Task<bool> Load(SchoolConnection connection, Guid id, string? message = null)
+    private async Task<bool> Load(SchoolConnection connection, VisitId id, string? message = null)
     {
         if (await VisitState.Load(connection, id) is not { } at) return false;
         await Show(connection, at, message);
@@ -93,13 +93,13 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     }
 
     /// <summary>Does something, and shows where the visit is then.</summary>
-    private Task<IActionResult> Do(Guid id, Func<SchoolConnection, Task<bool>> act) => Within(async connection =>
+    private Task<IActionResult> Do(VisitId id, Func<SchoolConnection, Task<bool>> act) => Within(async connection =>
     {
         if (!ModelState.IsValid) return BadRequest();
         return await act(connection) ? await Shown(connection, id) : NotFound();
     });
 
-    private async Task<IActionResult> Shown(SchoolConnection connection, Guid id)
+    private async Task<IActionResult> Shown(SchoolConnection connection, VisitId id)
     {
         if (!Request.IsScripted()) return Redirect($"/visits/{id}");
         return await Load(connection, id) ? Partial("_Visit", View) : NotFound();

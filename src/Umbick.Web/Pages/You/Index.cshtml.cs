@@ -98,7 +98,7 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
         return Redirect("/you");
     }
 
-    public async Task<IActionResult> OnPostEnd(Guid session)
+    public async Task<IActionResult> OnPostEnd(SessionId session)
     {
         await Load();
         if (Sessions.Any(each => each.Id == session)) await InSchool(connection => OwnAccount.EndSession(connection, session, Now));

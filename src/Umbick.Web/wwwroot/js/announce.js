@@ -23,14 +23,24 @@
   }
 
   function tell() {
-    const texts = [...news].filter((part) => part.isConnected && part.checkVisibility() && part !== document.activeElement).map((part) => part.innerText.replace(/\s+/g, " ").trim());
+    const texts = [...news]
+      .filter((part) => part.isConnected && part.checkVisibility() && part !== document.activeElement)
+      .map((part) => part.innerText.replace(/\s+/g, " ").trim());
     news = new Set();
     const text = [...new Set(texts)].filter(Boolean).join(" ");
     if (!text) return;
     // The next question may be the same as the one before: emptied first, it is news again.
     region.textContent = "";
-    requestAnimationFrame(() => { region.textContent = text; });
+    requestAnimationFrame(() => {
+      region.textContent = text;
+    });
   }
 
-  new MutationObserver(heard).observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true, attributeFilter: ["hidden"] });
+  new MutationObserver(heard).observe(document.body, {
+    subtree: true,
+    childList: true,
+    characterData: true,
+    attributes: true,
+    attributeFilter: ["hidden"],
+  });
 })();

@@ -23,8 +23,20 @@ globalThis.AnswerQueue = class AnswerQueue {
 
   // scope: whose answers they are. token: the page's form key; renew: fetches a fresh one. changed: told after every change.
   // settled: told of an answer that was kept or refused while nobody waited for its reply.
-  // patience: how long a reply may take; tick: how long to wait after a first failure, both in milliseconds. reasonIn: reads out of the reply why an answer was refused.
-  constructor({ scope, storage, fetch, token, renew, patience = 6000, tick = 1000, changed = () => {}, settled = () => {}, reasonIn = () => "" }) {
+  // patience: how long a reply may take; tick: how long to wait after a first failure, both in milliseconds. reasonIn: reads out of the
+  // reply why an answer was refused.
+  constructor({
+    scope,
+    storage,
+    fetch,
+    token,
+    renew,
+    patience = 6000,
+    tick = 1000,
+    changed = () => {},
+    settled = () => {},
+    reasonIn = () => "",
+  }) {
     this.#prefix = `umbick.answer:${scope}:`;
     [this.#storage, this.#fetch, this.#token, this.#renew] = [storage, fetch, token, renew];
     [this.#patience, this.#tick, this.#changed, this.#settled, this.#reasonIn] = [patience, tick, changed, settled, reasonIn];
@@ -39,7 +51,9 @@ globalThis.AnswerQueue = class AnswerQueue {
     return [...bytes].map((byte, i) => ([4, 6, 8, 10].includes(i) ? "-" : "") + byte.toString(16).padStart(2, "0")).join("");
   }
 
-  static value(entry, name) { return entry.fields.find(([field]) => field === name)?.[1]; }
+  static value(entry, name) {
+    return entry.fields.find(([field]) => field === name)?.[1];
+  }
 
   // How many answers of somebody else wait in this browser, each named by whose it is.
   static others(storage, scope) {
@@ -57,19 +71,30 @@ globalThis.AnswerQueue = class AnswerQueue {
 
   // Everything of this scope, in the order in which it was given.
   entries() {
-    const stored = AnswerQueue.#keys(this.#storage).filter((key) => key.startsWith(this.#prefix)).map((key) => this.#read(key)).filter(Boolean);
+    const stored = AnswerQueue.#keys(this.#storage)
+      .filter((key) => key.startsWith(this.#prefix))
+      .map((key) => this.#read(key))
+      .filter(Boolean);
     return [...stored, ...this.#unstored.values()].sort((a, b) => a.at - b.at || a.count - b.count);
   }
 
-  waiting() { return this.entries().filter((entry) => !entry.refused); }
+  waiting() {
+    return this.entries().filter((entry) => !entry.refused);
+  }
 
-  refused() { return this.entries().filter((entry) => entry.refused); }
+  refused() {
+    return this.entries().filter((entry) => entry.refused);
+  }
 
   // Whether what waits outlives this page.
-  get isSafe() { return this.#unstored.size === 0; }
+  get isSafe() {
+    return this.#unstored.size === 0;
+  }
 
   // How long to wait before it is tried again, in milliseconds.
-  get pause() { return this.#tick * Math.min(8, 2 ** Math.max(0, this.#failures - 1)); }
+  get pause() {
+    return this.#tick * Math.min(8, 2 ** Math.max(0, this.#failures - 1));
+  }
 
   // Keeps an answer and sends it. The promise tells what became of the first try: { outcome, body, pushed }.
   submit(path, fields, said = "") {
@@ -84,7 +109,7 @@ globalThis.AnswerQueue = class AnswerQueue {
 
   // Notes something more of an answer that waits.
   note(id, name, value) {
-    const entry = this.entries().find((one) => one.id === id);
+    const entry = this.entries().find((waiting) => waiting.id === id);
     if (entry) this.#write({ ...entry, fields: [...entry.fields.filter(([field]) => field !== name), [name, value]] });
   }
 
@@ -118,7 +143,7 @@ globalThis.AnswerQueue = class AnswerQueue {
       this.#again = false;
       const blocked = new Set();
       for (const { id } of this.waiting()) {
-        const entry = this.entries().find((one) => one.id === id && !one.refused);
+        const entry = this.entries().find((waiting) => waiting.id === id && !waiting.refused);
         if (!entry) continue;
         if (this.#held) break;
         // What puts an answer right goes after it.
@@ -161,7 +186,13 @@ globalThis.AnswerQueue = class AnswerQueue {
     this.#stop = stop;
     const timer = setTimeout(() => stop.abort(), this.#patience);
     try {
-      const answer = await this.#fetch(entry.path, { method: "POST", body, redirect: "manual", signal: stop.signal, headers: { "HX-Request": "true", "Umbick-Queue": "1" } });
+      const answer = await this.#fetch(entry.path, {
+        method: "POST",
+        body,
+        redirect: "manual",
+        signal: stop.signal,
+        headers: { "HX-Request": "true", "Umbick-Queue": "1" },
+      });
       const text = await answer.text();
       const [outcome, id] = (answer.headers.get("Umbick-Answer") ?? "").split(" ");
       if ((outcome === "kept" || outcome === "refused") && id === entry.id)
@@ -199,6 +230,8 @@ globalThis.AnswerQueue = class AnswerQueue {
     this.#unstored.delete(id);
     try {
       this.#storage.removeItem(this.#prefix + id);
-    } catch { /* what cannot be stored cannot be left over */ }
+    } catch {
+      /* what cannot be stored cannot be left over */
+    }
   }
 };

@@ -31,7 +31,9 @@
   }
 
   // At once, not when all has settled: the first key of somebody who types quickly would be selected, and typed over.
-  document.addEventListener("htmx:afterSwap", (event) => { if (event.target.id === "asking") fresh(); });
+  document.addEventListener("htmx:afterSwap", (event) => {
+    if (event.target.id === "asking") fresh();
+  });
 
   // After a refusal nothing of what was typed on is sent: it was meant for another question. It is shown.
   function showTypedOn() {
@@ -64,21 +66,31 @@
     if (heardKey(key, raw)) return;
     begun ??= performance.now();
     if (key === "Enter") raw.form.requestSubmit();
-    else if (key === "Backspace") raw.setRangeText("", raw.selectionStart === raw.selectionEnd ? Math.max(0, raw.selectionStart - 1) : raw.selectionStart, raw.selectionEnd, "end");
+    else if (key === "Backspace")
+      raw.setRangeText(
+        "",
+        raw.selectionStart === raw.selectionEnd ? Math.max(0, raw.selectionStart - 1) : raw.selectionStart,
+        raw.selectionEnd,
+        "end",
+      );
     else if ([...key].length === 1) raw.setRangeText(key, raw.selectionStart, raw.selectionEnd, "end");
   }
 
   const isTyped = (key) => [...key].length === 1 || ["Enter", "Backspace", "ArrowLeft", "ArrowRight"].includes(key);
-  document.addEventListener("keydown", (event) => {
-    const elsewhere = event.target.matches?.("input:not(#raw), select, textarea, summary, a, button:not([disabled])");
-    if (elsewhere || event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
-    typedAt = performance.now();
-    if (!changing && !typingOn) return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    if (!(event.repeat && event.key === "Enter")) typedOn.push(event.key);
-    if (typingOn) divert();
-  }, true);
+  document.addEventListener(
+    "keydown",
+    (event) => {
+      const elsewhere = event.target.matches?.("input:not(#raw), select, textarea, summary, a, button:not([disabled])");
+      if (elsewhere || event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
+      typedAt = performance.now();
+      if (!changing && !typingOn) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      if (!(event.repeat && event.key === "Enter")) typedOn.push(event.key);
+      if (typingOn) divert();
+    },
+    true,
+  );
 
   function show(reply) {
     const holder = document.createElement("template");
@@ -93,26 +105,30 @@
 
   const seconds = (at) => ((at - shown) / 1000).toFixed(1);
 
-  document.addEventListener("submit", async (event) => {
-    const form = event.target;
-    if (!form.matches("[data-answer-form]")) return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    if (changing) return;
-    changing = true;
-    const fields = [...new FormData(form).entries()].filter(([name]) => name !== "__RequestVerificationToken");
-    if (form.dataset.timed === "yes") {
-      fields.push(["seconds", seconds(performance.now())]);
-      if (begun !== null) fields.push(["begun", seconds(begun)]);
-    }
-    const id = AnswerQueue.value({ fields }, "answer");
-    sent = id;
-    const reply = await queue.submit(form.getAttribute("action"), fields, field().value);
-    if (reply.outcome !== "kept" && reply.outcome !== "refused") return;
-    // Why it was refused stands on the page that comes.
-    if (reply.outcome === "refused") queue.dismiss(id);
-    if (sent === id) show(reply);
-  }, true);
+  document.addEventListener(
+    "submit",
+    async (event) => {
+      const form = event.target;
+      if (!form.matches("[data-answer-form]")) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      if (changing) return;
+      changing = true;
+      const fields = [...new FormData(form).entries()].filter(([name]) => name !== "__RequestVerificationToken");
+      if (form.dataset.timed === "yes") {
+        fields.push(["seconds", seconds(performance.now())]);
+        if (begun !== null) fields.push(["begun", seconds(begun)]);
+      }
+      const id = AnswerQueue.value({ fields }, "answer");
+      sent = id;
+      const reply = await queue.submit(form.getAttribute("action"), fields, field().value);
+      if (reply.outcome !== "kept" && reply.outcome !== "refused") return;
+      // Why it was refused stands on the page that comes.
+      if (reply.outcome === "refused") queue.dismiss(id);
+      if (sent === id) show(reply);
+    },
+    true,
+  );
 
   // An answer that had waited: the sitting goes on from here.
   heard((entry, reply) => {
@@ -152,7 +168,9 @@
     ].filter(Boolean);
     find("[data-given-line]").textContent = notes.length ? `· ${notes.join(" · ")}` : "";
   }
-  document.addEventListener("change", (event) => { if (event.target.closest("[data-given]")) tell(); });
+  document.addEventListener("change", (event) => {
+    if (event.target.closest("[data-given]")) tell();
+  });
 
   function answer(raw) {
     if (changing) return;

@@ -8,7 +8,9 @@
   const value = (name) => Number(board.querySelector(`[data-hand="${name}"]`).getAttribute("aria-valuenow"));
   const turn = (by) => board.dispatchEvent(new CustomEvent("umbick:turn", { bubbles: true, detail: { by } }));
   const put = (hour, minute) => board.dispatchEvent(new CustomEvent("umbick:put", { bubbles: true, detail: { hour, minute } }));
-  const tell = (text) => { $("[data-told]").textContent = text; };
+  const tell = (text) => {
+    $("[data-told]").textContent = text;
+  };
 
   // What is shown
   const shown = new Set();
@@ -31,7 +33,9 @@
   function gear(yes) {
     board.dataset.geared = yes ? "yes" : "no";
     $("[data-gears]").value = board.dataset.geared;
-    $("[data-how]").textContent = yes ? "Its hands go together, as those of a real clock do." : "Its hands are loose: each goes where you put it.";
+    $("[data-how]").textContent = yes
+      ? "Its hands go together, as those of a real clock do."
+      : "Its hands are loose: each goes where you put it.";
   }
 
   big.addEventListener("change", (event) => {
@@ -43,7 +47,8 @@
       // Hands that go together again are put to a time: the short one follows the long one.
       if (event.target.value === "yes") turn(0);
     }
-    if (event.target.matches("[data-colours]")) board.setAttribute("class", board.getAttribute("class").replace(/hands-(?!board)[a-z-]+/, `hands-${event.target.value}`));
+    if (event.target.matches("[data-colours]"))
+      board.setAttribute("class", board.getAttribute("class").replace(/hands-(?!board)[a-z-]+/, `hands-${event.target.value}`));
   });
 
   // The hour's space, and the half of the day, follow the hands.
@@ -143,7 +148,9 @@
   let at = 0;
   function position(to) {
     at = to;
-    positions.forEach((one, i) => { one.hidden = i !== at; });
+    positions.forEach((other, i) => {
+      other.hidden = i !== at;
+    });
     const now = positions[at];
     now.querySelector("[data-say]").hidden = true;
     $("[data-go-on]").textContent = $("[data-go-on]").dataset.reveal;
@@ -187,7 +194,9 @@
   document.addEventListener("keydown", (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.("input, select, textarea, [data-hand], summary")) return;
     const back = event.shiftKey ? -1 : 1;
-    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowUp: 5, ArrowDown: -5, q: 15 * back, h: 30 * back, o: 60 * back }[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowUp: 5, ArrowDown: -5, q: 15 * back, h: 30 * back, o: 60 * back }[
+      event.key.length === 1 ? event.key.toLowerCase() : event.key
+    ];
     if (by !== undefined) turn(by);
     else if (event.key === "n") goOn();
     else if (event.key === "c") count();

@@ -9,7 +9,9 @@
   });
 
   // The keys on the page are enough: the device's own keyboard would cover them. Without scripts it is needed.
-  const withoutKeyboard = () => { for (const entry of document.querySelectorAll("[data-pad]")) entry.parentElement.querySelector("[data-entry]").inputMode = "none"; };
+  const withoutKeyboard = () => {
+    for (const entry of document.querySelectorAll("[data-pad]")) entry.parentElement.querySelector("[data-entry]").inputMode = "none";
+  };
   document.addEventListener("umbick:question", withoutKeyboard);
   document.addEventListener("htmx:load", withoutKeyboard);
   withoutKeyboard();
@@ -47,7 +49,13 @@
 
   // One that is done stays open, or shut, as the child left it.
   let worked = null;
-  document.addEventListener("toggle", (event) => { if (event.target.matches?.("[data-worked]")) worked = event.target.open; }, true);
+  document.addEventListener(
+    "toggle",
+    (event) => {
+      if (event.target.matches?.("[data-worked]")) worked = event.target.open;
+    },
+    true,
+  );
   document.addEventListener("htmx:load", (event) => {
     const shown = event.target.querySelector?.("[data-worked]");
     if (shown && worked !== null) shown.open = worked;
@@ -59,7 +67,8 @@
   let typedIn = null;
   document.addEventListener("keydown", (event) => {
     const group = event.target.closest?.(".part");
-    if (!group || !event.target.matches("[type=radio], [type=checkbox]") || event.key.length !== 1 || event.ctrlKey || event.metaKey) return;
+    if (!group || !event.target.matches("[type=radio], [type=checkbox]") || event.key.length !== 1 || event.ctrlKey || event.metaKey)
+      return;
     if (event.key === " ") {
       typed = "";
       return;
@@ -90,7 +99,9 @@
 
   // Numerals: into the place that was tapped last, else the next empty one.
   let lastPlace = null;
-  document.addEventListener("focusin", (event) => { if (event.target.matches("[data-numeral-place]")) lastPlace = event.target; });
+  document.addEventListener("focusin", (event) => {
+    if (event.target.matches("[data-numeral-place]")) lastPlace = event.target;
+  });
   function putNumeral(numeral) {
     const places = [...document.querySelectorAll("[data-numeral-place]")];
     const at = lastPlace?.isConnected ? lastPlace : places.find((place) => place.value === "");

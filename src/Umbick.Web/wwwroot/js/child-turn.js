@@ -20,7 +20,12 @@
     sending = null;
     const now = turn();
     (now.querySelector("[autofocus]") ?? now.querySelector("h1"))?.focus();
-    setTimeout(() => { now.dataset.open = "yes"; }, Math.max(unseen, again - (shown - pressed)));
+    setTimeout(
+      () => {
+        now.dataset.open = "yes";
+      },
+      Math.max(unseen, again - (shown - pressed)),
+    );
     speaker();
   }
 
@@ -68,29 +73,33 @@
     return fields;
   }
 
-  document.addEventListener("submit", async (event) => {
-    const form = event.target;
-    if (!form.closest("#turn")) return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    const now = performance.now();
-    // Where nothing was put in yet, so soon a press cannot be meant for this question.
-    const early = sending !== null || (begun === null && (now - shown < unseen || now - pressed < again));
-    pressed = now;
-    if (early) return;
-    const fields = fieldsOf(form, event.submitter);
-    const id = AnswerQueue.value({ fields }, "answer");
-    sending = id;
-    lock(form, true);
-    const reply = await queue.submit(form.getAttribute("action"), fields);
-    if (sending !== id) return;
-    if (reply.outcome === "kept") return show(parsed(reply.body));
-    if (reply.outcome === "refused") {
-      queue.dismiss(id);
-      return reply.status === 409 ? show(parsed(reply.body)) : tell(form, reply.body);
-    }
-    goOn(after(Number(placeOf(form))));
-  }, true);
+  document.addEventListener(
+    "submit",
+    async (event) => {
+      const form = event.target;
+      if (!form.closest("#turn")) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      const now = performance.now();
+      // Where nothing was put in yet, so soon a press cannot be meant for this question.
+      const early = sending !== null || (begun === null && (now - shown < unseen || now - pressed < again));
+      pressed = now;
+      if (early) return;
+      const fields = fieldsOf(form, event.submitter);
+      const id = AnswerQueue.value({ fields }, "answer");
+      sending = id;
+      lock(form, true);
+      const reply = await queue.submit(form.getAttribute("action"), fields);
+      if (sending !== id) return;
+      if (reply.outcome === "kept") return show(parsed(reply.body));
+      if (reply.outcome === "refused") {
+        queue.dismiss(id);
+        return reply.status === 409 ? show(parsed(reply.body)) : tell(form, reply.body);
+      }
+      goOn(after(Number(placeOf(form))));
+    },
+    true,
+  );
 
   // What has to be mended stands as it was put in, with what is wrong with it; sent again, it is another answer.
   function tell(form, body) {
@@ -122,15 +131,20 @@
       if (answer.status !== 200) return;
       document.dispatchEvent(new CustomEvent("umbick:ahead", { detail: answer.clone() }));
       const page = new DOMParser().parseFromString(await answer.text(), "text/html");
-      ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => ({ place: Number(placeOf(part) ?? Infinity), html: part.innerHTML }));
+      ahead = [...page.querySelectorAll("[data-ahead]")].map((part) => ({
+        place: Number(placeOf(part) ?? Infinity),
+        html: part.innerHTML,
+      }));
       turn().dataset.aheadReady = "yes";
-    } catch { /* without a connection there is nothing to fetch; what is here stays */ }
+    } catch {
+      /* without a connection there is nothing to fetch; what is here stays */
+    }
   }
 
   // Where things stand now. The question that stands there already stays as it is: the child may be in the middle of it.
   function arrive(part) {
     const now = turn();
-    const asks = (one) => `${placeOf(one)} ${one.querySelector("[name=try]")?.value}`;
+    const asks = (question) => `${placeOf(question)} ${question.querySelector("[name=try]")?.value}`;
     if (now.dataset.sending === "yes" || asks(part) !== asks(now)) show(part);
     else if (part.querySelector("[data-watch]")) {
       now.querySelector("[data-watch]").replaceWith(part.querySelector("[data-watch]"));
@@ -166,20 +180,39 @@
   document.addEventListener("click", (event) => {
     if (event.target.closest?.("[data-go-on]") && held) show(held);
   });
-  document.addEventListener("umbick:question", () => { moved().hidden = true; });
+  document.addEventListener("umbick:question", () => {
+    moved().hidden = true;
+  });
 
-  document.addEventListener("htmx:afterSettle", (event) => { if (event.target.closest?.("#turn")) fresh(); });
+  document.addEventListener("htmx:afterSettle", (event) => {
+    if (event.target.closest?.("#turn")) fresh();
+  });
 
   for (const kind of ["pointerdown", "keydown"])
-    document.addEventListener(kind, (event) => {
-      const sends = event.target.closest?.("button:not([type=button])") || (event.key === "Enter" && !event.target.closest?.("button"));
-      if (begun === null && !sends && event.target.closest?.("[data-answer-form], [data-hands], .numeral-places") && event.key !== "Tab") {
-        begun = performance.now();
-        turn().dataset.begun = "yes";
-      }
-    }, true);
+    document.addEventListener(
+      kind,
+      (event) => {
+        const sends = event.target.closest?.("button:not([type=button])") || (event.key === "Enter" && !event.target.closest?.("button"));
+        if (
+          begun === null &&
+          !sends &&
+          event.target.closest?.("[data-answer-form], [data-hands], .numeral-places") &&
+          event.key !== "Tab"
+        ) {
+          begun = performance.now();
+          turn().dataset.begun = "yes";
+        }
+      },
+      true,
+    );
   // A key that is held down is one press.
-  document.addEventListener("keydown", (event) => { if (event.key === "Enter" && event.repeat) event.preventDefault(); }, true);
+  document.addEventListener(
+    "keydown",
+    (event) => {
+      if (event.key === "Enter" && event.repeat) event.preventDefault();
+    },
+    true,
+  );
 
   function speaker() {
     if (window.speechSynthesis) document.querySelector("[data-speaker]")?.classList.remove("invisible");

@@ -7,14 +7,22 @@
   const count = document.querySelector("[data-kept-count]");
   const width = document.querySelectorAll("[data-grid] thead th").length - 1;
   const path = `${location.pathname}?handler=cell`;
-  const boxOf = (entry) => boxes.find((box) => box.dataset.sitting === AnswerQueue.value(entry, "sitting") && box.dataset.place === AnswerQueue.value(entry, "place"));
+  const boxOf = (entry) =>
+    boxes.find(
+      (box) => box.dataset.sitting === AnswerQueue.value(entry, "sitting") && box.dataset.place === AnswerQueue.value(entry, "place"),
+    );
 
   function goOn(box, by) {
     const next = boxes[boxes.indexOf(box) + by];
-    if (next) { next.focus(); next.select(); }
+    if (next) {
+      next.focus();
+      next.select();
+    }
   }
 
-  function tally() { count.textContent = `${boxes.filter((box) => box.dataset.kept !== "").length} kept of ${boxes.length}`; }
+  function tally() {
+    count.textContent = `${boxes.filter((box) => box.dataset.kept !== "").length} kept of ${boxes.length}`;
+  }
 
   function send(box) {
     const raw = box.value.trim();
@@ -25,7 +33,13 @@
       return;
     }
     const id = AnswerQueue.id();
-    const fields = [["sitting", box.dataset.sitting], ["place", box.dataset.place], ["answer", id], ["corrects", box.dataset.stands], ["raw", raw]];
+    const fields = [
+      ["sitting", box.dataset.sitting],
+      ["place", box.dataset.place],
+      ["answer", id],
+      ["corrects", box.dataset.stands],
+      ["raw", raw],
+    ];
     [box.dataset.sent, box.dataset.stands] = [raw, id];
     queue.submit(path, fields, raw).then((reply) => {
       if (reply.outcome === "kept" || reply.outcome === "refused") settle(box, { id, fields }, reply);
@@ -63,13 +77,15 @@
   }
   tally();
 
-  document.addEventListener("focusout", (event) => { if (event.target.matches("[data-place]")) send(event.target); });
+  document.addEventListener("focusout", (event) => {
+    if (event.target.matches("[data-place]")) send(event.target);
+  });
 
   // What a half is meant to be is asked in a line of its own, so that typing goes on.
   document.addEventListener("click", (event) => {
     const means = event.target.closest?.("[data-means]");
     if (!means) return;
-    const box = boxes.find((one) => one.name === means.closest("[data-note]").dataset.noteFor);
+    const box = boxes.find((field) => field.name === means.closest("[data-note]").dataset.noteFor);
     box.value = means.dataset.means;
     send(box);
     box.focus();
@@ -93,6 +109,7 @@
     event.preventDefault();
     boxes.forEach(send);
     await queue.flush();
-    if (queue.waiting().length === 0 && !boxes.some((box) => box.dataset.refused)) location.assign(location.pathname.replace(/\/grid$/, ""));
+    if (queue.waiting().length === 0 && !boxes.some((box) => box.dataset.refused))
+      location.assign(location.pathname.replace(/\/grid$/, ""));
   });
 })();

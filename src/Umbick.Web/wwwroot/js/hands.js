@@ -30,7 +30,10 @@
   // While a hand turns, and once more when it rests.
   let resting;
   function tell(board) {
-    const say = (what) => board.dispatchEvent(new CustomEvent(`umbick:${what}`, { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }));
+    const say = (what) =>
+      board.dispatchEvent(
+        new CustomEvent(`umbick:${what}`, { bubbles: true, detail: { hour: place(board, "hour"), minute: place(board, "minute") } }),
+      );
     say("turned");
     clearTimeout(resting);
     resting = setTimeout(() => say("rested"), 150);
@@ -119,7 +122,10 @@
     if (by !== 0) move(dragged.board, dragged.name, (by * round[dragged.name]) / 360);
   });
 
-  for (const end of ["pointerup", "pointercancel"]) document.addEventListener(end, () => { dragged = null; });
+  for (const end of ["pointerup", "pointercancel"])
+    document.addEventListener(end, () => {
+      dragged = null;
+    });
 
   document.addEventListener("keydown", (event) => {
     const name = event.target.dataset?.hand;

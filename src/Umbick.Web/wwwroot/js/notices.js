@@ -9,10 +9,12 @@ globalThis.Notices = (() => {
   function line(trouble, number, safe) {
     const kept = safe ? "kept on this device" : "kept while this page stays open";
     const answers = count(number, "answer");
-    if (trouble === "signed-out") return child
-      ? `This device was taken back, or its time is over. ${answers} ${kept}. Ask your teacher for a new code.`
-      : `You are signed out. ${answers} ${kept}. Sign in again, and what waits goes by itself.`;
-    const why = { lost: "No connection.", slow: "There is no reply yet.", failed: "Something is wrong at the other end." }[trouble] ?? "Sending.";
+    if (trouble === "signed-out")
+      return child
+        ? `This device was taken back, or its time is over. ${answers} ${kept}. Ask your teacher for a new code.`
+        : `You are signed out. ${answers} ${kept}. Sign in again, and what waits goes by itself.`;
+    const why =
+      { lost: "No connection.", slow: "There is no reply yet.", failed: "Something is wrong at the other end." }[trouble] ?? "Sending.";
     return `${why} ${answers} ${kept}, and ${number === 1 ? "goes" : "go"} as soon as ${number === 1 ? "it" : "they"} can.`;
   }
 
@@ -36,14 +38,25 @@ globalThis.Notices = (() => {
       }
     }
     for (const entry of refused) {
-      const row = part("p", `${entry.said ? `“${entry.said}” was not kept. ` : "One answer was not kept. "}${entry.reason ?? ""} `, { refused: entry.id });
+      const row = part("p", `${entry.said ? `“${entry.said}” was not kept. ` : "One answer was not kept. "}${entry.reason ?? ""} `, {
+        refused: entry.id,
+      });
       const seen = part("button", "I have seen this", { dismiss: entry.id });
       Object.assign(seen, { type: "button", className: "as-link" });
       row.append(seen);
       parts.push(row);
     }
-    if (others > 0 && child) parts.push(part("p", `${others === 1 ? "An answer" : `${others} answers`} of another child ${others === 1 ? "waits" : "wait"} on this device. A code for that child sends ${others === 1 ? "it" : "them"}.`, { others }));
-    const shown = parts.map((one) => one.outerHTML).join("");
+    if (others > 0 && child)
+      parts.push(
+        part(
+          "p",
+          others === 1
+            ? "An answer of another child waits on this device. A code for that child sends it."
+            : `${others} answers of another child wait on this device. A code for that child sends them.`,
+          { others },
+        ),
+      );
+    const shown = parts.map((notice) => notice.outerHTML).join("");
     if (bar().dataset.shown !== shown) {
       bar().replaceChildren(...parts);
       bar().dataset.shown = shown;
@@ -67,10 +80,17 @@ globalThis.Notices = (() => {
   document.addEventListener("htmx:sendError", (event) => lost(event, "No connection."));
   document.addEventListener("htmx:timeout", (event) => lost(event, "There is no reply yet."));
   document.addEventListener("htmx:responseError", (event) => {
-    if (event.detail.xhr.status === 401) tell(child ? "This device was taken back, or its time is over. Ask your teacher for a new code." : "You are signed out. What is on this page stays; sign in again in another window, and go on here.");
+    if (event.detail.xhr.status === 401)
+      tell(
+        child
+          ? "This device was taken back, or its time is over. Ask your teacher for a new code."
+          : "You are signed out. What is on this page stays; sign in again in another window, and go on here.",
+      );
     else if (event.detail.xhr.status !== 404) lost(event, "Something is wrong at the other end.");
   });
-  document.addEventListener("htmx:afterOnLoad", (event) => { if (event.detail.successful) tell(""); });
+  document.addEventListener("htmx:afterOnLoad", (event) => {
+    if (event.detail.successful) tell("");
+  });
 
   return { show, tell };
 })();

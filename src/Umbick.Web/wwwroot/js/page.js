@@ -6,5 +6,9 @@ document.addEventListener("keydown", (event) => {
 
 // A page of the teacher's that the browser would keep for its Back button is emptied as it is left, and fetched anew when it
 // is come back to: once the device is with a child, nothing of the teacher's is left in it.
-addEventListener("pagehide", (event) => { if (event.persisted) document.body.replaceChildren(); });
-addEventListener("pageshow", (event) => { if (event.persisted) location.reload(); });
+addEventListener("pagehide", (event) => {
+  if (event.persisted) document.body.replaceChildren();
+});
+addEventListener("pageshow", (event) => {
+  if (event.persisted) location.reload();
+});

@@ -10,7 +10,10 @@
     await (await caches.open(store)).put("/turn?handler=ahead", event.detail);
   });
   await navigator.serviceWorker.register("/turn-worker.js", { scope: "/turn" });
-  const parts = performance.getEntriesByType("resource").map((part) => new URL(part.name)).filter((part) => /^\/(js|built)\//.test(part.pathname));
+  const parts = performance
+    .getEntriesByType("resource")
+    .map((part) => new URL(part.name))
+    .filter((part) => /^\/(js|built)\//.test(part.pathname));
   const cache = await caches.open(store);
   await cache.addAll([...new Set(parts.map(String))].filter((part) => !part.includes("handler=")));
   if (!heard && document.querySelector("#turn[data-ahead-ready]")) await cache.add("/turn?handler=ahead");

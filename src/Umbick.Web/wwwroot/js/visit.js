@@ -27,7 +27,7 @@
 
   function fresh() {
     sending = false;
-    const first = boxes().find((box) => box.value === "") ?? boxes()[0] ?? visit().querySelector("[autofocus]");
+    const first = boxes().find((other) => other.value === "") ?? boxes()[0] ?? visit().querySelector("[autofocus]");
     first?.focus();
     // A sign that sends leaves the rest for the face that comes.
     while (typedOn.length > 0 && !sending) press(typedOn.shift());
@@ -42,7 +42,8 @@
   }
 
   // To the big clock, from it, and to the end is another page: the clock begins anew, and the menu is back.
-  const turns = (part) => part.dataset.part !== visit().dataset.part && [part, visit()].some((one) => ["show", "over"].includes(one.dataset.part));
+  const turns = (part) =>
+    part.dataset.part !== visit().dataset.part && [part, visit()].some((shown) => ["show", "over"].includes(shown.dataset.part));
 
   function show(body) {
     const part = new DOMParser().parseFromString(body, "text/html").getElementById("visit");
@@ -71,14 +72,24 @@
       return;
     }
     sending = true;
-    const replies = await Promise.all(filled.map(async (box) => {
-      const raw = box.value.trim();
-      const id = AnswerQueue.id();
-      box.dataset.sent = raw;
-      const confirmed = box.dataset.refused === raw ? [["confirmed", raw]] : [];
-      const fields = [["child", box.dataset.box], ["part", field("part")], ["place", field("place")], ["answer", id], ["corrects", box.dataset.corrects], ["raw", raw], ...confirmed];
-      return { id, child: box.dataset.box, raw, reply: await queue.submit(path, fields, raw) };
-    }));
+    const replies = await Promise.all(
+      filled.map(async (box) => {
+        const raw = box.value.trim();
+        const id = AnswerQueue.id();
+        box.dataset.sent = raw;
+        const confirmed = box.dataset.refused === raw ? [["confirmed", raw]] : [];
+        const fields = [
+          ["child", box.dataset.box],
+          ["part", field("part")],
+          ["place", field("place")],
+          ["answer", id],
+          ["corrects", box.dataset.corrects],
+          ["raw", raw],
+          ...confirmed,
+        ];
+        return { id, child: box.dataset.box, raw, reply: await queue.submit(path, fields, raw) };
+      }),
+    );
     settle(replies);
   }
 
@@ -119,7 +130,12 @@
   heard((entry, reply) => {
     if (entry.path !== path) return;
     const box = boxOf(AnswerQueue.value(entry, "child"));
-    if (reply.outcome === "kept" && !sending && queue.waiting().length === 0 && boxes().every((one) => isOpen(one) || one.dataset.sent === one.value.trim())) {
+    if (
+      reply.outcome === "kept" &&
+      !sending &&
+      queue.waiting().length === 0 &&
+      boxes().every((typed) => isOpen(typed) || typed.dataset.sent === typed.value.trim())
+    ) {
       if (show(reply.body) === "shown") fresh();
       else if (box) stand(box.dataset.box, entry.id, AnswerQueue.value(entry, "raw"));
     } else if (box && reply.outcome === "kept") stand(box.dataset.box, entry.id, AnswerQueue.value(entry, "raw"));
@@ -127,7 +143,8 @@
 
   // What waited when the page was left stands in its box again.
   for (const entry of queue.waiting()) {
-    const box = entry.path === path && AnswerQueue.value(entry, "place") === visit().dataset.place && boxOf(AnswerQueue.value(entry, "child"));
+    const box =
+      entry.path === path && AnswerQueue.value(entry, "place") === visit().dataset.place && boxOf(AnswerQueue.value(entry, "child"));
     if (box) [box.value, box.dataset.sent] = [AnswerQueue.value(entry, "raw"), AnswerQueue.value(entry, "raw")];
   }
 
@@ -150,28 +167,32 @@
   }
 
   const isTyped = (key) => [...key].length === 1 || key === "Enter" || key === "Backspace";
-  document.addEventListener("keydown", (event) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
-    if (sending) {
+  document.addEventListener(
+    "keydown",
+    (event) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || !isTyped(event.key)) return;
+      if (sending) {
+        event.preventDefault();
+        event.stopImmediatePropagation();
+        if (!(event.repeat && event.key === "Enter")) typedOn.push(event.key);
+        return;
+      }
+      const box = event.target;
+      if (!box.matches?.("[data-box]")) return;
+      if (event.key === "Enter") {
+        if (!event.repeat) onward(box);
+      } else if (!mark(box, event.key)) return;
       event.preventDefault();
-      event.stopImmediatePropagation();
-      if (!(event.repeat && event.key === "Enter")) typedOn.push(event.key);
-      return;
-    }
-    const box = event.target;
-    if (!box.matches?.("[data-box]")) return;
-    if (event.key === "Enter") {
-      if (!event.repeat) onward(box);
-    } else if (!mark(box, event.key)) return;
-    event.preventDefault();
-  }, true);
+    },
+    true,
+  );
 
   document.addEventListener("click", (event) => {
     const put = event.target.closest?.("[data-put]");
     if (!put || sending) return;
     const box = put.closest("[data-box-of]").querySelector("[data-box]");
     box.value = put.dataset.put;
-    const empty = boxes().find((one) => one.value.trim() === "");
+    const empty = boxes().find((other) => other.value.trim() === "");
     if (empty) empty.focus();
     else sendAll();
   });
