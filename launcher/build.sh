@@ -5,7 +5,7 @@ export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1 DOTNET_SKIP_FIRST_TIME_EXPE
 quietly() {
   local log=$state/$1.log
   shift
-  "$@" >"$log" 2>&1 9>&- || { tail -n 40 "$log" >&2; fail "that failed; the whole of it is in $log"; }
+  unlocked "$@" >"$log" 2>&1 || { tail -n 40 "$log" >&2; fail "that failed; the whole of it is in $log"; }
 }
 
 restore_npm() { say 'Fetching styles and scripts (npm)'; quietly npm npm ci --no-audit --no-fund; }
@@ -36,4 +36,4 @@ compile_site() {
 publish_site() { quietly publish dotnet publish --no-build -c Release src/Umbick.Web; }
 
 # In the caller's folder: what they name is told from there.
-cli() { (cd "$caller" && exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@") 9>&-; }
+cli() { (cd "$caller" && exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@" 9>&-); }

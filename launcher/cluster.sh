@@ -3,17 +3,17 @@
 # As root the server must run as postgres, and its folder must be where postgres can reach it.
 if [ "$(id -u)" = 0 ]; then
   clusters="/var/lib/umbick/$(printf '%s' "${root#/}" | tr -c 'A-Za-z0-9\n' '-')"
-  as_postgres() { (cd / && exec runuser -u postgres -- "$@") 9>&-; }
+  as_postgres() { (cd / && unlocked runuser -u postgres -- "$@"); }
 else
   clusters="$state/clusters"
-  as_postgres() { "$@" 9>&-; }
+  as_postgres() { unlocked "$@"; }
 fi
 
 cluster='' # the folder of the running cluster
 cluster_port=''
 cluster_options=''
 # What the secrets of a cluster set.
-super_password='' owner_password='' app_password=''
+super_password='' owner_password='' app_password='' super_connection=''
 
 # Starts the server on the cluster: on loopback alone, without a socket, whose path could be too long or hold a space.
 run_cluster() {
@@ -31,7 +31,7 @@ server_runs() {
 
 # server_answers FOLDER: whether it lets anybody in. One that was killed listens again well before that, while it recovers.
 server_answers() {
-  server_runs "$1" && "$(postgres_bin)/pg_isready" -q -h 127.0.0.1 -p "$(as_postgres sed -n 4p "$1/postmaster.pid" 2>/dev/null)" 9>&-
+  server_runs "$1" && "$(postgres_bin)/pg_isready" -q -h 127.0.0.1 -p "$(as_postgres sed -n 4p "$1/postmaster.pid" 2>/dev/null)"
 }
 
 make_cluster_folder() {
@@ -60,17 +60,22 @@ start_cluster() {
   cluster_port=$(free_port_from 54180)
   cluster_options=$own
   run_cluster || fail "the database did not start; see $cluster/log"
-  [ -e "$state/$name.roles" ] || make_roles "$bin" "$name"
+  [ -e "$state/$name.roles" ] || make_roles "$name"
   # A cluster of an earlier version left them open.
-  PGPASSWORD=$super_password "$bin/psql" -q -h 127.0.0.1 -p "$cluster_port" -U postgres -d postgres -c 'revoke connect on database postgres, template1 from public' 9>&-
+  as_super -c 'revoke connect on database postgres, template1 from public'
   connect_to_cluster
 }
 
+# as_super [OPTION…]: psql on the cluster, as its superuser.
+as_super() { PGPASSWORD=$super_password unlocked "$(postgres_bin)/psql" -q -h 127.0.0.1 -p "$cluster_port" -U postgres -d postgres "$@"; }
+
 # Sets the connections to the cluster on cluster_port, whose passwords have been read.
 connect_to_cluster() {
+  local there="Host=127.0.0.1;Port=$cluster_port;Database=umbick"
   # A verb has patience where the machine is busy; a site tells its visitors sooner.
-  export UMBICK_OWNER="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_owner;Password=$owner_password;Timeout=60;Command Timeout=120"
-  export UMBICK_APP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=umbick_app;Password=$app_password"
+  export UMBICK_OWNER="$there;Username=umbick_owner;Password=$owner_password;Timeout=60;Command Timeout=120"
+  export UMBICK_APP="$there;Username=umbick_app;Password=$app_password"
+  super_connection="$there;Username=postgres;Password=$super_password"
 }
 
 init_cluster() {
@@ -82,13 +87,13 @@ init_cluster() {
   passwords="$clusters/.password"
   (umask 077; printf '%s' "$super_password" >"$passwords")
   [ "$(id -u)" != 0 ] || chown postgres "$passwords"
-  as_postgres "$bin/initdb" --no-sync --data-checksums -D "$cluster" -U postgres --auth=scram-sha-256 --pwfile="$passwords" -E UTF8 --locale=C >"$state/initdb.log" 2>&1 \
-    || fail "the database could not be made; see $state/initdb.log"
+  as_postgres "$bin/initdb" --no-sync --data-checksums -D "$cluster" -U postgres --auth=scram-sha-256 --pwfile="$passwords" -E UTF8 \
+    --locale=C >"$state/initdb.log" 2>&1 || fail "the database could not be made; see $state/initdb.log"
   rm -f "$passwords"
 }
 
 make_roles() {
-  PGPASSWORD=$super_password "$1/psql" -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$cluster_port" -U postgres -d postgres >/dev/null 2>"$state/roles.log" 9>&- <<SQL
+  as_super -v ON_ERROR_STOP=1 >/dev/null 2>"$state/roles.log" <<SQL
 drop database if exists umbick;
 drop role if exists umbick_owner;
 drop role if exists umbick_app;
@@ -102,7 +107,7 @@ revoke connect on database postgres, template1 from public;
 alter schema public owner to umbick_owner;
 revoke all on schema public from public;
 SQL
-  : >"$state/$2.roles"
+  : >"$state/$1.roles"
 }
 
 # Stops the cluster if it runs, also one that a killed run left behind.
@@ -115,10 +120,4 @@ stop_cluster() {
   else
     as_postgres rm -f "$cluster/postmaster.pid"
   fi
-}
-
-# restart_cluster FOLDER PORT: takes the database away from whoever uses it, and starts it again.
-restart_cluster() {
-  as_postgres "$(postgres_bin)/pg_ctl" restart -w -s -m immediate -D "$1" -l "$1/log" \
-    -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=120"
 }

@@ -8,18 +8,16 @@ demo() {
   need_packages postgresql
   build_site
   stop_stale_site demo
-  trap stop_all EXIT
-  trap 'exit 130' INT
-  trap 'exit 143' TERM HUP
+  stop_all_at_end
   start_cluster demo
   cli prepare --demo
   port=$(free_port_from "$wanted")
   [ "$port" = "$wanted" ] || say "Port $wanted is taken; using $port."
-  start_site demo "$port"
-  say ''
-  say "  Umbick is at http://127.0.0.1:$port"
-  say "  Press “Look round” there, or sign in as $(cli demo-sign-in)"
-  say ''
-  say 'Ctrl-C stops it.'
-  watch_site
+  cli certificate "$state/keys.pfx"
+  export UMBICK_KEYS="$state/keys.pfx"
+  serve demo "http://127.0.0.1:$port" "http://127.0.0.1:$port" "
+  Umbick is at http://127.0.0.1:$port
+  Press “Look round” there, or sign in as $(cli demo-sign-in)
+
+Ctrl-C stops it."
 }

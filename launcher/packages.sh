@@ -21,7 +21,9 @@ need_packages() {
   [ ${#missing[@]} -eq 0 ] && return 0
 
   # Debian would start a cluster of its own for everybody; ours is private.
-  local script="mkdir -p /etc/postgresql-common && { [ -e /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' >/etc/postgresql-common/createcluster.conf; } && apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -qy --no-install-recommends ${missing[*]}"
+  local conf=/etc/postgresql-common/createcluster.conf script
+  script="mkdir -p $(dirname "$conf") && { [ -e $conf ] || echo 'create_main_cluster = false' >$conf; } && apt-get update -q \
+&& DEBIAN_FRONTEND=noninteractive apt-get install -qy --no-install-recommends ${missing[*]}"
   say "Installing from Debian's packages: ${missing[*]}"
   if [ "$(id -u)" = 0 ]; then
     sh -c "$script" >"$state/packages.log" 2>&1 || fail "that failed; see $state/packages.log"

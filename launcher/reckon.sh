@@ -7,7 +7,8 @@ reckon() {
     take_lock build wait
     build_assets
     fetch_libraries
-    stamped cli "$(fingerprint src/Umbick.Core src/Umbick.Rows src/Umbick.Simulation src/Umbick.Store src/Umbick.Casework src/Umbick.Demo src/Umbick.Cli Directory.Build.props Directory.Packages.props .editorconfig package-lock.json)" compile_cli
+    stamped cli "$(fingerprint src/Umbick.{Core,Rows,Simulation,Store,Casework,Demo,Cli} Directory.{Build,Packages}.props .editorconfig \
+      package-lock.json)" compile_cli
     exec 9>&-
   } >&2
   cd "$caller"
@@ -35,16 +36,21 @@ bench() {
   exec dotnet "$root/artifacts/bin/Umbick.Benchmarks/release/Umbick.Benchmarks.dll" "$@"
 }
 
+# explicit_tests PROJECT KIND PATTERN: runs tests that are run only when asked for, and shows the lines with their figures.
+explicit_tests() {
+  dotnet "artifacts/bin/Umbick.$1.Tests/release/Umbick.$1.Tests.dll" -noColor -trait "Kind=$2" -explicit only -showLiveOutput | grep -E "$3"
+}
+
 # ./umbick bench web: thirty tablets at once on the demonstration data, two devices on one sitting, and the memory held after every page.
 bench_web() {
   prepare_demo_site bench
-  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Load -explicit only -showLiveOutput | grep -E 'tablets|answers|devices|network|memory|guesses|FAIL'
+  explicit_tests Web Load 'tablets|answers|devices|network|memory|guesses|FAIL'
 }
 
 # ./umbick bench frames: how smoothly the big clock is dragged, by the browser's own trace.
 bench_frames() {
   prepare_demo_site bench
-  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Frames -explicit only -showLiveOutput | grep -E 'frames:|FAIL|Exception'
+  explicit_tests Web Frames 'frames:|FAIL|Exception'
 }
 
 # ./umbick bench answers: ten clients run the shipped queue through a faulty network while the site is killed and the database started
@@ -52,18 +58,19 @@ bench_frames() {
 bench_answers() {
   prepare_demo_site bench
   export UMBICK_RESTART_DATABASE="$state/restart-database.sh"
-  printf '#!/usr/bin/env bash\ncd %q && source launcher/say.sh && source launcher/state.sh && source launcher/packages.sh && source launcher/cluster.sh\nrestart_cluster %q %q\n' "$root" "$cluster" "$cluster_port" >"$UMBICK_RESTART_DATABASE"
-  dotnet artifacts/bin/Umbick.Web.Tests/release/Umbick.Web.Tests.dll -noColor -trait Kind=Faults -explicit only -showLiveOutput | grep -E 'Seed|FAIL|Assert|Total'
+  printf '#!/usr/bin/env bash\nexec %q restart %q %q %q\n' "$root/launcher/database.sh" "$cluster" "$cluster_port" "$cluster_options" \
+    >"$UMBICK_RESTART_DATABASE"
+  explicit_tests Web Faults 'Seed|FAIL|Assert|Total'
 }
 
 # ./umbick bench restore: restores killed at ten moments, three times each.
 bench_restore() {
   prepare_demo_site bench
   quietly build dotnet build --no-restore -c Release tests/Umbick.Cli.Tests
-  export UMBICK_BACKUP="Host=127.0.0.1;Port=$cluster_port;Database=umbick;Username=postgres;Password=$super_password"
+  export UMBICK_BACKUP="$super_connection"
   UMBICK_PG_BIN=$(postgres_bin)
   export UMBICK_PG_BIN
-  dotnet artifacts/bin/Umbick.Cli.Tests/release/Umbick.Cli.Tests.dll -noColor -trait Kind=Kill -explicit only -showLiveOutput | grep -E 'killed:|FAIL|Assert'
+  explicit_tests Cli Kill 'killed:|FAIL|Assert'
 }
 
 # ./umbick bench school: a school's first day on a fresh clone of what is committed, by the page that tells how to run it.

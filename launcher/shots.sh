@@ -17,9 +17,7 @@ prepare_demo_site() {
   need_packages postgresql chromium chromium-driver
   build_site
   quietly build dotnet build --no-restore -c Release tests/Umbick.Web.Tests
-  trap stop_all EXIT
-  trap 'exit 130' INT
-  trap 'exit 143' TERM HUP
+  stop_all_at_end
   start_cluster "$1" fresh
   cli prepare --demo
   cli certificate "$state/keys.pfx"

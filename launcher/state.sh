@@ -15,6 +15,9 @@ take_lock() {
   flock -n 9 || fail "another ./umbick $1 is running in this folder. Stop it first."
 }
 
+# unlocked COMMAND…: runs a command that does not hold this launcher's lock when it goes on longer.
+unlocked() { "$@" 9>&-; }
+
 secret() { head -c 24 /dev/urandom | od -An -tx1 | tr -d ' \n'; }
 
 # Whether anything listens on a loopback port.
@@ -27,7 +30,9 @@ free_port_from() {
 }
 
 # A fingerprint of files, to build only what has changed.
-fingerprint() { find "$@" -type f -not -path '*/wwwroot/built/*' -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64; }
+fingerprint() {
+  find "$@" -type f -not -path '*/wwwroot/built/*' -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64
+}
 
 # stamped NAME FINGERPRINT COMMAND…: runs the command unless it last ran for the same fingerprint.
 stamped() {

@@ -3,7 +3,9 @@ using System.Security.Cryptography.X509Certificates;
 
 namespace Umbick.Cli;
 
-/// <summary>The certificate that wraps the keys in the database. It stays outside it, so that a backup forges nothing.</summary>
+/// <summary>
+/// The certificate that wraps the keys in the database. It stays outside the database, so that nobody can forge a sign-in from a backup.
+/// </summary>
 internal static class KeyCertificate
 {
     public static void Make(string path)

@@ -1,6 +1,8 @@
 using System.CommandLine;
 using Umbick.Cli;
+using Umbick.Cli.Running;
 using Umbick.Cli.School;
+using Umbick.Cli.Testing;
 
 var root = new RootCommand("The launcher's verbs that need the job's own rules. Start them through ./umbick.");
 
@@ -126,10 +128,29 @@ root.Subcommands.Add(startPlan);
 var mayStart = new Command("may-start", "Whether a school's site may start on this database.");
 mayStart.SetAction((parsed, cancel) => StartChecks.MayStart());
 root.Subcommands.Add(mayStart);
-var at = new Argument<string>("address");
-var process = new Option<int>("--process");
-var awaitReady = new Command("await-ready", "Waits until a site is ready.") { at, process };
-awaitReady.SetAction((parsed, cancel) => StartChecks.AwaitReady(parsed.GetRequiredValue(at), parsed.GetValue(process)));
-root.Subcommands.Add(awaitReady);
 
-return await root.Parse(args).InvokeAsync();
+var clone = new Option<string>("--root") { Description = "The folder of this clone.", Required = true };
+var siteName = new Argument<string>("name") { Description = "What the site is for." };
+var urls = new Option<string>("--urls") { Description = "Where it listens.", Required = true };
+var asked = new Option<string>("--ask") { Description = "Where this machine asks whether it is ready.", Required = true };
+var notes = new Option<string[]>("--note") { Description = "A file of the state folder, written once it is ready: NAME=CONTENT.",
+    DefaultValueFactory = _ => [] };
+var says = new Option<string>("--say") { Description = "What is said once it is ready.", Required = true };
+var cluster = new Option<string?>("--cluster") { Description = "The folder of its database; none where it is somebody else's." };
+var startDatabase = new Option<string[]>("--start-database") { Description = "The command that starts the database, word by word.",
+    DefaultValueFactory = _ => [] };
+var serve = new Command("serve", "Runs the site until it ends.") { siteName, clone, urls, asked, notes, says, cluster, startDatabase };
+serve.SetAction((parsed, cancel) =>
+    new SiteRun(parsed.GetRequiredValue(clone), parsed.GetRequiredValue(siteName),
+        parsed.GetValue(cluster) is { } folder ? new Cluster(folder, parsed.GetValue(startDatabase)!) : null)
+    .Run(parsed.GetRequiredValue(urls), parsed.GetRequiredValue(asked), parsed.GetValue(notes)!, parsed.GetRequiredValue(says), cancel));
+root.Subcommands.Add(serve);
+
+var browsers = new Option<int>("--browsers") { Description = "How many classes of the web's tests run at a time.",
+    DefaultValueFactory = _ => 3 };
+var test = new Command("test", "Runs every test there is.") { clone, browsers };
+test.SetAction((parsed, cancel) => TestRun.Run(parsed.GetRequiredValue(clone), parsed.GetValue(browsers), cancel));
+root.Subcommands.Add(test);
+
+// A site that is told to end lets its visitors finish first.
+return await root.Parse(args).InvokeAsync(new InvocationConfiguration { ProcessTerminationTimeout = TimeSpan.FromMinutes(1) });

@@ -41,8 +41,7 @@ public static class ModelParameters
 
     /// <summary>
     /// How much weight a new answer keeps for one who repeats theirs, in answers: after one answer the next is the same four times in five
-    /// (an
-    /// urn after D. Blackwell and J. B. MacQueen, Ferguson distributions via Pólya urn schemes, 1973). The belief in repeating.
+    /// (an urn after D. Blackwell and J. B. MacQueen, Ferguson distributions via Pólya urn schemes, 1973). The belief in repeating.
     /// </summary>
     public const double NewAnswerWeight = 0.25;
 
@@ -145,15 +144,13 @@ public static class ModelParameters
     /// <summary>
     /// The share of children, 0 to 1, who set a clock rightly although they misread one. To set is another job than to read: the time is
     /// given in figures, both hands are put one after the other, and the hour hand, which is misread most, may be put near its numeral.
-    /// Where
-    /// the minutes are miscounted setting miscounts too. So somewhat under half. The joint belief.
+    /// Where the minutes are miscounted setting miscounts too. So somewhat under half. The joint belief.
     /// </summary>
     public const double SetsRightlyPrior = 0.4;
 
     /// <summary>
     /// How often, 0 to 1, a minute hand that was put at a wrong place takes the hour hand with it: most put each hand by itself, some look
-    /// at
-    /// the long hand to see how far into the hour it is. The prediction of hands.
+    /// at the long hand to see how far into the hour it is. The prediction of hands.
     /// </summary>
     public const double HourHandCarried = 0.3;
 
@@ -239,8 +236,7 @@ public static class ModelParameters
 
     /// <summary>
     /// The same while a pattern that is believed has still to show itself: who has two gets every telling item wrong, and with less slack
-    /// they
-    /// would not be told from slips. The choice of items.
+    /// they would not be told from slips. The choice of items.
     /// </summary>
     public const double RightSlackToShow = 3;
 

@@ -12,8 +12,8 @@ using Umbick.Simulation;
 namespace Umbick.Demo;
 
 /// <summary>
-/// Gull Point, a school on a harbour island, with 24 children who are made of patterns and unlearn some of them over weeks.
-/// The same seed makes the same children; the days count back from today. Everything goes through the same doors as in use.
+/// Gull Point, a school on a harbour island, with 24 children who are made of patterns and unlearn some of them over weeks. The same seed
+/// makes the same children; the days count back from today. Everything goes through the same doors as in use.
 /// </summary>
 public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
 {
@@ -161,7 +161,8 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         }
     }
 
-    private async Task Visit(SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, PersonId teacher, Random random)
+    private async Task Visit(
+        SchoolConnection connection, SimulatedChild child, ChildId id, VisitClock clock, PersonId teacher, Random random)
     {
         var visiting = new Visiting(model, new Asking(model, clock), new Practising(model, clock), clock);
         if ((await ChildRecord.Load(connection, model, id))!.WorkedOn is not { } pattern) return;

@@ -12,9 +12,8 @@ namespace Umbick.Demo;
 
 /// <summary>
 /// The work at Gull Point: a term's timetable, and children at each turn of it. One gets no further, one is to be finished, one has come
-/// back, one is looked
-/// at again today, one is in the middle of a cycle and one has finished it. The days count back from today; how the cold starts come out is
-/// written down here.
+/// back, one is looked at again today, one is in the middle of a cycle and one has finished it. The days count back from today; how the
+/// cold starts come out is written down here.
 /// </summary>
 internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonId teacher)
 {

@@ -8,8 +8,7 @@ namespace Umbick.Hosting;
 
 /// <summary>
 /// The hash under which an address is counted. It is made with the certificate that wraps the cookie keys, so that nobody who has the
-/// database alone
-/// can tell an address from it, and every node makes the same.
+/// database alone can tell an address from it, and every node makes the same.
 /// </summary>
 /// <param name="certificate">The certificate; null where there is none: then it holds for this process.</param>
 public sealed class AddressHash(X509Certificate2? certificate)

@@ -1,9 +1,8 @@
 namespace Umbick.Hosting;
 
 /// <summary>
-/// Few passwords are hashed at once: hashing one takes a processor for a tenth of a second, and whoever is signed in must not wait for
-/// strangers.
-/// Strangers are heard one after the other; whoever comes from the school waits for one of them at most.
+/// Few passwords are hashed at once: hashing one takes a processor for a tenth of a second, and the signed-in person must not wait for
+/// strangers. Strangers are heard one after the other; whoever comes from the school waits for one of them at most.
 /// </summary>
 public sealed class PasswordTurns : IDisposable
 {

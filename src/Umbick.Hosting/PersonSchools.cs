@@ -19,8 +19,7 @@ public sealed class PersonSchools(Database database)
 
     /// <summary>
     /// The page on which somebody begins who has signed in: whoever has to be told of their second step is told first; whoever works at
-    /// several schools
-    /// chooses one.
+    /// several schools chooses one.
     /// </summary>
     public async Task<string> FirstPage(Person person, CancellationToken cancel)
     {

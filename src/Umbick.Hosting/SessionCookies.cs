@@ -7,8 +7,7 @@ namespace Umbick.Hosting;
 
 /// <summary>
 /// A cookie names a session, which stands in the database and can be ended there: by signing out, by handing over, by taking a device back,
-/// by removing
-/// somebody or giving them a new password. A cookie that was copied before is worth nothing then.
+/// by removing somebody or giving them a new password. A cookie that was copied before is worth nothing then.
 /// </summary>
 public static class SessionCookies
 {

@@ -3,8 +3,8 @@ namespace Umbick.Hosting;
 
 /// <summary>
 /// Where passwords and codes are tried. Each try is counted in the database before it is heard; how many are heard stands there, for all
-/// processes. A name
-/// from one address is heard eight times in two minutes; strangers together cannot use up the tries of whoever is at the school.
+/// processes. A name from one address is heard eight times in two minutes; strangers together cannot use up the tries of whoever is at the
+/// school.
 /// </summary>
 public sealed class SignInDoor(Database database, PersonSchools schools, AddressHash addresses, PasswordTurns turns, TimeProvider clock)
 {
@@ -18,7 +18,7 @@ public sealed class SignInDoor(Database database, PersonSchools schools, Address
     public Task<Knock> AtSecondStep(HttpContext context, string userName) => At(context, userName, isSecondStep: true);
 
     /// <summary>
-    /// Keeps a wrong password or code at each school of the name; whoever is in charge is told of a second step that it stopped.
+    /// Keeps a wrong password or code at each school of the name; the person in charge is told of a second step that it stopped.
     /// </summary>
     /// <remarks>A name that nobody has may be a password typed into the wrong field: it is kept nowhere.</remarks>
     public async Task NoteWrong(Knock knock, string userName, CancellationToken cancel)

@@ -21,7 +21,7 @@ public static class Who
     /// <summary>The policy of pages by which a school is run: for teachers in charge.</summary>
     public const string InCharge = "in-charge";
 
-    /// <summary>The policy of what concerns nobody but whoever is signed in.</summary>
+    /// <summary>The policy of what concerns nobody but the signed-in person.</summary>
     public const string SignedIn = "signed-in";
 
     /// <summary>The roles that somebody of a school can have.</summary>
@@ -30,7 +30,7 @@ public static class Who
     private const string SittingClaim = "sitting";
     private const string SchoolClaim = "school";
 
-    /// <summary>The school and the id of whoever is signed in.</summary>
+    /// <summary>The school and the id of the signed-in person.</summary>
     /// <exception cref="InvalidOperationException">Nobody is signed in: the page lacks its policy.</exception>
     public static (SchoolId School, PersonId Id) Person(this ClaimsPrincipal user)
     {
@@ -43,22 +43,22 @@ public static class Who
     public static bool IsSignedIn(this ClaimsPrincipal user) =>
         user.Identities.Any(identity => identity.AuthenticationType == IdentityConstants.ApplicationScheme);
 
-    /// <summary>Whether whoever is signed in sees findings, records and settings.</summary>
+    /// <summary>Whether the signed-in person sees findings, records and settings.</summary>
     public static bool SeesRecords(this ClaimsPrincipal user) => user.IsInRole(TeacherRole);
 
-    /// <summary>Whether whoever is signed in sees to the school's people and records.</summary>
+    /// <summary>Whether the signed-in person sees to the school's people and records.</summary>
     public static bool IsInCharge(this ClaimsPrincipal user) => user.IsInRole(InChargeRole);
 
-    /// <summary>The page that whoever is signed in comes to first.</summary>
+    /// <summary>The page that the signed-in person comes to first.</summary>
     public static string Home(this ClaimsPrincipal user) => user.IsInRole(TeacherRole) ? "/day" : "/helping";
 
-    /// <summary>The name by which colleagues know whoever is signed in.</summary>
+    /// <summary>The name by which colleagues know the signed-in person.</summary>
     public static string DisplayName(this ClaimsPrincipal user) => user.FindFirstValue(PersonClaims.DisplayName) ?? "";
 
-    /// <summary>Whether whoever is signed in works at another school too.</summary>
+    /// <summary>Whether the signed-in person works at another school too.</summary>
     public static bool IsAtSeveralSchools(this ClaimsPrincipal user) => user.HasClaim(claim => claim.Type == PersonClaims.SeveralSchools);
 
-    /// <summary>The name of the school of whoever is signed in.</summary>
+    /// <summary>The name of the school of the signed-in person.</summary>
     public static string SchoolName(this ClaimsPrincipal user) => user.FindFirstValue(PersonClaims.SchoolName) ?? "";
 
     /// <summary>The school and the one sitting that child mode is dropped to.</summary>

@@ -7,7 +7,7 @@ using Umbick.Core.Timetabling;
 
 namespace Umbick.Simulation;
 
-/// <summary>What became of one child over some visits.</summary>
+/// <summary>The outcome of some visits for one child.</summary>
 /// <param name="ToldToChange">The visit, from 1, at which to change the approach was offered first; null where it never was.</param>
 /// <param name="ToldToFinish">The visit at which to finish the pattern was offered first; null where it never was.</param>
 /// <param name="StrengthThen">How often the pattern was still followed then, 0 to 1.</param>

@@ -6,8 +6,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Simulation;
 
 /// <summary>
-/// Whoever knows how simulated children are made: it weighs every set of up to three patterns by just their rules, chances
-/// and consistency. No model can do better on the same answers; it stands beside the model's results for that.
+/// Whoever knows how simulated children are made: it weighs every set of up to three patterns by just their rules, chances and consistency.
+/// No model can do better on the same answers; it stands beside the model's results for that.
 /// </summary>
 public sealed class Oracle
 {

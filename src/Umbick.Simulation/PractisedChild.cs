@@ -5,8 +5,7 @@ namespace Umbick.Simulation;
 
 /// <summary>
 /// A child with one pattern who is practised with, visit by visit. They answer by the second reading of the catalogue, and know nothing of
-/// how a cold start is
-/// judged: a slip may look like the pattern, and an old habit may come back.
+/// how a cold start is judged: a slip may look like the pattern, and an old habit may come back.
 /// </summary>
 /// <param name="pattern">The pattern.</param>
 /// <param name="strength">How often it is followed at first, 0 to 1; 0: they are over it.</param>

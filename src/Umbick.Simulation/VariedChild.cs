@@ -49,8 +49,7 @@ public sealed class VariedChild : IAnsweringChild
 
     /// <summary>
     /// A child with so many patterns, each of another step and each such that it shows in one question of twelve or more of those that may
-    /// be
-    /// asked and is no other pattern of the catalogue: what never shows, or is the same as another, could not be found by anybody.
+    /// be asked and is no other pattern of the catalogue: what never shows, or is the same as another, could not be found by anybody.
     /// </summary>
     /// <param name="count">How many patterns.</param>
     /// <param name="steps">The steps that they may be at.</param>

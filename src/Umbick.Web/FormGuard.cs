@@ -6,8 +6,7 @@ namespace Umbick.Web;
 
 /// <summary>
 /// Refuses a form that is too large, cannot be read, or whose fields have names that no page gives: before a page takes it for its own
-/// fault. Every field
-/// has a length where it enters.
+/// fault. Every field has a length where it enters.
 /// </summary>
 public static class FormGuard
 {

@@ -4,7 +4,7 @@ using Umbick.Web.Pages;
 
 namespace Umbick.Web;
 
-/// <summary>Refuses what no page handles: a handler that there is not, a verb that a page does not take, a form that is none.</summary>
+/// <summary>Refuses what no page handles: an unknown handler, a verb that the page does not take, a malformed form.</summary>
 public sealed class OnlyWhatIsHandled : IPageFilter
 {
     public void OnPageHandlerSelected(PageHandlerSelectedContext context)

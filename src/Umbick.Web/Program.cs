@@ -120,7 +120,7 @@ static void TellScripts(CookieAuthenticationOptions options)
         else context.Response.Redirect(context.RedirectUri);
         return Task.CompletedTask;
     };
-    // Whoever is signed in, and may not, is not sent to sign in again.
+    // Somebody who is signed in and may not see it is not sent to sign in again.
     options.Events.OnRedirectToAccessDenied = context =>
     {
         context.Response.StatusCode = StatusCodes.Status403Forbidden;

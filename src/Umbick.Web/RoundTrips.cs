@@ -6,8 +6,7 @@ namespace Umbick.Web;
 
 /// <summary>
 /// Tells with each answer how many round trips to the database it took: for tests, and for whoever looks for what makes a page slow. Off
-/// unless
-/// <c>UMBICK_ROUND_TRIPS</c> is set, for to be told of each costs the database's driver time.
+/// unless <c>UMBICK_ROUND_TRIPS</c> is set, for to be told of each costs the database's driver time.
 /// </summary>
 public static class RoundTrips
 {

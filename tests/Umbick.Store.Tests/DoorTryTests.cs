@@ -33,7 +33,7 @@ public sealed class DoorTryTests(TestSchool schools) : IClassFixture<TestSchool>
         var person = await Person();
         var tries = await AtOnce(200, i => Try(true, Stranger(i % 50)));
         Assert.Equal(20, Heard(tries));
-        // One of them is the last, and whoever is in charge is told by it.
+        // One of them is the last, and the person in charge is told by it.
         Assert.Single(tries, tried => tried.Outcome == DoorOutcome.Open && tried.WrongToday == DoorTries.MostCodesADay);
         Assert.Equal(DoorOutcome.Stopped, (await Try(true, Stranger(99))).Outcome);
         await schools.InA(connection =>

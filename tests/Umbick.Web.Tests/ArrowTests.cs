@@ -16,7 +16,7 @@ namespace Umbick.Web.Tests;
 public sealed class ArrowTests
 {
     private static readonly Architecture All = new ArchLoader().LoadAssemblies(
-        typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(ChildId).Assembly, typeof(Database).Assembly,
+        typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(IDatabase).Assembly, typeof(Database).Assembly,
         typeof(PersonSchools).Assembly, typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
@@ -41,9 +41,11 @@ public sealed class ArrowTests
             "Items -> Clocks",
             "Patterns -> Clocks", "Patterns -> Items",
             "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns", "Practice -> Teaching",
-            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Items", "Progress -> Patterns", "Progress -> Practice",
+            "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Ids", "Progress -> Items", "Progress -> Patterns",
+            "Progress -> Practice",
             "Progress -> Timetabling",
             "Teaching -> Clocks", "Teaching -> Items", "Teaching -> Patterns",
+            "Timetabling -> Ids",
         ],
         Arrows("Umbick.Core."));
 

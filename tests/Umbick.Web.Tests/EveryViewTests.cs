@@ -122,7 +122,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
     }
 
     /// <summary>
-    /// A visit of three that has reached a place, where they gave the same wrong answer; in practice what came of it is seen.
+    /// A visit of three that has reached a place, where they gave the same wrong answer; in practice the outcome is seen.
     /// </summary>
     private async Task<VisitId> VisitAt(VisitPart part, int place)
     {

@@ -17,8 +17,7 @@ namespace Umbick.Web.Tests;
 
 /// <summary>
 /// Three hundred children of every kind, and what the pages say of each, as they are rendered, read against each other: one child's page,
-/// the caseload, the
-/// progress, the record, the class and the end of a sitting may not tell two things of one child.
+/// the caseload, the progress, the record, the class and the end of a sitting may not tell two things of one child.
 /// </summary>
 public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
 {

@@ -9,8 +9,8 @@ using Umbick.Casework;
 namespace Umbick.Web.Tests;
 
 /// <summary>
-/// The shipped queue, run by ten clients who know nothing of the site's rules, through a proxy that loses, doubles and cuts off, while
-/// the site is killed and the database taken away. Whatever was acknowledged is there, once; nothing that was typed is missing.
+/// The shipped queue, run by ten clients who know nothing of the site's rules, through a proxy that loses, doubles and cuts off, while the
+/// site is killed and the database taken away. Whatever was acknowledged is there, once; nothing that was typed is missing.
 /// </summary>
 public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) : IClassFixture<Site>
 {
@@ -62,7 +62,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
 
         public Guid Sitting { get; init; }
 
-        public ScreeningId Screening { get; init; }
+        public Guid Screening { get; init; }
 
         public IReadOnlyList<Guid> Sittings { get; init; } = [];
 
@@ -143,7 +143,7 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
             var found = (await site.App.InSchool(site.A, connection => site.Screen.Load(connection, screening)))!;
             clients.Add(new Client("grid", "teacher", ClassScreening.Length)
             {
-                Screening = screening,
+                Screening = screening.Value,
                 Sittings = [.. found.Children.Select(child => child.Sitting.Sitting.Id.Value)],
                 User = site.TeacherOfA
             });
@@ -166,7 +166,11 @@ public sealed class QueueUnderFaultsTests(Site site, ITestOutputHelper output) :
             RedirectStandardOutput = true,
         };
         using var node = Process.Start(start)!;
-        var over = node.WaitForExitAsync(TestContext.Current.CancellationToken);
+        using var patience = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
+        // An answer that never goes is sent again for ever.
+        patience.CancelAfter(TimeSpan.FromMinutes(10));
+        await using var ended = patience.Token.Register(node.Kill);
+        var over = node.WaitForExitAsync(CancellationToken.None);
         var faults = meanwhile(over);
         await node.StandardInput.WriteLineAsync(JsonSerializer.Serialize(clients, Plain));
         Told? last = null;

@@ -9,8 +9,7 @@ namespace Umbick.Web.Tests;
 
 /// <summary>
 /// How many round trips to the database an answer and a page take, with the person's session and everything: the site tells it. A child who
-/// is asked has sittings
-/// behind them, so that nothing is cheap for want of a history.
+/// is asked has sittings behind them, so that nothing is cheap for want of a history.
 /// </summary>
 public sealed class RoundTripTests(Site site) : IClassFixture<Site>
 {

@@ -280,5 +280,6 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
 
     private Task<VisitState> At(Browser browser) => Load(VisitId.Parse(browser.Path.Split('/')[^1]));
 
-    private async Task<VisitState> Load(VisitId visit) => (await site.App.InSchool(site.A, connection => VisitState.Load(connection, visit)))!;
+    private async Task<VisitState> Load(VisitId visit) =>
+        (await site.App.InSchool(site.A, connection => VisitState.Load(connection, visit)))!;
 }

@@ -5,7 +5,7 @@ namespace Umbick.Casework.Accounts;
 /// <summary>Somebody's own account, with where they are signed in.</summary>
 public sealed record OwnAccount(Person Person, IReadOnlyList<OpenSession> Sessions)
 {
-    /// <summary>The account of whoever is signed in.</summary>
+    /// <summary>The account of the signed-in person.</summary>
     public static async Task<OwnAccount> Load(SchoolConnection connection, PersonId person, DateTime now) =>
         new((await People.Find(connection, person))!, await Store.Sessions.LoadOpen(connection, person, now));
 
@@ -13,7 +13,8 @@ public sealed record OwnAccount(Person Person, IReadOnlyList<OpenSession> Sessio
     public static Task ToldOfSecondStep(SchoolConnection connection, PersonId person) => People.ToldOfSecondStep(connection, person);
 
     /// <summary>Ends one of their sessions.</summary>
-    public static Task EndSession(SchoolConnection connection, SessionId session, DateTime now) => Store.Sessions.End(connection, session, now);
+    public static Task EndSession(SchoolConnection connection, SessionId session, DateTime now) =>
+        Store.Sessions.End(connection, session, now);
 
     /// <summary>Ends every session at this school, and keeps what was changed, where something was.</summary>
     public static async Task EndSessions(SchoolConnection connection, PersonId person, string? what, DateTime now)

@@ -2,7 +2,7 @@ using Umbick.Store;
 
 namespace Umbick.Casework.Accounts;
 
-/// <summary>Who works at a school, as whoever is in charge sees and changes it.</summary>
+/// <summary>Who works at a school, as the person in charge sees and changes it.</summary>
 /// <param name="People">Everybody who works there, by name.</param>
 /// <param name="LastSeen">When each last signed in.</param>
 /// <param name="Waiting">Invitations that nobody has used yet, the latest first.</param>

@@ -19,7 +19,7 @@ internal static class AnswerKeeping
     /// <param name="now">When it arrived.</param>
     /// <param name="goOn">What comes next in a sitting that is not over; also where the answer had been kept before and its reply was
     /// lost.</param>
-    /// <returns>What became of it, and where the sitting stands then, where nothing has to be loaded for that.</returns>
+    /// <returns>The outcome, and the state of the sitting afterwards where it is known without loading.</returns>
     public static async Task<AnswerTaken> Keep(
         SchoolConnection connection, ReadingModel model, SittingId sittingId, Func<Sitting, bool> fits, Submission submission, PersonId? by,
         DateTime now, Func<SittingState, Task<SittingState?>> goOn)

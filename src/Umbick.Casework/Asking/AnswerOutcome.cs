@@ -1,6 +1,6 @@
 namespace Umbick.Casework;
 
-/// <summary>What became of an answer that was sent.</summary>
+/// <summary>The outcome of a sent answer.</summary>
 public enum AnswerOutcome
 {
     /// <summary>It is kept.</summary>
@@ -29,7 +29,7 @@ public static class AnswerOutcomeTexts
     public static bool IsKept(this AnswerOutcome outcome) => outcome is AnswerOutcome.Kept or AnswerOutcome.KeptBefore;
 
     /// <summary>Why it was not kept, as a sentence.</summary>
-    /// <param name="outcome">What became of it.</param>
+    /// <param name="outcome">The outcome.</param>
     /// <param name="typed">What was typed.</param>
     public static string WhyNot(this AnswerOutcome outcome, string typed) => outcome switch
     {

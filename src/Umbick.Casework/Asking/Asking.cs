@@ -7,8 +7,8 @@ using Umbick.Core.Teaching;
 namespace Umbick.Casework;
 
 /// <summary>
-/// Asking: each answer is kept, then the next item is asked: the one that tells most by all that is known of the child, or
-/// the next of a list that was made before.
+/// Asking: each answer is kept, then the next item is asked: the one that tells most by all that is known of the child, or the next of a
+/// list that was made before.
 /// </summary>
 public sealed class Asking(ReadingModel model, TimeProvider clock)
 {

@@ -39,8 +39,8 @@ internal static class ListedItems
     };
 
     /// <summary>
-    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set
-    /// side by side.
+    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set side by
+    /// side.
     /// </summary>
     private static int FormSeed(Stage stage) => 100 + (int)stage;
 

@@ -42,13 +42,13 @@ public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferenc
         this with { Sitting = Sitting with { CurrentPlace = place, Version = Sitting.Version + 1 } };
 }
 
-/// <summary>What became of an answer.</summary>
-/// <param name="Outcome">What became of it.</param>
+/// <summary>The outcome of an answer.</summary>
+/// <param name="Outcome">The outcome.</param>
 /// <param name="State">Where the sitting stands then; null where that has to be loaded, as after its end.</param>
 public sealed record AnswerTaken(AnswerOutcome Outcome, SittingState? State);
 
-/// <summary>What became of an answer that an adult typed.</summary>
-/// <param name="Outcome">What became of it; null where it was not even taken, for what is told.</param>
+/// <summary>The outcome of an answer typed by an adult.</summary>
+/// <param name="Outcome">The outcome; null where the answer was not taken, for the reason told.</param>
 /// <param name="Message">Why it was not kept; null where it was.</param>
 /// <param name="State">Where the sitting stands then; null where that has to be loaded, or there is none.</param>
 public sealed record TypedAnswerTaken(AnswerOutcome? Outcome, string? Message, SittingState? State)

@@ -6,8 +6,7 @@ namespace Umbick.Casework;
 
 /// <summary>
 /// What is fixed for a term: slots, when classes may not be fetched, holidays, and what classes say. What changes it says why not, in a
-/// sentence, where it
-/// cannot be; then nothing is kept.
+/// sentence, where it cannot be; then nothing is kept.
 /// </summary>
 /// <param name="Slots">The slots of a week.</param>
 /// <param name="Barred">When classes may not be fetched.</param>

@@ -54,7 +54,8 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="reason">Why.</param>
     /// <param name="by">Who says so.</param>
     /// <returns>Whether it is kept; null where the school has no such child, or nothing was asked yet.</returns>
-    public async Task<bool?> Say(SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, bool holds, string reason, PersonId by)
+    public async Task<bool?> Say(
+        SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, bool holds, string reason, PersonId by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { Sittings.Count: > 0 } record) return null;
@@ -89,7 +90,8 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     }
 
     /// <summary>Begins a cycle today. It ends so many school weeks later.</summary>
-    public async Task<bool> BeginCycle(SchoolConnection connection, CycleId id, ChildId child, int weeks, int goal, string reason, PersonId by)
+    public async Task<bool> BeginCycle(
+        SchoolConnection connection, CycleId id, ChildId child, int weeks, int goal, string reason, PersonId by)
     {
         var today = await Schools.Today(connection, Now);
         var ends = (await Timetables.Year(connection)).WeeksAfter(today, weeks);
@@ -101,7 +103,8 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     public async Task<bool> EndCycle(SchoolConnection connection, CycleId id, ChildId child, string reason, PersonId by) =>
         await Cycles.End(connection, child, id, await Schools.Today(connection, Now), reason, by);
 
-    private Task Keep(SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, string reason,
+    private Task Keep(SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, DecisionKind kind, bool taken,
+        string reason,
         SittingId? after, object shown, PersonId by) =>
         Decisions.Keep(
             connection,

@@ -12,8 +12,7 @@ public sealed record BeliefOnDay(DateOnly Day, IReadOnlyDictionary<Pattern, doub
 
 /// <summary>
 /// How the work with a child went, over a year at most. It is read from what is kept after each sitting, so that a child with years behind
-/// them is told as
-/// quickly as a new one.
+/// them is told as quickly as a new one.
 /// </summary>
 /// <param name="Child">The child.</param>
 /// <param name="From">The first day that is told.</param>

@@ -57,8 +57,8 @@ public sealed record FileError(int Line, int Column, string What)
 
 /// <summary>
 /// Answers in CSV:
-/// <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,sitting][,kind][,by]</c>.
-/// A file is read whole or not at all; every error is told with its line and column.
+/// <c>child,date,task,given,answer[,choices][,mode][,seconds][,support][,prompted][,first][,note][,sitting][,kind][,by]</c>. A file is read
+/// whole or not at all; every error is told with its line and column.
 /// </summary>
 public static partial class AnswersFile
 {

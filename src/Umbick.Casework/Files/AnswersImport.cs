@@ -8,8 +8,7 @@ namespace Umbick.Casework.Files;
 
 /// <summary>
 /// Takes the answers of a file into a school: whole or not at all. Lines of one child, day and <c>sitting</c> are one sitting. What is
-/// there already, from
-/// the same file or from asking, is not added again.
+/// there already, from the same file or from asking, is not added again.
 /// </summary>
 public sealed class AnswersImport
 {

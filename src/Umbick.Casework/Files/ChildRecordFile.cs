@@ -10,8 +10,7 @@ namespace Umbick.Casework.Files;
 
 /// <summary>
 /// A child's whole record as a file: JSON, every row as it stands, by the published schema <c>child-record.schema.json</c>. It is what a
-/// parent can be given,
-/// and what another school takes in.
+/// parent can be given, and what another school takes in.
 /// </summary>
 public static class ChildRecordFile
 {
@@ -127,7 +126,8 @@ public static class ChildRecordFile
         var child = record.GetProperty("child")[0];
         if (Named(child, "alias") is not { } alias || Casework.Alias.Fault(alias) is not null)
             return ("", "The child’s alias is missing, or is none.");
-        if (Named(child, "id") is not { } text || !ChildId.TryParse(text, null, out var id)) return ("", "The child’s id is missing, or is none.");
+        if (Named(child, "id") is not { } text || !ChildId.TryParse(text, null, out var id))
+            return ("", "The child’s id is missing, or is none.");
         foreach (var table in RecordRows.Tables)
         {
             foreach (var row in record.GetProperty(table).EnumerateArray())

@@ -63,7 +63,8 @@ public static class ChildrenFile
     }
 
     /// <summary>Takes lines in.</summary>
-    public static async Task<ImportReport> Run(SchoolConnection connection, IReadOnlyList<Line> lines, PersonId? by, bool dryRun, DateTime now)
+    public static async Task<ImportReport> Run(
+        SchoolConnection connection, IReadOnlyList<Line> lines, PersonId? by, bool dryRun, DateTime now)
     {
         var known = await Children.StagesByAlias(connection, lines.Select(line => line.Alias));
         var newcomers = lines.Where(line => !known.ContainsKey(line.Alias)).ToList();

@@ -92,7 +92,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     /// <param name="by">Whoever gives them.</param>
     /// <returns>The child's set; null where the school has no such child.</returns>
     public async Task<AssignedSet?> Give(
-        SchoolConnection connection, ChildId child, IReadOnlyList<ChildId> others, Pattern? pattern, SetChoices choices, SetId? id, PersonId by)
+        SchoolConnection connection, ChildId child, IReadOnlyList<ChildId> others, Pattern? pattern, SetChoices choices, SetId? id,
+        PersonId by)
     {
         // In one order, so that two who give to the same children at once do not wait for each other.
         foreach (var each in others.Append(child).Distinct().OrderBy(each => each.Value)) await Children.Lock(connection, each);

@@ -6,7 +6,7 @@ using Umbick.Store;
 
 namespace Umbick.Casework;
 
-/// <summary>A set that was given, with what came of it.</summary>
+/// <summary>A set that was given, with the outcome.</summary>
 /// <param name="Set">The set.</param>
 /// <param name="Child">The child whose it is.</param>
 /// <param name="Items">Its items.</param>

@@ -64,8 +64,8 @@ public static class Caseload
 
     /// <summary>What a summary of a child's case is made of.</summary>
     internal static CaseFacts FactsWith(
-        this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, BesidePatterns unnamed, PatternWork work) =>
-        new(child.Alias, child.Preferences.Wording, child.Stage, child.Sittings, labels, unnamed, work.Followed, work.Given, work.FormDue)
+        this CaseloadRow child, IReadOnlyList<(Pattern Pattern, Label Label)> labels, BesidePatterns beside, PatternWork work) =>
+        new(child.Alias, child.Preferences.Wording, child.Stage, child.Sittings, labels, beside, work.Followed, work.Given, work.FormDue)
         {
             AskingOpen = child.OpenAsking is not null,
             SetOpen = child.OpenSet is not null,

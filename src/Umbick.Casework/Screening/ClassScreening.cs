@@ -48,7 +48,8 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <param name="aliases">The children.</param>
     /// <param name="id">The screening's id, where the page made it: sending the page twice is one class.</param>
     /// <returns>The screening's id.</returns>
-    public async Task<ScreeningId> Start(SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, ScreeningId? id = null)
+    public async Task<ScreeningId> Start(
+        SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, ScreeningId? id = null)
     {
         var seed = 1 + await Screenings.Count(connection);
         var preferences = new TeachingPreferences(await Schools.Settings(connection));
@@ -100,7 +101,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     /// <param name="sittingId">The child's sitting.</param>
     /// <param name="submission">The answer.</param>
     /// <param name="by">Who typed it.</param>
-    /// <returns>What became of it; null where the school has no such class.</returns>
+    /// <returns>The outcome; null where the school has no such class.</returns>
     public async Task<PaperAnswerTaken?> EnterInClass(
         SchoolConnection connection, ScreeningId id, SittingId sittingId, Submission submission, PersonId by)
     {

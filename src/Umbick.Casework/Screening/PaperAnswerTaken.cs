@@ -1,7 +1,7 @@
 namespace Umbick.Casework;
 
-/// <summary>What became of an answer that was typed from paper.</summary>
-/// <param name="Outcome">What became of it; null where it was not even taken.</param>
+/// <summary>The outcome of an answer typed from paper.</summary>
+/// <param name="Outcome">The outcome; null where the answer was not taken.</param>
 /// <param name="Message">Why it was not kept, in a sentence; null where it was.</param>
 public sealed record PaperAnswerTaken(AnswerOutcome? Outcome, string? Message)
 {

@@ -84,7 +84,8 @@ public sealed record VisitState(Visit Visit, IReadOnlyList<ChildInVisit> Childre
         ? From(rows) : null;
 
     /// <summary>Loads a visit, kept from other writers until the transaction ends; null where the school has no such visit.</summary>
-    internal static async Task<VisitState?> Lock(SchoolConnection connection, VisitId id) => await VisitRows.Lock(connection, id) is { } rows
+    internal static async Task<VisitState?> Lock(SchoolConnection connection, VisitId id) =>
+        await VisitRows.Lock(connection, id) is { } rows
         ? From(rows) : null;
 
     private static VisitState From(VisitRows rows)

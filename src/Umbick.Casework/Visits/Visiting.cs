@@ -10,8 +10,7 @@ namespace Umbick.Casework;
 
 /// <summary>
 /// A visit: the room's clock, a cold start, a demonstration, practice, and one clock that comes right, for one to four children who look at
-/// the
-/// same faces. Broken off at any point, what was done is kept.
+/// the same faces. Broken off at any point, what was done is kept.
 /// </summary>
 public sealed class Visiting(ReadingModel model, Asking asking, Practising practising, TimeProvider clock)
 {
@@ -71,8 +70,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>
-    /// Keeps a child's answer to the item at its place. Once all have answered cold, the next face comes; in practice what came of it is
-    /// looked at first.
+    /// Keeps a child's answer to the item at its place. Once all have answered cold, the next face comes; in practice the outcome is looked
+    /// at first.
     /// </summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The visit.</param>
@@ -189,9 +188,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         return true;
     }
 
-    /// <summary>
-    /// Notes that an answer is another child's, or takes that back: what was answered stays, and counts for little.
-    /// </summary>
+    /// <summary>Notes that an answer is another child's, or takes that back: what was answered stays, and counts for little.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="id">The visit.</param>
     /// <param name="child">The child.</param>
@@ -199,7 +196,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <param name="place">Its place.</param>
     /// <param name="copied">Whether it is another child's.</param>
     /// <param name="by">Who notes it.</param>
-    public async Task<bool> NoteCopied(SchoolConnection connection, VisitId id, ChildId child, VisitPart part, int place, bool copied, PersonId by)
+    public async Task<bool> NoteCopied(
+        SchoolConnection connection, VisitId id, ChildId child, VisitPart part, int place, bool copied, PersonId by)
     {
         if (await Visits.Lock(connection, id) is null || await ChildIn(connection, id, child) is not { } own
             || own.At(part, place) is not { Given: { } given }) return false;
@@ -276,7 +274,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
                 latest.Answered.Select(question => question.Given!)));
     }
 
-    private async Task<AnswerOutcome> ReadRoomClock(SchoolConnection connection, Visit visit, ChildId child, Submission submission, PersonId by)
+    private async Task<AnswerOutcome> ReadRoomClock(
+        SchoolConnection connection, Visit visit, ChildId child, Submission submission, PersonId by)
     {
         var said = Now - submission.Waited;
         var reading = new RoomClockReading(submission.Id, child, $"{await Schools.ClockAt(connection, said)}", submission.Raw);
@@ -378,8 +377,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     private static int SeedOf(VisitId visit) => BitConverter.ToInt32(visit.Value.ToByteArray(), 12);
 }
 
-/// <summary>What became of an answer that was typed in a visit.</summary>
-/// <param name="Outcome">What became of it; null where it was not even taken, for what is told.</param>
+/// <summary>The outcome of an answer typed in a visit.</summary>
+/// <param name="Outcome">The outcome; null where the answer was not taken, for the reason told.</param>
 /// <param name="Message">Why it was not kept; null where it was.</param>
 /// <param name="At">Where the visit is then; null where there is no such visit, or the child is not in it.</param>
 public sealed record AnswerInVisit(AnswerOutcome? Outcome, string? Message, VisitState? At);

@@ -4,8 +4,7 @@ namespace Umbick.Cli.School;
 
 /// <summary>
 /// A folder of backups. A marker in it says that it is one: where the folder is another machine's and is not mounted, the marker is
-/// missing, and nothing is written
-/// to the empty place.
+/// missing, and nothing is written to the empty place.
 /// </summary>
 internal sealed class BackupFolder
 {

@@ -9,8 +9,7 @@ internal sealed record Erasure(SchoolId School, string ChildHash, DateOnly Day);
 
 /// <summary>
 /// What was erased stays erased: each backup writes what its database knows of it beside it, and a restore applies what the database, the
-/// folder and the
-/// backup know, so that no backup from before brings a record back, also on a new machine.
+/// folder and the backup know, so that no backup from before brings a record back, also on a new machine.
 /// </summary>
 internal static class Erasures
 {

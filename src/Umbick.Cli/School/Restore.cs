@@ -6,8 +6,7 @@ namespace Umbick.Cli.School;
 
 /// <summary>
 /// <c>restore</c>: puts a backup in the place of the database. It is loaded beside it, counted, brought up to date; then both change their
-/// names at once. Whenever
-/// it ends, by whatever, there is one whole database: the one before, or the one of the backup.
+/// names at once. Whenever it ends, by whatever, there is one whole database: the one before, or the one of the backup.
 /// </summary>
 internal static class Restore
 {

@@ -23,7 +23,7 @@ internal static class StartChecks
     }));
 
     /// <summary>Waits until a site is ready, for a minute at most. Its certificate may be for another name than this machine's.</summary>
-    public static async Task<int> AwaitReady(string address, int process)
+    public static async Task<int> AwaitReady(string address, int process, CancellationToken cancel)
     {
 #pragma warning disable CA5359 // It asks this machine, by an address that no certificate names.
         using var handler = new SocketsHttpHandler
@@ -35,13 +35,13 @@ internal static class StartChecks
             if (!Directory.Exists($"/proc/{process}")) return 1;
             try
             {
-                using var answer = await client.GetAsync(new Uri("/ready", UriKind.Relative));
+                using var answer = await client.GetAsync(new Uri("/ready", UriKind.Relative), cancel);
                 if (answer.IsSuccessStatusCode) return 0;
             }
-            catch (Exception notYet) when (notYet is HttpRequestException or TaskCanceledException)
+            catch (Exception notYet) when (notYet is HttpRequestException or TaskCanceledException && !cancel.IsCancellationRequested)
             {
             }
-            await Task.Delay(100);
+            await Task.Delay(100, cancel);
         }
         return 1;
     }

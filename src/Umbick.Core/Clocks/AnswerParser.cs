@@ -4,8 +4,8 @@ using System.Text.RegularExpressions;
 namespace Umbick.Core.Clocks;
 
 /// <summary>
-/// Reads what children write and teachers type. It never throws, refuses nothing, and never guesses silently:
-/// what has two meanings is <see cref="AmbiguousHalf"/>, what has none is <see cref="Unread"/>.
+/// Reads what children write and teachers type. It never throws, refuses nothing, and never guesses silently: what has two meanings is
+/// <see cref="AmbiguousHalf"/>, what has none is <see cref="Unread"/>.
 /// </summary>
 public static partial class AnswerParser
 {

@@ -10,8 +10,8 @@ public sealed record DigitalAnswer(int? Hour, int? Minutes, int Figures) : Answe
     public static DigitalAnswer Showing(ClockTime time) => new(time.Hour, time.Minute, 2);
 
     /// <summary>
-    /// What is written, with a whole 24-hour time folded on to the twelve-hour face: 20:35 is the same reading as 8:35,
-    /// but 40:8 stays what it is.
+    /// What is written, with a whole 24-hour time folded on to the twelve-hour face: 20:35 is the same reading as 8:35, but 40:8 stays what
+    /// it is.
     /// </summary>
     public static DigitalAnswer Folded(int? hour, int? minutes, int figures) =>
         figures == 2 && minutes < 60 && hour is 0 or (>= 13 and <= 23)

@@ -18,9 +18,7 @@ public readonly record struct HandPositions(double Hour, double Minute)
     /// <summary>Positions wrapped into their ranges, whatever number of turns they were given in.</summary>
     public static HandPositions Wrapped(double hour, double minute) => new(Wrap(hour, 12), Wrap(minute, 60));
 
-    /// <summary>
-    /// The time that these hands show: the minutes by the minute hand, and the hour whose true hour hand is nearest.
-    /// </summary>
+    /// <summary>The time that these hands show: the minutes by the minute hand, and the hour whose true hour hand is nearest.</summary>
     public ClockTime Read()
     {
         var minute = (int)Math.Round(Minute) % 60;

@@ -58,8 +58,7 @@ public sealed partial record Wording(string Past = "past", string To = "to", cha
 
     /// <summary>
     /// A text in these words: <c>{past}</c>, <c>{Past}</c>, <c>{to}</c> and <c>{To}</c> stand for the words; a time in figures,
-    /// <c>7:30</c>,
-    /// gets this mark.
+    /// <c>7:30</c>, gets this mark.
     /// </summary>
     public string Fill(string text) => Colon().Replace(text, $"{Mark}")
         .Replace("{past}", Past, StringComparison.Ordinal)

@@ -5,7 +5,8 @@ namespace Umbick.Core.Ids;
 /// <summary>The id of one kind of thing: no id of another kind passes for it.</summary>
 /// <typeparam name="TKind">What it is the id of, one of <see cref="Kinds"/>.</typeparam>
 /// <param name="Value">As it stands in the database; all zeros are no id.</param>
-public readonly record struct Id<TKind>(Guid Value) : IParsable<Id<TKind>>
+[SuppressMessage("Design", "CA1036", Justification = "Ids are put in an order; which is greater says nothing.")]
+public readonly record struct Id<TKind>(Guid Value) : IParsable<Id<TKind>>, IComparable<Id<TKind>>
 {
     /// <summary>Whether it is the id of anything.</summary>
     public bool IsGiven => Value != Guid.Empty;
@@ -31,6 +32,10 @@ public readonly record struct Id<TKind>(Guid Value) : IParsable<Id<TKind>>
         result = new(value);
         return isId;
     }
+
+    /// <summary>An order, the same each time: of ids that were made one after the other, the order of their making.</summary>
+    /// <param name="other">The other id.</param>
+    public int CompareTo(Id<TKind> other) => Value.CompareTo(other.Value);
 
     /// <summary>As it stands in an address.</summary>
     public override string ToString() => Value.ToString();

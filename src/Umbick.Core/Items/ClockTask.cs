@@ -40,9 +40,7 @@ public sealed record ClockTask(string Id, Stage From, Stimulus Stimulus, AnswerF
     /// <summary>Whether the child looks at hands.</summary>
     public bool ShowsClock => Stimulus is Stimulus.Clock or Stimulus.HourHand or Stimulus.MinuteHand;
 
-    /// <summary>
-    /// The task whose answers these really are, where there is one: to choose a time is to read a clock.
-    /// </summary>
+    /// <summary>The task whose answers these really are, where there is one: to choose a time is to read a clock.</summary>
     public ClockTask? ReadAs { get; init; }
 
     /// <summary>Whether the answer is chosen from some that stand ready.</summary>

@@ -10,8 +10,8 @@ namespace Umbick.Core.Items;
 public sealed record ImpliedReading(Item Item, Answer Answer, AnswerMode Mode, double Weight = 1)
 {
     /// <summary>
-    /// The readings that lie in an answer. A clock may be answered in words or in figures whatever was asked; saying 'right'
-    /// to a claim is giving the claimed time; joined pairs are a reading each; of hands that go together only the long one tells.
+    /// The readings that lie in an answer. A clock may be answered in words or in figures whatever was asked; saying 'right' to a claim is
+    /// giving the claimed time; joined pairs are a reading each; of hands that go together only the long one tells.
     /// </summary>
     public static IReadOnlyList<ImpliedReading> In(Item item, Answer answer, AnswerMode mode) => item.Task.Id switch
     {

@@ -19,9 +19,9 @@ public static class ItemBank
     ];
 
     /// <summary>
-    /// The items that a sitting chooses from: all times in fives, and, where single minutes are taught, some minutes of every
-    /// space. The other minutes of a space would tell no more than those. In words people say fives and quarters. At stage 10 some 1,300
-    /// over the six plain tasks.
+    /// The items that a sitting chooses from: all times in fives, and, where single minutes are taught, some minutes of every space. The
+    /// other minutes of a space would tell no more than those. In words people say fives and quarters. At stage 10 some 1,300 over the six
+    /// plain tasks.
     /// </summary>
     public static IReadOnlyList<Item> ForSitting(Stage stage, IEnumerable<ClockTask> tasks) =>
         [.. Upto(stage, tasks).Where(item =>

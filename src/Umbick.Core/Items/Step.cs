@@ -3,8 +3,8 @@ using Umbick.Core.Clocks;
 namespace Umbick.Core.Items;
 
 /// <summary>
-/// The steps of reading a clock. They compose: an answer is what comes out when each has been taken. The last three are
-/// no part of a reading; they have small models of their own.
+/// The steps of reading a clock. They compose: an answer is what comes out when each has been taken. The last three are no part of a
+/// reading; they have small models of their own.
 /// </summary>
 public enum Step
 {

@@ -4,8 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Patterns;
 
 /// <summary>
-/// Every pattern that Umbick knows. To add one, add an entry to the list of its step and rows to the catalogue's tests:
-/// nothing else changes.
+/// Every pattern that Umbick knows. To add one, add an entry to the list of its step and rows to the catalogue's tests: nothing else
+/// changes.
 /// </summary>
 public static class Catalogue
 {
@@ -28,8 +28,8 @@ public static class Catalogue
     public const string SameAnswer = "same-answer";
 
     /// <summary>
-    /// Patterns that rest on one idea and so come together more often than chance would have it: an hour, like everything
-    /// else, has a hundred parts. With each pair the share of children who have both, before anything is asked.
+    /// Patterns that rest on one idea and so come together more often than chance would have it: an hour, like everything else, has a
+    /// hundred parts. With each pair the share of children who have both, before anything is asked.
     /// </summary>
     public static IReadOnlyList<(string First, string Second, double Both)> Linked { get; } = [("quarter-is-25", "half-is-50", 0.01)];
 

@@ -4,8 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Patterns;
 
 /// <summary>
-/// What a child has in mind between two steps. Reading fills it from the hands towards an answer;
-/// setting a clock, and understanding words, fill it from the time asked for.
+/// What a child has in mind between two steps. Reading fills it from the hands towards an answer; setting a clock, and understanding words,
+/// fill it from the time asked for.
 /// </summary>
 /// <param name="Time">The time the question is about.</param>
 public readonly record struct PartialReading(ClockTime Time)

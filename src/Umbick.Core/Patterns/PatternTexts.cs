@@ -4,8 +4,8 @@ using Umbick.Core.Clocks;
 namespace Umbick.Core.Patterns;
 
 /// <summary>
-/// The words for a pattern. <c>{child}</c> stands for the child's alias; the school's own words for past and to and its mark
-/// between hour and minutes are put in as <see cref="Wording.Fill"/> says.
+/// The words for a pattern. <c>{child}</c> stands for the child's alias; the school's own words for past and to and its mark between hour
+/// and minutes are put in as <see cref="Wording.Fill"/> says.
 /// </summary>
 /// <param name="Name">Its name on the teacher's side.</param>
 /// <param name="Finding">The sentence that says it of a child.</param>

@@ -4,8 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Patterns;
 
 /// <summary>
-/// A way that nobody has listed: wrong at this step, right at the others, and evenly any of the answers that are so.
-/// Without it, a child with a way of their own would be fitted to a listed pattern.
+/// A way that nobody has listed: wrong at this step, right at the others, and evenly any of the answers that are so. Without it, a child
+/// with a way of their own would be fitted to a listed pattern.
 /// </summary>
 public sealed class UnlistedRule(Step step) : StepRule(step)
 {

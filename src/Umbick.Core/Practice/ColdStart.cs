@@ -13,8 +13,7 @@ public static class ColdStart
 
     /// <summary>
     /// Whether the item at a place tells: all do but the last. It goes by the place, for what tells of a child is the pattern as it was
-    /// held that
-    /// day, and the record must say the same for ever.
+    /// held that day, and the record must say the same for ever.
     /// </summary>
     /// <param name="place">The place, from 1.</param>
     /// <param name="length">How many items there are.</param>

@@ -3,8 +3,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Practice;
 
 /// <summary>
-/// Makes a set for reading at ease: bare clocks of what is taught, none of them new. It is for a child who reads them rightly, and
-/// should come to do so with less effort.
+/// Makes a set for reading at ease: bare clocks of what is taught, none of them new. It is for a child who reads them rightly, and should
+/// come to do so with less effort.
 /// </summary>
 /// <param name="inUse">Which tasks the child has met.</param>
 public sealed class EaseSet(Func<ClockTask, bool> inUse)

@@ -7,8 +7,7 @@ namespace Umbick.Core.Practice;
 
 /// <summary>
 /// A pattern as one child has it: what they read as a whole, and whether they set a clock rightly, goes with it. What a set is made for,
-/// and
-/// what says where the pattern and the right reading part.
+/// and what says where the pattern and the right reading part.
 /// </summary>
 public sealed class HeldPattern
 {

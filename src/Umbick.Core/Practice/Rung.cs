@@ -34,8 +34,7 @@ public static class Rungs
 
     /// <summary>
     /// The rung that the next visit starts with: one lower than what half of the telling answers took, or less. Null where none is needed,
-    /// or
-    /// nothing has been asked yet.
+    /// or nothing has been asked yet.
     /// </summary>
     /// <param name="took">What each telling answer of the last visit took; null where it came right by itself.</param>
     public static Rung? Next(IEnumerable<Rung?> took)

@@ -5,8 +5,7 @@ namespace Umbick.Core.Practice;
 
 /// <summary>
 /// Makes a practice set for a pattern: a secure start, minimal contrast pairs, claims to judge, the idea in another form, and a bare one at
-/// the
-/// end. No task and time comes twice; hours and minutes are spread; the wrap over 12 is in it where it matters.
+/// the end. No task and time comes twice; hours and minutes are spread; the wrap over 12 is in it where it matters.
 /// </summary>
 /// <param name="wording">How the reasons say times.</param>
 /// <param name="inUse">Which tasks the child has met; a set asks nothing else beside the task at which its pattern shows.</param>

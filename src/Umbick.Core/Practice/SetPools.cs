@@ -16,10 +16,8 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
 
     /// <summary>
     /// A minimal pair: the same task with the same hour, or else the same minutes; first where the pattern comes right, then where it does
-    /// not.
-    /// Where no time of a task comes right the first is the same time in a task that the pattern leaves alone. The first pair of a set is
-    /// in the
-    /// simplest task that has one, and for halves and quarters on a face.
+    /// not. Where no time of a task comes right the first is the same time in a task that the pattern leaves alone. The first pair of a set
+    /// is in the simplest task that has one, and for halves and quarters on a face.
     /// </summary>
     public (Item Agree, Item Differ)? Pair(ItemPicker picker, bool isFirst)
     {

@@ -6,8 +6,7 @@ namespace Umbick.Core.Progress;
 
 /// <summary>
 /// What a summary rests on: the answers, counted once. Where all answers of a child were looked at, this stands beside the summary; its
-/// figures are the only ones
-/// that are told.
+/// figures are the only ones that are told.
 /// </summary>
 public sealed class CaseEvidence
 {

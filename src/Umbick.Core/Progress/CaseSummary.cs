@@ -44,8 +44,7 @@ public sealed record CaseFacts(
 
 /// <summary>
 /// What is known of a child on a day, and what follows from it. It is decided here and nowhere else: pages, files and reports read it, so
-/// that no two of them can
-/// say different things.
+/// that no two of them can say different things.
 /// </summary>
 public sealed class CaseSummary
 {
@@ -112,8 +111,7 @@ public sealed class CaseSummary
 
     /// <summary>
     /// The pattern that is worked on: that of the latest set while its practice goes on, else the one to practise first. Where none is
-    /// practised any more, the
-    /// one that was last, or whose cold start was held last.
+    /// practised any more, the one that was last, or whose cold start was held last.
     /// </summary>
     public Pattern? WorkedOn { get; }
 

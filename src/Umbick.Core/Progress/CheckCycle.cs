@@ -47,8 +47,7 @@ public sealed record CheckCycle(DateOnly Began, DateOnly Ends, int Goal)
 
     /// <summary>
     /// What has grown: how many more of the items of form A the model expects to come right after the latest form than after the first.
-    /// Three forms are not
-    /// equally hard; this holds the child then and now against the same clocks. Null with fewer than two forms.
+    /// Three forms are not equally hard; this holds the child then and now against the same clocks. Null with fewer than two forms.
     /// </summary>
     public static double? Growth(IReadOnlyList<CheckHeld> held) =>
         held.Count >= 2 && held[0].Expected is { } then && held[^1].Expected is { } now ? now - then : null;

@@ -20,8 +20,8 @@ public sealed record Fluency(DateOnly Day, double Seconds, int Answers)
     private const double Leeway = 1.5;
 
     /// <summary>
-    /// How long a line takes to run down beside a question, in seconds, 10 to 60: half as long again as their right answers took on
-    /// the latest day, so that most come well before its end.
+    /// How long a line takes to run down beside a question, in seconds, 10 to 60: half as long again as their right answers took on the
+    /// latest day, so that most come well before its end.
     /// </summary>
     public static double LineFor(IReadOnlyList<Fluency> days) => days.Count == 0 ? UsualSeconds
         : Math.Round(Math.Clamp(Leeway * days[^1].Seconds, 10, 60));

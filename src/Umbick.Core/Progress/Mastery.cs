@@ -13,8 +13,7 @@ public static class Mastery
 
     /// <summary>
     /// Whether cold starts show mastery at their end: seven of the last eight telling answers right; none the pattern's way over cold
-    /// starts that
-    /// span a week or more; and, where they asked to set a clock, one right by setting among those.
+    /// starts that span a week or more; and, where they asked to set a clock, one right by setting among those.
     /// </summary>
     /// <param name="colds">The cold starts, the earliest first.</param>
     public static bool IsShownBy(IReadOnlyList<ColdResult> colds)

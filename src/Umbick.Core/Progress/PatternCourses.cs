@@ -6,8 +6,7 @@ namespace Umbick.Core.Progress;
 
 /// <summary>
 /// The work on all patterns of a child. Where the labels of look-alikes have changed places, the work on both is one course, told of as the
-/// pattern that the
-/// answers look like now.
+/// pattern that the answers look like now.
 /// </summary>
 public sealed class PatternCourses
 {

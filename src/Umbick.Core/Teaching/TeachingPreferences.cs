@@ -59,8 +59,8 @@ public sealed record Dial(Numerals Numerals, Ticks Ticks, bool SecondHand, Minut
 }
 
 /// <summary>
-/// How clocks are taught, said and drawn here: what a school has chosen, with a child's own choices over it, and the usual
-/// choice for all the rest.
+/// How clocks are taught, said and drawn here: what a school has chosen, with a child's own choices over it, and the usual choice for all
+/// the rest.
 /// </summary>
 public sealed class TeachingPreferences
 {

@@ -15,8 +15,7 @@ public sealed record Timetable(
 
     /// <summary>
     /// Puts jobs into the slots of some days. Whoever has slots of their own is seen there, what is due first; what is due of the others
-    /// goes into
-    /// the slots that are kept free, the longest due first; and what can be done whenever takes what room is left.
+    /// goes into the slots that are kept free, the longest due first; and what can be done whenever takes what room is left.
     /// </summary>
     /// <param name="attendees">The children.</param>
     /// <param name="from">The first day.</param>

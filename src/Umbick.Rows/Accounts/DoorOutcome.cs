@@ -10,6 +10,6 @@ public enum DoorOutcome
     /// <summary>Too many were wrong lately; none is heard for a while, right or not.</summary>
     Wait,
 
-    /// <summary>Too many were wrong within a day; none is heard until it is over, or until whoever is in charge lets them in.</summary>
+    /// <summary>Too many were wrong within a day; none is heard until it is over, or until the person in charge lets them in.</summary>
     Stopped,
 }

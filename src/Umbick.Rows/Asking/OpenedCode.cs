@@ -1,7 +1,7 @@
 
 namespace Umbick.Rows;
 
-/// <summary>What became of a code that somebody typed.</summary>
+/// <summary>The outcome of typing a code.</summary>
 /// <param name="Outcome">Whether it opened a sitting.</param>
 /// <param name="School">The school.</param>
 /// <param name="Sitting">The sitting that it opens.</param>

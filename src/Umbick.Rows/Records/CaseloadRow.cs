@@ -60,10 +60,10 @@ public sealed class CaseloadRow
     public string? ConcludedFrom { get; init; }
 
     /// <summary>What stands out after it beside the patterns, as it stands in the row.</summary>
-    public string? UnnamedText { get; init; }
+    public string? BesideName { get; init; }
 
     /// <summary>The same, as far as this version knows it.</summary>
-    public BesidePatterns Beside => Enum.TryParse<BesidePatterns>(UnnamedText, out var unnamed) && Enum.IsDefined(unnamed) ? unnamed
+    public BesidePatterns Beside => Enum.TryParse<BesidePatterns>(BesideName, out var beside) && Enum.IsDefined(beside) ? beside
         : BesidePatterns.None;
 
     /// <summary>The number of the latest answer; 0 where there is none.</summary>

@@ -11,7 +11,8 @@ public static class Audit
 
     /// <summary>Keeps that something was done.</summary>
     public static async Task Note(
-        SchoolConnection connection, PersonId? person, string what, DateTime now, ChildId? child = null, PersonId? whom = null, string detail = "")
+        SchoolConnection connection, PersonId? person, string what, DateTime now, ChildId? child = null, PersonId? whom = null,
+        string detail = "")
     {
         await connection.ExecuteAsync(
             "insert into audit_entry (school, at, person, what, child, whom, detail) values (@school, @now, @person, @what, @child, "

@@ -9,8 +9,8 @@ public static class Invitations
 {
     /// <summary>
     /// Whether a link still opens, asked whenever one is looked at or used: it is unused and its time is not over; whoever made it is in
-    /// charge here still;
-    /// and whom it lets in again works here as they did when it was made and, unless the server made it, at no other school.
+    /// charge here still; and whom it lets in again works here as they did when it was made and, unless the server made it, at no other
+    /// school.
     /// </summary>
     private const string Stands =
         """
@@ -61,7 +61,8 @@ public static class Invitations
 
     /// <summary>Where a link leads: the school and the invitation's id; null where it leads nowhere, or does no longer.</summary>
     public static async Task<(SchoolId School, InvitationId Id)?> Find(DbConnection connection, string link) => HashOf(link) is { } hash
-        ? await connection.QuerySingleOrDefaultAsync<(SchoolId School, InvitationId Id)?>("select school, id from find_invitation(@hash)", new { hash })
+        ? await connection.QuerySingleOrDefaultAsync<(SchoolId School, InvitationId Id)?>("select school, id from find_invitation(@hash)",
+        new { hash })
         : null;
 
     /// <summary>An invitation of the school that is set; null where it opens nothing any more.</summary>

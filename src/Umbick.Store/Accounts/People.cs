@@ -16,7 +16,8 @@ public static class People
         """;
 
     /// <summary>The schools at which a user name works, and the id; none where nobody has it.</summary>
-    public static async Task<IReadOnlyList<(SchoolId School, PersonId Person)>> FindByName(DbConnection connection, string normalizedUserName) =>
+    public static async Task<IReadOnlyList<(SchoolId School, PersonId Person)>> FindByName(
+        DbConnection connection, string normalizedUserName) =>
         [.. await connection.QueryAsync<(SchoolId School, PersonId Person)>("select school, id from find_person(@normalizedUserName)",
             new { normalizedUserName })];
 
@@ -150,10 +151,12 @@ public static class People
     /// Keeps what somebody is at the school, or that they have left; their sessions end. The last one in charge stays so.
     /// </summary>
     /// <returns>Whether it was kept: not where nobody would be in charge.</returns>
-    public static async Task<bool> Change(SchoolConnection connection, PersonId id, PersonRole role, bool inCharge, bool leaves, DateTime now)
+    public static async Task<bool> Change(
+        SchoolConnection connection, PersonId id, PersonRole role, bool inCharge, bool leaves, DateTime now)
     {
         // One at a time: two in charge who each take the right from the other would leave none.
-        var others = (await connection.QueryAsync<PersonId>("select id from person where in_charge and left_at is null order by id for update"))
+        var others = (await connection.QueryAsync<PersonId>(
+            "select id from person where in_charge and left_at is null order by id for update"))
             .Where(other => other != id);
         if ((!inCharge || leaves) && !others.Any()) return false;
         await connection.ExecuteAsync(

@@ -119,8 +119,7 @@ public static class Sittings
 
     /// <summary>
     /// Children's sittings in which something was answered, the earliest first, with the number of the latest answer in each and what the
-    /// teacher
-    /// said of patterns after it. Answers are only ever added: while these are the same, so is what is believed.
+    /// teacher said of patterns after it. Answers are only ever added: while these are the same, so is what is believed.
     /// </summary>
     public static async Task<ILookup<ChildId, SittingKnownBy>> LatestAnswers(SchoolConnection connection, IEnumerable<ChildId> children) =>
         (await connection.QueryAsync<SittingKnownBy>(

@@ -22,7 +22,7 @@ public static class Children
                and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,
           seen.last_set_alone, seen.last_asking,
-          last.id as last_sitting, last.concluded_from, last.unnamed as unnamed_text, coalesce(seen.latest_answer, 0) as latest_answer,
+          last.id as last_sitting, last.concluded_from, last.unnamed as beside_name, coalesce(seen.latest_answer, 0) as latest_answer,
             seen.last_practised,
           (child.added_at at time zone {Schools.TimeZone})::date as added_on,
           (select count(*) + count(taken_back_at) from decision where decision.school = child.school and decision.child = child.id

@@ -20,7 +20,8 @@ public static class NamedWays
     }
 
     /// <summary>Gives a child's way at a step a name, in place of the one that it had; an empty one takes the name away.</summary>
-    public static Task Name(SchoolConnection connection, ChildId child, Step step, string name, PersonId by, DateTime now) => name.Length == 0
+    public static Task Name(SchoolConnection connection, ChildId child, Step step, string name, PersonId by, DateTime now) =>
+        name.Length == 0
         ? connection.ExecuteAsync("delete from named_way where child = @child and step = @step", new { child, step = step.NameInFiles() })
         : connection.ExecuteAsync(
             """

@@ -9,8 +9,8 @@ namespace Umbick.Store;
 
 /// <summary>
 /// Takes a child's rows in from a file. Every id is made anew: a row can name nothing but another row of the same file, so whatever the
-/// file holds, no row of
-/// another child, of a class or of a visit is touched. A visit or a class's form that others shared becomes the child's own copy.
+/// file holds, no row of another child, of a class or of a visit is touched. A visit or a class's form that others shared becomes the
+/// child's own copy.
 /// </summary>
 public sealed class RecordIntake
 {

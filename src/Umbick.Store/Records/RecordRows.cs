@@ -4,8 +4,7 @@ namespace Umbick.Store;
 
 /// <summary>
 /// Everything that is kept of one child, row by row as it stands: to be taken out whole, and taken in at another school. A table that holds
-/// anything of a
-/// child has an entry here.
+/// anything of a child has an entry here.
 /// </summary>
 public static class RecordRows
 {

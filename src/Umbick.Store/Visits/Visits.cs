@@ -41,7 +41,8 @@ public static class Visits
     /// <summary>Begins a visit, unless it was begun before.</summary>
     /// <returns>Whether it was begun now.</returns>
     public static async Task<bool> Begin(
-        SchoolConnection connection, VisitId id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, PersonId by, DateTime now)
+        SchoolConnection connection, VisitId id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, PersonId by,
+        DateTime now)
     {
         var added = await connection.ExecuteAsync(
             "insert into visit (school, id, pattern, demonstration, part, started_by, started_at) values (@school, @id, @pattern, "
@@ -82,7 +83,8 @@ public static class Visits
 
     /// <summary>Keeps what a child read off the room's clock; the same again under its id changes nothing.</summary>
     /// <returns>What is kept under the id.</returns>
-    public static async Task<string> ReadRoomClock(SchoolConnection connection, VisitId visit, RoomClockReading reading, PersonId by, DateTime now)
+    public static async Task<string> ReadRoomClock(
+        SchoolConnection connection, VisitId visit, RoomClockReading reading, PersonId by, DateTime now)
     {
         await connection.ExecuteAsync(
             """
@@ -104,7 +106,8 @@ public static class Visits
             new { child })];
 
     /// <summary>Notes something of a child, or takes the note back.</summary>
-    public static Task Note(SchoolConnection connection, VisitId visit, ChildId child, string note, bool holds, PersonId by, DateTime now) =>
+    public static Task Note(
+        SchoolConnection connection, VisitId visit, ChildId child, string note, bool holds, PersonId by, DateTime now) =>
         connection.ExecuteAsync(
         holds
             ? "insert into visit_note (school, visit, child, note, noted_by, noted_at) values (@school, @visit, @child, @note, @by, "

@@ -8,8 +8,8 @@ using Umbick.Core.Teaching;
 namespace Umbick.Web.Faces;
 
 /// <summary>
-/// Draws faces as SVG: the one place where a clock becomes a picture. The middle is at 0,0 and the rim at 100;
-/// colours come from the style sheet by class, so that a face prints and follows the tokens.
+/// Draws faces as SVG: the one place where a clock becomes a picture. The middle is at 0,0 and the rim at 100; colours come from the style
+/// sheet by class, so that a face prints and follows the tokens.
 /// </summary>
 public static class FaceSvg
 {

@@ -6,7 +6,7 @@ namespace Umbick.Web.Security;
 /// <summary>A device that goes to a child: from then on it opens one sitting and nothing else.</summary>
 public static class ChildMode
 {
-    /// <summary>Drops whoever is signed in to one sitting, and has the browser forget every page it has kept.</summary>
+    /// <summary>Drops the signed-in person to one sitting, and has the browser forget every page it has kept.</summary>
     public static async Task EnterChildMode(this HttpContext context, SchoolId school, SittingId sitting)
     {
         await context.Leave();

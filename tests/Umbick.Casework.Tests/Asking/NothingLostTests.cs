@@ -215,8 +215,8 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal("4:00", question.Given!.Raw);
         Assert.True(!question.Asked.Item.IsReadable || question.Answer is Core.Clocks.Unread
             || question.Asked.Support != Core.Items.Support.Bare);
-        Assert.NotNull(record.Now);
-        Assert.NotNull(record.OtherSkills);
+        Assert.Equal("5:10", record.Sittings[0].Questions[1].Given!.Raw);
+        Assert.DoesNotContain(record.Now.Findings, finding => finding.Label == Core.Diagnosis.Label.Likely);
         Assert.True(await schools.InA(connection => _asking.Stop(connection, sitting)));
     }
 

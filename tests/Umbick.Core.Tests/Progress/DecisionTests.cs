@@ -8,8 +8,8 @@ namespace Umbick.Core.Tests;
 
 /// <summary>
 /// What follows from cold starts. One is written as its day and its telling answers: <c>r</c> right, <c>i</c> the pattern's way, <c>o</c>
-/// some other way; in capitals
-/// where a clock was set. A decision is written between them as <c>+finish</c> (taken) or <c>-finish</c> (turned down).
+/// some other way; in capitals where a clock was set. A decision is written between them as <c>+finish</c> (taken) or <c>-finish</c>
+/// (turned down).
 /// </summary>
 public sealed class DecisionTests
 {

@@ -214,7 +214,7 @@ public sealed class Browser : IDisposable
         {
             var name = Script<string>(
                 "const e = document.activeElement; return (e.ariaLabel ?? '') + ' ' + (e.labels?.[0]?.textContent ?? '') + ' ' + (e === "
-                    + "document.body ? '' : e.textContent ?? '');");
+                    + "document.body ? '' : (e.textContent ?? '').replace(/\\s+/g, ' '));");
             if (name.Contains(words, StringComparison.Ordinal)) return;
             step();
         }

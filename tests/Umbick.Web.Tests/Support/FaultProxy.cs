@@ -6,8 +6,8 @@ using Microsoft.Extensions.Logging;
 namespace Umbick.Web.Tests;
 
 /// <summary>
-/// What lies between a tablet and the site: one address before one site or several, which goes to either in turn and now and then does
-/// what networks and servers do.
+/// What lies between a tablet and the site: one address before one site or several, which goes to either in turn and now and then does what
+/// networks and servers do.
 /// </summary>
 public sealed class FaultProxy : IAsyncDisposable
 {

@@ -1,6 +1,6 @@
 namespace Umbick.Web.Tests;
 
-/// <summary>Links that whoever is in charge makes on the page of people, as paths.</summary>
+/// <summary>Links that the person in charge makes on the page of people, as paths.</summary>
 internal static class Links
 {
     /// <summary>One that invites somebody new.</summary>

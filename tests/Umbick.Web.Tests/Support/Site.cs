@@ -30,13 +30,13 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 
     public ClassScreening Screen => new(Model, TimeProvider.System);
 
-    public Guid A { get; } = Guid.NewGuid();
+    public SchoolId A { get; } = SchoolId.New();
 
-    public Guid B { get; } = Guid.NewGuid();
+    public SchoolId B { get; } = SchoolId.New();
 
-    public string TeacherOfA => $"teacher@{A:N}.example";
+    public string TeacherOfA => $"teacher@{A}.example";
 
-    public string TeacherOfB => $"teacher@{B:N}.example";
+    public string TeacherOfB => $"teacher@{B}.example";
 
     public async ValueTask InitializeAsync()
     {
@@ -97,7 +97,8 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         (await App.InSchool(school, connection => Sittings.Find(connection, sitting)))!;
 
     /// <summary>A set that is given and not done, with its sitting: for a pattern, or for reading at ease.</summary>
-    public Task<(SetId Set, SittingId Sitting)> Set(SchoolId school, ChildId child, string? pattern) => App.InSchool(school, async connection =>
+    public Task<(SetId Set, SittingId Sitting)> Set(SchoolId school, ChildId child, string? pattern) =>
+        App.InSchool(school, async connection =>
     {
         var record = await ChildRecord.Load(connection, Model, child);
         return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern),

@@ -1,12 +1,14 @@
 using System.Net;
 using System.Net.Sockets;
+using System.Text.RegularExpressions;
+using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
 
 namespace Umbick.Web.Tests;
 
 /// <summary>Somebody at the site without a browser: pages are fetched, forms are sent as they stand.</summary>
-public sealed class Visitor : IDisposable
+public sealed partial class Visitor : IDisposable
 {
     /// <summary>Comes to a site.</summary>
     /// <param name="address">Where it is.</param>
@@ -103,8 +105,17 @@ public sealed class Visitor : IDisposable
         return await Read(answer);
     }
 
-    public static async Task<IHtmlDocument> Read(HttpResponseMessage answer) =>
-        await new HtmlParser().ParseDocumentAsync(await answer.Content.ReadAsStringAsync());
+    public static async Task<IHtmlDocument> Read(HttpResponseMessage answer)
+    {
+        var page = await new HtmlParser().ParseDocumentAsync(await answer.Content.ReadAsStringAsync());
+        // As it is shown: a line's end in the source is a space.
+        foreach (var text in page.Descendants<IText>().Where(text => text.ParentElement is not IHtmlTextAreaElement))
+            text.Data = Spaces().Replace(text.Data, " ");
+        return page;
+    }
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex Spaces();
 
     /// <summary>The fields of the form on a page whose press says this.</summary>
     public async Task<(string Action, Dictionary<string, string> Fields)> Form(string path, string press)

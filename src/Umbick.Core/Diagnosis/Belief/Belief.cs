@@ -6,8 +6,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// What is believed of one child: the exact joint distribution over every procedure and every level of consistency,
-/// and over guessing. Answers are folded in by Bayes' rule; days loosen it as a hidden Markov model whose state is factored by step.
+/// What is believed of one child: the exact joint distribution over every procedure and every level of consistency, and over guessing.
+/// Answers are folded in by Bayes' rule; days loosen it as a hidden Markov model whose state is factored by step.
 /// </summary>
 public sealed class Belief
 {
@@ -90,14 +90,15 @@ public sealed class Belief
         var likelihoods = Array.ConvertAll(observations, LikelihoodOf);
         for (var i = 0; i < likelihoods[0].Length; i++) likelihoods[0][i] *= _scale;
         var sum = Vector256<double>.Zero;
-        for (var from = 0; from < _shares.Length; from += Passes.Block)
+        for (var from = 0; from < _shares.Length; from += ShareArithmetic.Block)
         {
-            var block = _shares.AsSpan(from, Math.Min(Passes.Block, _shares.Length - from));
+            var block = _shares.AsSpan(from, Math.Min(ShareArithmetic.Block, _shares.Length - from));
             var last = Vector256<double>.Zero;
             for (var i = 0; i < likelihoods.Length; i++)
             {
                 var prediction = observations[i].Prediction;
-                last = Passes.Fold(block, prediction.SubSpace.Parts.AsSpan(from, block.Length), prediction.DistributionOf, likelihoods[i],
+                last = ShareArithmetic.Fold(block, prediction.SubSpace.Parts.AsSpan(from, block.Length), prediction.DistributionOf,
+                    likelihoods[i],
                     Floors);
             }
             sum += last;
@@ -107,8 +108,7 @@ public sealed class Belief
 
     /// <summary>
     /// The likelihood of an observation by distribution, held against its greatest, so that many folded in together stay far above the
-    /// least
-    /// share. Those who guess, and those who repeat, take it in at once.
+    /// least share. Those who guess, and those who repeat, take it in at once.
     /// </summary>
     private Vector256<double>[] LikelihoodOf(Observation observation)
     {
@@ -177,7 +177,8 @@ public sealed class Belief
         {
             var rate = TransitionModel.Rate(days, practised.Contains(step));
             var targets = TransitionModel.Targets([.. _model.Space.At(step).Select(choice => choice.Prior)], practised.Contains(step));
-            Passes.Mix(_shares, _model.Space.Siblings(step), 1 - rate, [.. targets.Select(target => Vector256.Create(target * rate))]);
+            ShareArithmetic.Mix(_shares, _model.Space.Siblings(step), 1 - rate,
+                [.. targets.Select(target => Vector256.Create(target * rate))]);
         }
         Guessing += (ModelParameters.GuessingPrior - Guessing) * TransitionModel.Rate(days, practised: false);
         Repeating += (ModelParameters.RepeatingPrior - Repeating) * TransitionModel.Rate(days, practised: false);
@@ -225,7 +226,8 @@ public sealed class Belief
     /// The chance, 0 to 1, that the listed ways give the answer that was observed, by present belief; some other way explains nothing.
     /// </summary>
     public double ListedProbabilityOf(Observation observation) =>
-        Passes.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf, observation.ListedChances);
+        ShareArithmetic.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf,
+            observation.ListedChances);
 
     /// <summary>How often the child follows their way, by present belief, 0 to 1.</summary>
     public double Consistency => Vector256.Sum(_sum * Consistencies) / Vector256.Sum(_sum);
@@ -254,7 +256,7 @@ public sealed class Belief
         {
             if (_isFlat) return _whole;
             if (_whole.Length == 0) _whole = new double[_model.Space.Size];
-            Passes.Flatten(_shares, _scale, _whole);
+            ShareArithmetic.Flatten(_shares, _scale, _whole);
             _isFlat = true;
             return _whole;
         }

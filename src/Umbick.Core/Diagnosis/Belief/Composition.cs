@@ -4,8 +4,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Composes the steps of an item for all parts of a sub-space at once. After each step most compositions have come to the
-/// same readings: those are kept once, so that a few hundred states stand for thousands of compositions.
+/// Composes the steps of an item for all parts of a sub-space at once. After each step most compositions have come to the same readings:
+/// those are kept once, so that a few hundred states stand for thousands of compositions.
 /// </summary>
 internal static class Composition
 {

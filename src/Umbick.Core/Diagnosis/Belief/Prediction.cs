@@ -106,8 +106,7 @@ public sealed class Prediction
 
     /// <summary>
     /// Words are right by the time that they mean. Wrong ones count less where a rule would have said the same time in other words: with
-    /// past
-    /// and to the words themselves are what is told apart.
+    /// past and to the words themselves are what is told apart.
     /// </summary>
     private void FitByMeaning(ClockTime meant, double[] fits)
     {

@@ -5,8 +5,8 @@ namespace Umbick.Core.Diagnosis;
 
 /// <summary>
 /// Every procedure a child may follow: one choice at each step, at most <see cref="ModelParameters.MostDepartures"/> of them other than
-/// correct. A procedure has an index; so has its part in each sub-space, the space of only those steps that an item touches.
-/// Procedure 0 takes every step rightly.
+/// correct. A procedure has an index; so has its part in each sub-space, the space of only those steps that an item touches. Procedure 0
+/// takes every step rightly.
 /// </summary>
 public sealed class ProcedureSpace
 {
@@ -49,8 +49,8 @@ public sealed class ProcedureSpace
     public int With(int procedure, Step step, int choice) => _whole.With(procedure, step, choice);
 
     /// <summary>
-    /// Procedures that differ at a step alone, in the order of its choices, one such family after the other. Those with four
-    /// departures at other steps have only the correct choice here, and so no siblings.
+    /// Procedures that differ at a step alone, in the order of its choices, one such family after the other. Those with four departures at
+    /// other steps have only the correct choice here, and so no siblings.
     /// </summary>
     internal int[] Siblings(Step step) => _siblings[(int)step];
 

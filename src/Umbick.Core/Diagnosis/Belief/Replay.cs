@@ -13,9 +13,7 @@ public sealed record TeacherWord(Pattern Pattern, bool Holds, string Reason);
 /// <param name="Conclusion">What all answers up to then said.</param>
 public sealed record AfterSitting(DateOnly Day, Conclusion Conclusion);
 
-/// <summary>
-/// Belief is always replayed from the answers, so that one entered late or put right changes all that came after it.
-/// </summary>
+/// <summary>Belief is always replayed from the answers, so that one entered late or put right changes all that came after it.</summary>
 public sealed class Replay
 {
     private readonly Lazy<IReadOnlyList<AfterSitting>> _sittings;

@@ -77,8 +77,7 @@ internal sealed class ReplayCourse
 
     /// <summary>
     /// What a teacher confirms is enough seen, as long as it is believed. What they rule out is called nothing, until as many answers as
-    /// are needed to
-    /// call it have gone its way since.
+    /// are needed to call it have gone its way since.
     /// </summary>
     private Conclusion WithWords(Conclusion conclusion) => _words.Count == 0 ? conclusion
         : conclusion with { Findings = [.. conclusion.Findings.Select(WithWord)] };

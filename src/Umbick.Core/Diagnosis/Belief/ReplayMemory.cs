@@ -3,8 +3,7 @@ namespace Umbick.Core.Diagnosis;
 /// <summary>
 /// Remembers where replays stood at the beginning of their last sitting. While that sitting goes on, each answer is replayed from there: a
 /// child with a year behind them is asked as quickly as a new one. What is remembered is named by every answer before it, so that one
-/// entered
-/// late or put right is another name, and is replayed whole.
+/// entered late or put right is another name, and is replayed whole.
 /// </summary>
 internal sealed class ReplayMemory
 {

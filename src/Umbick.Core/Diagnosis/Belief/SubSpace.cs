@@ -3,8 +3,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// The part of the procedure space that some steps span. Its parts are every composition of choices at these steps with at
-/// most <see cref="ModelParameters.MostDepartures"/> departures; part 0 takes all of them rightly.
+/// The part of the procedure space that some steps span. Its parts are every composition of choices at these steps with at most
+/// <see cref="ModelParameters.MostDepartures"/> departures; part 0 takes all of them rightly.
 /// </summary>
 public sealed class SubSpace
 {

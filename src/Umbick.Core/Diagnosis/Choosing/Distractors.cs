@@ -4,8 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Makes the answers to choose from. Each wrong one is what a named pattern, or a common pair of them, would answer; no two
-/// are alike, and there is no filler: where fewer patterns differ from right, there are fewer answers.
+/// Makes the answers to choose from. Each wrong one is what a named pattern, or a common pair of them, would answer; no two are alike, and
+/// there is no filler: where fewer patterns differ from right, there are fewer answers.
 /// </summary>
 public sealed class Distractors(ReadingModel model)
 {

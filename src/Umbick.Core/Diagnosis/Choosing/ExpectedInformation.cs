@@ -1,8 +1,8 @@
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// How much the answer to an item is expected to tell about the procedures of one sub-space: the mutual information of
-/// answer and procedure (D. V. Lindley, On a measure of the information provided by an experiment, 1956).
+/// How much the answer to an item is expected to tell about the procedures of one sub-space: the mutual information of answer and procedure
+/// (D. V. Lindley, On a measure of the information provided by an experiment, 1956).
 /// </summary>
 internal sealed class ExpectedInformation
 {

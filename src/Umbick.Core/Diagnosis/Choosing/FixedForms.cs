@@ -17,8 +17,7 @@ public sealed record Coverage(Pattern Pattern, int Telling);
 
 /// <summary>
 /// Makes parallel forms A, B and C for a stage: each task and time stands in one of them only, as long as there are enough, and each item
-/// was the one
-/// that, after those before it, was expected to tell most about a child of whom nothing is known.
+/// was the one that, after those before it, was expected to tell most about a child of whom nothing is known.
 /// </summary>
 public sealed class FixedForms(ReadingModel model)
 {
@@ -89,8 +88,8 @@ public sealed class FixedForms(ReadingModel model)
         public List<Item> Items { get; } = [];
 
         /// <summary>
-        /// What an item adds: for each pattern that it tells, the less the oftener the form tells it already; and for each pair
-        /// of patterns whose answers it parts, the less the oftener the form has parted them.
+        /// What an item adds: for each pattern that it tells, the less the oftener the form tells it already; and for each pair of patterns
+        /// whose answers it parts, the less the oftener the form has parted them.
         /// </summary>
         public double Worth(Candidate candidate)
         {

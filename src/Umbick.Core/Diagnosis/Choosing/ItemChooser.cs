@@ -5,8 +5,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Chooses what to ask next: the item whose answer is expected to tell most about the joint belief (Lindley's expected
-/// information), less a cost for length and sameness, held to a floor of items that come out right.
+/// Chooses what to ask next: the item whose answer is expected to tell most about the joint belief (Lindley's expected information), less a
+/// cost for length and sameness, held to a floor of items that come out right.
 /// </summary>
 /// <param name="model">The model.</param>
 /// <param name="seed">Breaks ties; the same seed breaks them the same way.</param>

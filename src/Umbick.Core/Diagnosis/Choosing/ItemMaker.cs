@@ -42,8 +42,8 @@ public sealed class ItemMaker(ReadingModel model)
     }
 
     /// <summary>
-    /// Two names in words and two in figures, in any order. Both kinds may hold the right one, or only one of them, so that
-    /// neither the kind nor the place of a name tells whether it fits.
+    /// Two names in words and two in figures, in any order. Both kinds may hold the right one, or only one of them, so that neither the
+    /// kind nor the place of a name tells whether it fits.
     /// </summary>
     private Item Named(Item item, int seed)
     {

@@ -4,8 +4,8 @@ using Umbick.Core.Items;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Where loose hands stand before a child has moved them: as a true clock shows some time, neither hand where it belongs, and nowhere
-/// that a pattern would put them. So a hand that was left alone is never taken for one that was placed.
+/// Where loose hands stand before a child has moved them: as a true clock shows some time, neither hand where it belongs, and nowhere that
+/// a pattern would put them. So a hand that was left alone is never taken for one that was placed.
 /// </summary>
 public static class StartingHands
 {

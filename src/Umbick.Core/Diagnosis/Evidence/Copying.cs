@@ -9,8 +9,7 @@ public sealed record AnswerBeside(ItemAnswer Given, Belief Own);
 
 /// <summary>
 /// Which of several children's answers to one face look copied. A right answer never does: a child who has just learned it cannot be told
-/// from
-/// one who looked across, and is not to be doubted.
+/// from one who looked across, and is not to be doubted.
 /// </summary>
 public static class Copying
 {

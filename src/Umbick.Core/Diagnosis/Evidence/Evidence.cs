@@ -95,10 +95,8 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
 
     /// <summary>
     /// Whether it holds on both sides of the face, as far as it was asked there. Counted minutes that come right again and again on one
-    /// side and
-    /// go its way on the other only are another way of counting, though it looks alike: whoever leaves out the 6 does not begin at the 1.
-    /// Of
-    /// hands and hours there is no such other way: to take the hour before from half past on is that pattern, late in the hour.
+    /// side and go its way on the other only are another way of counting, though it looks alike: whoever leaves out the 6 does not begin at
+    /// the 1. Of hands and hours there is no such other way: to take the hour before from half past on is that pattern, late in the hour.
     /// </summary>
     public bool HoldsAllRound => Pattern.Step != Step.Minutes || (!IsSilentOn(late: true) && !IsSilentOn(late: false));
 

@@ -16,8 +16,8 @@ public sealed record OtherSkillFinding(Pattern? Pattern, double Belief, int Tell
 }
 
 /// <summary>
-/// A small model beside the reading: the correct way and the patterns of one step, each of which answers outright. It is
-/// reckoned exactly, by Bayes' rule, apart from the joint space.
+/// A small model beside the reading: the correct way and the patterns of one step, each of which answers outright. It is reckoned exactly,
+/// by Bayes' rule, apart from the joint space.
 /// </summary>
 public static class OtherSkillModel
 {

@@ -36,8 +36,7 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
 
     /// <summary>
     /// The demonstrations for a pattern: first those that were not shown to a child yet, then those shown longest ago; among equals those
-    /// that
-    /// name it sooner. What did not help is not said over again in the same words.
+    /// that name it sooner. What did not help is not said over again in the same words.
     /// </summary>
     /// <param name="pattern">The pattern.</param>
     /// <param name="shown">The ids of those that were shown, the latest first.</param>

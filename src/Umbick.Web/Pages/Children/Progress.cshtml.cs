@@ -43,7 +43,8 @@ public sealed class ProgressModel(
             string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
             : NotFound());
 
-    public Task<IActionResult> OnPostBeginCycle(ChildId id, CycleId cycle, int weeks, int goal, string? reason) => Within(async connection =>
+    public Task<IActionResult> OnPostBeginCycle(ChildId id, CycleId cycle, int weeks, int goal, string? reason) =>
+        Within(async connection =>
     {
         var why = (reason ?? "").Trim();
         if (!cycle.IsGiven || !CheckCycle.Weeks.Contains(weeks) || goal is < 1 or > CheckCycle.FormLength

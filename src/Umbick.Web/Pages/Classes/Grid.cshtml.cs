@@ -84,7 +84,8 @@ public sealed class GridModel(IDatabase database, ClassScreening screen, Request
                 var raw = AnswerSent.Text(Request.Form[$"a-{child.Sitting.Sitting.Id}-{place}"].ToString());
                 var stands = child.Sitting.Questions.FirstOrDefault(question => question.Asked.Place == place)?.Given;
                 if (raw.Length == 0 || raw == Filled || raw == stands?.Raw) continue;
-                var corrects = AnswerId.TryParse(Request.Form[$"s-{child.Sitting.Sitting.Id}-{place}"], null, out var seen) ? seen : default(AnswerId?);
+                var corrects = AnswerId.TryParse(Request.Form[$"s-{child.Sitting.Sitting.Id}-{place}"], null, out var seen) ? seen
+                    : default(AnswerId?);
                 if (await Fault(child.Sitting.Sitting.Id, place, raw, corrects) is not { } fault) continue;
                 NotKept.Add($"{child.Child.Alias}, question {place}: {fault}");
                 Typed[(child.Sitting.Sitting.Id, place)] = raw;

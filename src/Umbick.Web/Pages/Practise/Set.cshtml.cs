@@ -6,7 +6,7 @@ using Umbick.Web.Security;
 
 namespace Umbick.Web.Pages.Practise;
 
-/// <summary>A set that was given: hand the device over, or see what came of it.</summary>
+/// <summary>A set that was given: hand the device over, or see the outcome.</summary>
 [Authorize(Who.Sittings)]
 public sealed class SetModel(IDatabase database, ReadingModel model, RequestPreferences preferences) : SchoolPage(database)
 {

@@ -33,7 +33,7 @@ public sealed class FileJob(FileJobId id, SchoolId school, PersonId person, stri
     /// <summary>Whether it was only read so far.</summary>
     public bool DryRun { get; set; } = true;
 
-    /// <summary>What came of it; null while it runs, and where something went wrong.</summary>
+    /// <summary>The report; null while the job runs and when it failed.</summary>
     public ImportReport? Report { get; set; }
 
     void IProgress<int>.Report(int value) => Done = value;

@@ -5,8 +5,8 @@ using Umbick.Casework.Files;
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>
-/// Files that were sent, read and taken in beside the requests, one at a time, for a large file takes memory while it is read. A file is one
-/// transaction: a process that ends meanwhile has taken nothing.
+/// Files that were sent, read and taken in beside the requests, one at a time, for a large file takes memory while it is read. A file is
+/// one transaction: a process that ends meanwhile has taken nothing.
 /// </summary>
 public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILogger<FileJobs> log) : BackgroundService
 {
@@ -94,7 +94,8 @@ public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILo
         var (children, wrong) = ChildrenFile.Read(file);
         (job.What, job.Lines) = ("lines", children.Count);
         return wrong.Count > 0 ? ImportReport.Refused(wrong)
-            : await database.InSchool(job.School, connection => ChildrenFile.Run(connection, children, job.Person, job.DryRun, now), cancel);
+            : await database.InSchool(job.School, connection => ChildrenFile.Run(connection, children, job.Person, job.DryRun, now),
+            cancel);
     }
 
     private void Drop(FileJob job)

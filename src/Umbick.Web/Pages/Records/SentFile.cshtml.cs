@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Umbick.Web.Pages.Records;
 
-/// <summary>A file that was sent: how far it is, what it would add, what is wrong with it, and what came of it.</summary>
+/// <summary>A file that was sent: how far it is, what it would add, what is wrong with it, and the outcome.</summary>
 [Authorize(Who.Records)]
 public sealed class SentFileModel(FileJobs jobs) : PageModel
 {

@@ -1,7 +1,7 @@
 namespace Umbick.Web.Pages;
 
 /// <summary>
-/// What became of an answer, told in a header that names it: only then may the browser let go of it. It goes out with the page, so after
+/// The outcome of an answer, told in a header that names it: only then may the browser let go of it. It goes out with the page, so after
 /// the commit.
 /// </summary>
 public static class AnswerReply

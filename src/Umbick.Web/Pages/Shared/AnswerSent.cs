@@ -6,8 +6,8 @@ using Umbick.Casework;
 namespace Umbick.Web.Pages;
 
 /// <summary>
-/// What every page sends with an answer, as it arrives: text. What cannot be understood of it is left out where the answer can do
-/// without; an answer is not lost for a stopwatch.
+/// What every page sends with an answer, as it arrives: text. What cannot be understood of it is left out where the answer can do without;
+/// an answer is not lost for a stopwatch.
 /// </summary>
 public sealed class AnswerSent
 {
@@ -47,7 +47,8 @@ public sealed class AnswerSent
     /// <param name="raw">The answer exactly as given.</param>
     /// <param name="mode">How it was given.</param>
     /// <param name="timed">Whether answers are timed here.</param>
-    public Submission Submission(AnswerId id, string raw, AnswerMode mode, bool timed) => new(id, At, raw, mode, timed ? Number(Seconds) : null)
+    public Submission Submission(AnswerId id, string raw, AnswerMode mode, bool timed) =>
+        new(id, At, raw, mode, timed ? Number(Seconds) : null)
     {
         BegunSeconds = timed ? Number(Begun) : null,
         Try = Try == "2" ? 2 : 1,

@@ -22,7 +22,7 @@ public static class Marks
         question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = !question.IsRight, Label = InWords(question, wording) }
         : Face.Showing(size, question.Asked.Item.Time, Shown(question), question.IsRight, InWords(question, wording));
 
-    /// <summary>What was asked and what came of it, in a line.</summary>
+    /// <summary>What was asked and the outcome, in a line.</summary>
     public static string InWords(ItemResponse question, Wording wording) =>
         $"{About(question.Asked.Item, wording)}, {(question.IsRight ? "right" : $"answered {Said(question, wording)}")}";
 

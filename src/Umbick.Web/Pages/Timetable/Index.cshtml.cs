@@ -26,7 +26,8 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
         Time(from) is { } at ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child)))
             : "Write the time like 9:40.");
 
-    public Task<IActionResult> OnPostSeat(SlotId slot, ChildId[]? child) => Change(connection => Plan.Seat(connection, slot, Chosen(child)));
+    public Task<IActionResult> OnPostSeat(SlotId slot, ChildId[]? child) =>
+        Change(connection => Plan.Seat(connection, slot, Chosen(child)));
 
     public Task<IActionResult> OnPostRemoveSlot(SlotId slot) => Remove(connection => TermPlan.RemoveSlot(connection, slot));
 

@@ -45,7 +45,8 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
         {
             var raw = AnswerSent.Text(Request.Form[$"raw-{child.Id}"].ToString());
             // A box left as it was is no new answer.
-            if (raw.Length == 0 || raw == own.Said(at, place) || !AnswerId.TryParse(Request.Form[$"answer-{child.Id}"], null, out var answer))
+            if (raw.Length == 0 || raw == own.Said(at, place)
+                || !AnswerId.TryParse(Request.Form[$"answer-{child.Id}"], null, out var answer))
                 continue;
             var corrects = AnswerId.TryParse(Request.Form[$"corrects-{child.Id}"], null, out var seen) ? seen : default(AnswerId?);
             var submission = new Submission(answer, place, raw, AnswerMode.Said, null) { Corrects = corrects };
@@ -76,7 +77,8 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     public Task<IActionResult> OnPostNote(VisitId id, ChildId child, string? note, bool holds) => Do(id, async connection =>
         VisitNote.Find(note) is { } found && await visiting.Note(connection, id, child, found, holds, Teacher));
 
-    public Task<IActionResult> OnPostCopied(VisitId id, ChildId child, VisitPart? part, int place, bool copied) => Do(id, async connection =>
+    public Task<IActionResult> OnPostCopied(VisitId id, ChildId child, VisitPart? part, int place, bool copied) =>
+        Do(id, async connection =>
         part is { } at && await visiting.NoteCopied(connection, id, child, at, place, copied, Teacher));
 
     private async Task<bool> Load(SchoolConnection connection, VisitId id, string? message = null)

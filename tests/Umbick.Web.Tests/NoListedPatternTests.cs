@@ -9,7 +9,7 @@ namespace Umbick.Web.Tests;
 /// <summary>
 /// What stands out and is no listed pattern: said kindly, with what to do, the same on the child's page and on the caseload.
 /// </summary>
-public sealed class UnnamedTests(Site site) : IClassFixture<Site>
+public sealed class NoListedPatternTests(Site site) : IClassFixture<Site>
 {
     private static readonly string[] Anything = ["2:45", "11:10", "5:05", "1:30", "8:00", "4:20", "9:55", "12:35", "6:15", "3:50"];
 

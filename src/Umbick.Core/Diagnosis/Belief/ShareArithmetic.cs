@@ -5,11 +5,11 @@ using System.Runtime.Intrinsics;
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// The passes over every procedure that a belief is changed and read by. A year of answers is some twenty thousand of them,
-/// and the checking of bounds would be half their cost: parts and choices come from <see cref="SubSpace"/> alone, which
-/// numbers them within its own size, and the lengths that a caller could get wrong are checked once, at the start.
+/// Arithmetic on the share of every procedure, by which a belief is changed and read. A year of answers is some twenty thousand of them,
+/// and the checking of bounds would be half their cost: parts and choices come from <see cref="SubSpace"/> alone, which numbers them within
+/// its own size, and the lengths that a caller could get wrong are checked once, at the start.
 /// </summary>
-internal static class Passes
+internal static class ShareArithmetic
 {
     /// <summary>
     /// So many procedures are taken at a time where several passes follow each other: sixteen kilobytes, half of a processor's nearest

@@ -1,0 +1,52 @@
+using System.Xml;
+using System.Xml.Linq;
+
+namespace Umbick.Cli.Testing;
+
+/// <summary>What passed and failed of a suite.</summary>
+/// <param name="Suite">The suite.</param>
+/// <param name="Time">How long it took.</param>
+/// <param name="Total">How many tests it has; 1 at least, so that a suite that did not run is a failure.</param>
+/// <param name="Failures">Each failed test with the first lines of what it said.</param>
+internal sealed record TestReport(Suite Suite, TimeSpan Time, int Total, IReadOnlyList<string> Failures)
+{
+    private const int LinesOfFailure = 12;
+
+    /// <summary>Reads the report of a suite: TRX of a project, JUnit of Node.</summary>
+    public static TestReport Read(Suite suite, TimeSpan time, int exitCode)
+    {
+        if (suite.Report is null && exitCode == 0) return new(suite, time, 1, []);
+        try
+        {
+            var (total, failures) = suite.Report is null ? (0, [])
+                : suite.Report.EndsWith(".trx", StringComparison.Ordinal) ? OfTrx(suite.Report) : OfJUnit(suite.Report, suite.Name);
+            if (total > 0 && (failures.Count > 0 || exitCode == 0)) return new(suite, time, total, failures);
+        }
+        catch (Exception error) when (error is IOException or XmlException)
+        {
+        }
+        return new(suite, time, 1,
+            [$"{suite.Name} ended with {exitCode}\n{Shortened(string.Join('\n', File.ReadLines(suite.Log).TakeLast(40)), 40)}"]);
+    }
+
+    private static (int Total, List<string> Failures) OfTrx(string report)
+    {
+        var results = XDocument.Load(report).Descendants().Where(part => part.Name.LocalName == "UnitTestResult")
+            .Where(result => (string?)result.Attribute("outcome") != "NotExecuted").ToList();
+        return (results.Count, [.. results.Where(result => (string?)result.Attribute("outcome") != "Passed").Select(result =>
+            $"{(string?)result.Attribute("testName")}\n{Shortened(TextsOf(result, "Message", "StackTrace"), LinesOfFailure)}")]);
+    }
+
+    private static (int Total, List<string> Failures) OfJUnit(string report, string suite)
+    {
+        var cases = XDocument.Load(report).Descendants("testcase").ToList();
+        return (cases.Count, [.. cases.Where(test => test.Element("failure") is not null).Select(test =>
+            $"{suite}: {(string?)test.Attribute("name")}\n{Shortened(test.Element("failure")!.Value, LinesOfFailure)}")]);
+    }
+
+    private static string TextsOf(XElement result, params string[] names) =>
+        string.Join('\n', result.Descendants().Where(part => names.Contains(part.Name.LocalName)).Select(part => part.Value));
+
+    private static string Shortened(string text, int lines) => string.Join('\n', text.Split('\n').Where(line => line.Trim().Length > 0)
+        .Take(lines).Select(line => $"    {(line.Length > 300 ? line[..300] : line).TrimEnd()}"));
+}
