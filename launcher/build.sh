@@ -22,8 +22,10 @@ fetch_libraries() { stamped restore "$(fingerprint Directory.Packages.props Dire
 build_site() {
   build_assets
   fetch_libraries
-  stamped site "$(fingerprint src locks Directory.Build.props .editorconfig)" compile_site
+  stamped site "$(site_print)" compile_site
 }
+
+site_print() { fingerprint src locks Directory.Build.props .editorconfig; }
 
 compile_site() {
   say 'Building'

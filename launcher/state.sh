@@ -41,5 +41,7 @@ stamped() {
   [ "$(cat "$state/$name.stamp" 2>/dev/null)" = "$print" ] && return 0
   rm -f "$state/$name.stamp"
   "$@"
-  printf '%s' "$print" >"$state/$name.stamp"
+  note_stamp "$name" "$print"
 }
+
+note_stamp() { printf '%s' "$2" >"$state/$1.stamp"; }

@@ -133,12 +133,18 @@ var clone = new Option<string>("--root") { Description = "The folder of this clo
 var siteName = new Argument<string>("name") { Description = "What the site is for." };
 var urls = new Option<string>("--urls") { Description = "Where it listens.", Required = true };
 var asked = new Option<string>("--ask") { Description = "Where this machine asks whether it is ready.", Required = true };
-var notes = new Option<string[]>("--note") { Description = "A file of the state folder, written once it is ready: NAME=CONTENT.",
-    DefaultValueFactory = _ => [] };
+var notes = new Option<string[]>("--note")
+{
+    Description = "A file of the state folder, written once it is ready: NAME=CONTENT.",
+    DefaultValueFactory = _ => []
+};
 var says = new Option<string>("--say") { Description = "What is said once it is ready.", Required = true };
 var cluster = new Option<string?>("--cluster") { Description = "The folder of its database; none where it is somebody else's." };
-var startDatabase = new Option<string[]>("--start-database") { Description = "The command that starts the database, word by word.",
-    DefaultValueFactory = _ => [] };
+var startDatabase = new Option<string[]>("--start-database")
+{
+    Description = "The command that starts the database, word by word.",
+    DefaultValueFactory = _ => []
+};
 var serve = new Command("serve", "Runs the site until it ends.") { siteName, clone, urls, asked, notes, says, cluster, startDatabase };
 serve.SetAction((parsed, cancel) =>
     new SiteRun(parsed.GetRequiredValue(clone), parsed.GetRequiredValue(siteName),
@@ -146,8 +152,11 @@ serve.SetAction((parsed, cancel) =>
     .Run(parsed.GetRequiredValue(urls), parsed.GetRequiredValue(asked), parsed.GetValue(notes)!, parsed.GetRequiredValue(says), cancel));
 root.Subcommands.Add(serve);
 
-var browsers = new Option<int>("--browsers") { Description = "How many classes of the web's tests run at a time.",
-    DefaultValueFactory = _ => 3 };
+var browsers = new Option<int>("--browsers")
+{
+    Description = "How many classes of the web's tests run at a time.",
+    DefaultValueFactory = _ => 3
+};
 var test = new Command("test", "Runs every test there is.") { clone, browsers };
 test.SetAction((parsed, cancel) => TestRun.Run(parsed.GetRequiredValue(clone), parsed.GetValue(browsers), cancel));
 root.Subcommands.Add(test);

@@ -1,4 +1,5 @@
 using System.Data.Common;
+using System.Runtime.CompilerServices;
 using Dapper;
 using Npgsql;
 using Umbick.Core.Ids;
@@ -16,6 +17,9 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
         foreach (var kind in typeof(Kinds).GetNestedTypes())
             typeof(IdHandler<>).MakeGenericType(kind).GetMethod(nameof(IdHandler<>.Register))!.Invoke(null, null);
     }
+
+    /// <summary>Makes ids known to Dapper, for whoever asks by a connection of their own.</summary>
+    public static void KnowIds() => RuntimeHelpers.RunClassConstructor(typeof(Database).TypeHandle);
 
     /// <summary>The comment that marks a database of demonstration data.</summary>
     public const string DemoMark = "demonstration";

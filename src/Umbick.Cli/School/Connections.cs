@@ -8,6 +8,8 @@ namespace Umbick.Cli.School;
 /// </summary>
 internal static class Connections
 {
+    static Connections() => Database.KnowIds();
+
     /// <summary>The owner's connection.</summary>
     /// <exception cref="VerbException">It is not set.</exception>
     public static string Owner => Setting("UMBICK_OWNER", "the owner's connection");

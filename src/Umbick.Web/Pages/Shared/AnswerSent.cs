@@ -49,13 +49,13 @@ public sealed class AnswerSent
     /// <param name="timed">Whether answers are timed here.</param>
     public Submission Submission(AnswerId id, string raw, AnswerMode mode, bool timed) =>
         new(id, At, raw, mode, timed ? Number(Seconds) : null)
-    {
-        BegunSeconds = timed ? Number(Begun) : null,
-        Try = Try == "2" ? 2 : 1,
-        Corrects = AnswerId.TryParse(Corrects, null, out var corrected) ? corrected : null,
-        Later = Later == "true",
-        Waited = Number(Waited) is { } milliseconds and >= 0 and < 1e10f ? TimeSpan.FromMilliseconds(milliseconds) : TimeSpan.Zero,
-    };
+        {
+            BegunSeconds = timed ? Number(Begun) : null,
+            Try = Try == "2" ? 2 : 1,
+            Corrects = AnswerId.TryParse(Corrects, null, out var corrected) ? corrected : null,
+            Later = Later == "true",
+            Waited = Number(Waited) is { } milliseconds and >= 0 and < 1e10f ? TimeSpan.FromMilliseconds(milliseconds) : TimeSpan.Zero,
+        };
 
     /// <summary>A text as it can be kept, without the spaces round it.</summary>
     public static string Text(string? raw) => GivenText.Kept(raw).Trim();
