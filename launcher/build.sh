@@ -37,5 +37,6 @@ compile_site() {
 # What runs is a published copy: its scripts, styles and fonts are compressed, and named by what is in them.
 publish_site() { quietly publish dotnet publish --no-build -c Release src/Umbick.Web; }
 
-# In the caller's folder: what they name is told from there.
-cli() { (cd "$caller" && exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@" 9>&-); }
+# In the caller's folder: what they name is told from there. A school's verbs are over soon: they are compiled step by step.
+cli_assembly="$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"
+cli() { (cd "$caller" && DOTNET_TieredCompilation=1 exec dotnet "$cli_assembly" "$@" 9>&-); }

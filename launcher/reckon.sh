@@ -12,7 +12,7 @@ reckon() {
     exec 9>&-
   } >&2
   cd "$caller"
-  exec dotnet "$root/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll" "$@"
+  exec dotnet "$cli_assembly" "$@"
 }
 
 compile_cli() {

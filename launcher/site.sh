@@ -12,7 +12,8 @@ serve() {
       database+=("--start-database=$word")
     done
   fi
-  cli serve "$name" --root "$root" --urls "$urls" --ask "$asked" --say "$says" "${database[@]}" "$@" &
+  # Not by a function: the id of what runs behind is that of the program itself, which is told to end by it.
+  dotnet "$cli_assembly" serve "$name" --root "$root" --urls "$urls" --ask "$asked" --say "$says" "${database[@]}" "$@" 9>&- &
   site_pid=$!
   # A signal ends the waiting; what was told to end is waited for on the way out.
   wait "$site_pid"

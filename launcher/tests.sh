@@ -19,6 +19,7 @@ run_tests() {
   UMBICK_PG_BIN=$(postgres_bin)
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root" UMBICK_BACKUP="$super_connection" UMBICK_PG_BIN
   say 'Testing, and checking formatting, side by side'
-  cli test --root "$root" --browsers "${UMBICK_BROWSERS:-3}" &
-  wait $!
+  dotnet "$cli_assembly" test --root "$root" --browsers "${UMBICK_BROWSERS:-3}" 9>&- &
+  site_pid=$!
+  wait "$site_pid"
 }

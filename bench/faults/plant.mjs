@@ -42,8 +42,14 @@ try {
     }
     writeFileSync(path, before.replace(from, to));
     const chosen = classes.map((name) => `-class '*.${name}'`).join(" ");
-    const tests = run(`${environment}; dotnet build --no-restore -c Release tests/Umbick.${project}.Tests >.umbick/fault.log 2>&1 || exit 3
-      timeout 400 dotnet artifacts/bin/Umbick.${project}.Tests/release/Umbick.${project}.Tests.dll -noColor -stopOnFail ${chosen}`);
+    // Only the project with the fault is built, and put in the place of what was built of it: who uses it stays as it is.
+    const assembly = file.split("/")[1];
+    const tests = run(`${environment}; mkdir -p .umbick/sound && cp artifacts/bin/${assembly}/release/${assembly}.dll .umbick/sound/
+      dotnet build --no-restore --no-dependencies -p:RunAnalyzers=false -c Release src/${assembly} >.umbick/fault.log 2>&1 || exit 3
+      put() { find artifacts/bin artifacts/publish -name ${assembly}.dll -path '*/release/*' -exec cp "$1" {} ';'; }
+      cp artifacts/bin/${assembly}/release/${assembly}.dll .umbick/faulty.dll; put .umbick/faulty.dll
+      timeout 400 dotnet artifacts/bin/Umbick.${project}.Tests/release/Umbick.${project}.Tests.dll -noColor -stopOnFail ${chosen}
+      code=$?; put .umbick/sound/${assembly}.dll; exit $code`);
     writeFileSync(path, before);
     const by = tests.stdout.match(/Tests\.(\S+?)(\(.*)? \[FAIL\]/)?.[1];
     const red = tests.status !== 0 && tests.status !== 3;

@@ -51,6 +51,8 @@ internal static class CommandLine
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
+        // As the launcher starts a school's verbs.
+        start.Environment["DOTNET_TieredCompilation"] = "1";
         foreach (var (name, value) in settings ?? []) start.Environment[name] = value;
         return Process.Start(start)!;
     }

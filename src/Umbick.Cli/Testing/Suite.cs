@@ -10,6 +10,9 @@ namespace Umbick.Cli.Testing;
 /// <param name="Report">The file in which it says what passed; null where its exit code says it.</param>
 internal sealed record Suite(string Name, string Program, IReadOnlyList<string> Arguments, string Log, string? Report)
 {
+    /// <summary>What has to be over before it begins.</summary>
+    public Task After { get; init; } = Task.CompletedTask;
+
     /// <summary>The tests of a project.</summary>
     public static Suite OfProject(string name, string state, params IReadOnlyList<string> options)
     {
@@ -35,11 +38,13 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
     /// <summary>Runs them. A report that is missing or holds no test is a failure.</summary>
     public async Task<TestReport> Run(CancellationToken cancel)
     {
+        await After;
         if (Report is not null) File.Delete(Report);
         var began = Stopwatch.StartNew();
         var start = new ProcessStartInfo(Program, Arguments) { RedirectStandardOutput = true, RedirectStandardError = true };
         using var process = Process.Start(start)!;
-        await using var log = TextWriter.Synchronized(File.CreateText(Log));
+        await using var file = new StreamWriter(Log) { AutoFlush = true };
+        var log = TextWriter.Synchronized(file);
         process.OutputDataReceived += (_, line) => log.WriteLine(line.Data);
         process.ErrorDataReceived += (_, line) => log.WriteLine(line.Data);
         process.BeginOutputReadLine();
@@ -53,7 +58,6 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
             process.Kill(entireProcessTree: true);
             throw;
         }
-        await log.FlushAsync(cancel);
         return TestReport.Read(this, began.Elapsed, process.ExitCode);
     }
 }

@@ -32,7 +32,7 @@ internal sealed record TestReport(Suite Suite, TimeSpan Time, int Total, IReadOn
     private static (int Total, List<string> Failures) OfTrx(string report)
     {
         var results = XDocument.Load(report).Descendants().Where(part => part.Name.LocalName == "UnitTestResult")
-            .Where(result => (string?)result.Attribute("outcome") != "NotExecuted").ToList();
+            .Where(result => (string?)result.Attribute("outcome") is "Passed" or "Failed" or "Error").ToList();
         return (results.Count, [.. results.Where(result => (string?)result.Attribute("outcome") != "Passed").Select(result =>
             $"{(string?)result.Attribute("testName")}\n{Shortened(TextsOf(result, "Message", "StackTrace"), LinesOfFailure)}")]);
     }

@@ -18,16 +18,15 @@ internal static class TestRun
         var lanes = await Task.WhenAll(
             InTurn([Suite.OfNode("verbs", state)], cancel),
             // The web's tests take longest and mostly wait for a browser: the others run in what they leave.
-            InTurn([Suite.OfProject("Web", state, "-maxThreads", $"{browsers}")], cancel, demonstration),
+            InTurn([Suite.OfProject("Web", state, "-maxThreads", $"{browsers}") with { After = demonstration }], cancel),
             InTurn(
                 [
-                    Suite.OfNode("scripts", state), Suite.OfProject("Core", state),
+                    Suite.OfNode("scripts", state), Suite.OfProject("Core", state), Suite.OfProject("Cli", state) with { After = demonstration },
+                    Suite.OfProject("Casework", state), Suite.OfProject("Store", state),
                     Suite.OfCheck("formatting", state, "dotnet", "format", "whitespace", "--no-restore", "--verify-no-changes",
                         "Umbick.slnx"),
                     Suite.OfCheck("style of scripts", state, "npm", "run", "--silent", "lint"),
-                ], cancel),
-            InTurn([Suite.OfProject("Cli", state), Suite.OfProject("Casework", state), Suite.OfProject("Store", state)], cancel,
-                demonstration));
+                ], cancel));
         List<TestReport> reports = [await demonstration, .. lanes.SelectMany(lane => lane)];
         foreach (var report in reports) Console.WriteLine($"  {report.Suite.Name}: {report.Total} tests, {report.Time.TotalSeconds:0} s");
         // Last and short: whoever sees only the end of a long log sees what failed.
@@ -37,9 +36,8 @@ internal static class TestRun
         return failed == 0 ? 0 : 1;
     }
 
-    private static async Task<List<TestReport>> InTurn(Suite[] suites, CancellationToken cancel, Task? after = null)
+    private static async Task<List<TestReport>> InTurn(Suite[] suites, CancellationToken cancel)
     {
-        if (after is not null) await after;
         var reports = new List<TestReport>();
         foreach (var suite in suites) reports.Add(await suite.Run(cancel));
         return reports;

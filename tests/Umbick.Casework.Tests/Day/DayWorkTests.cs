@@ -103,6 +103,19 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
         Assert.Single((await Load(Now)).NotAssessed);
     }
 
+    [Fact]
+    public async Task A_slot_is_for_children_of_the_caseload()
+    {
+        var (known, elsewhere) = (await schools.Child(_school), await schools.Child(schools.B));
+        var plan = await schools.App.InSchool(_school, connection => TermPlan.Load(connection, Monday));
+        Assert.Null(await Add(known));
+        Assert.Equal("Choose children of your caseload.", await Add(elsewhere));
+        Assert.Equal(known, Assert.Single(Assert.Single((await Load(Now)).Plan.Slots).Slot.Children));
+
+        Task<string?> Add(ChildId child) => schools.App.InSchool(_school, connection =>
+            plan.AddSlot(connection, new Slot(SlotId.New(), DayOfWeek.Monday, new TimeOnly(11, 0), 12, [child])));
+    }
+
     private Task<DayWork> Load(DateTime now) => schools.App.InSchool(_school, async connection =>
     {
         var (day, time) = await Schools.LocalNow(connection, now);

@@ -31,7 +31,7 @@ public sealed class RunningSite : IAsyncLifetime
 
     public ReadingModel Model { get; } = new();
 
-    public async ValueTask InitializeAsync() => _process = await SiteProcess.Start(Address);
+    public async ValueTask InitializeAsync() => _process = await SiteProcess.Start(Address, forAll: true);
 
     public async ValueTask DisposeAsync()
     {

@@ -36,8 +36,9 @@ public sealed class SiteProcess : IDisposable
     /// <param name="asked">What it is asked until it answers.</param>
     /// <param name="ahead">How far its clock runs ahead.</param>
     /// <param name="settings">Variables that it is started with.</param>
+    /// <param name="forAll">Whether it is the one that all tests ask; another is asked too little to be warmed up.</param>
     public static async Task<SiteProcess> Start(Uri address, string? database = null, string asked = "/ready", TimeSpan ahead = default,
-        Dictionary<string, string>? settings = null)
+        Dictionary<string, string>? settings = null, bool forAll = false)
     {
         var root = Site.Setting("UMBICK_ROOT");
         var start = new ProcessStartInfo("dotnet",
@@ -48,6 +49,7 @@ public sealed class SiteProcess : IDisposable
         };
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
         start.Environment["UMBICK_ROUND_TRIPS"] = "told";
+        if (!forAll) start.Environment[WarmUp.Variable] = "no";
         if (database is not null) start.Environment["UMBICK_APP"] = database;
         if (ahead != default) start.Environment[AheadClock.Variable] =
             ahead.TotalHours.ToString(System.Globalization.CultureInfo.InvariantCulture);
