@@ -58,7 +58,7 @@ bench_frames() {
 bench_answers() {
   prepare_demo_site bench
   export UMBICK_RESTART_DATABASE="$state/restart-database.sh"
-  printf '#!/usr/bin/env bash\nexec %q restart %q %q %q\n' "$root/launcher/database.sh" "$cluster" "$cluster_port" "$cluster_options" \
+  printf '#!/usr/bin/env bash\nexec %q restart %q %q %q\n' "$root/launcher/database" "$cluster" "$cluster_port" "$cluster_options" \
     >"$UMBICK_RESTART_DATABASE"
   explicit_tests Web Faults 'Seed|FAIL|Assert|Total'
 }

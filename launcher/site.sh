@@ -8,7 +8,7 @@ serve() {
   shift 4
   if [ -n "$cluster" ]; then
     database=(--cluster "$cluster")
-    for word in "$root/launcher/database.sh" start "$cluster" "$cluster_port" "$cluster_options"; do
+    for word in "$root/launcher/database" start "$cluster" "$cluster_port" "$cluster_options"; do
       database+=("--start-database=$word")
     done
   fi

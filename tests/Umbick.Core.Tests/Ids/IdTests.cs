@@ -23,7 +23,8 @@ public sealed class IdTests
     [Fact]
     public void Ids_made_one_after_the_other_stand_in_that_order()
     {
-        var ids = Enumerable.Range(0, 20).Select(second => (AnswerId)Guid.CreateVersion7(DateTimeOffset.UnixEpoch.AddSeconds(second))).ToList();
+        var ids = Enumerable.Range(0, 20)
+            .Select(second => (AnswerId)Guid.CreateVersion7(DateTimeOffset.UnixEpoch.AddSeconds(second))).ToList();
         Assert.Equal(ids, ids.OrderDescending().Reverse());
     }
 }
