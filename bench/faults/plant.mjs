@@ -14,7 +14,7 @@ const faults = JSON.parse(readFileSync(join(home, "bench/faults/faults.json"), "
 const root = join(mkdtempSync(join(tmpdir(), "umbick-faults-")), "umbick");
 
 const run = (command, input = "") => spawnSync("bash", ["-c", command], { cwd: root, input, encoding: "utf8", maxBuffer: 1 << 28 });
-const launcher = 'set -euo pipefail; root=$PWD; source launcher/state.sh; for part in launcher/*.sh; do source "$part"; done;';
+const launcher = 'set -euo pipefail; root=$PWD caller=$PWD; source launcher/state.sh; for part in launcher/*.sh; do source "$part"; done;';
 
 // The clone builds, and has a database of its own that lives until the end.
 execFileSync("git", ["clone", "-q", home, root]);
