@@ -244,7 +244,7 @@ test("the demonstration is served", async () => {
   environment.UMBICK_PORT = `${port}`;
   const demo = await started("demo");
   await answers(`http://127.0.0.1:${port}/`);
-  demo.child.kill("SIGTERM");
+  demo.child.kill("SIGINT");
   await demo.over;
 });
 

@@ -229,6 +229,20 @@ public sealed class ModelTests
     }
 
     [Fact]
+    public void Three_right_answers_however_little_is_believed_after_them_do_not_clear_a_pattern()
+    {
+        string[] wrong = ["6:20", "3:40", "8:25", "2:15"];
+        var replay = Replay.Run(Model,
+        [
+            new SittingAnswers(Today, [.. wrong.Select(time => Said(time, ClockTime.TryParse(time)!.Value.Plus(60).ToString()))], [Step.Hour]),
+            new SittingAnswers(Today.AddDays(7), [Said("5:50", "5:50"), Said("10:40", "10:40")], [Step.Hour]),
+            new SittingAnswers(Today.AddDays(14), [Said("7:55", "7:55")], [Step.Hour]),
+        ]);
+        Assert.InRange(replay.Belief.ProbabilityOf(Catalogue.Find("next-hour")!), 0, ModelParameters.ClearedBelow);
+        Assert.DoesNotContain(replay.Now.Findings, finding => finding.Label == Label.Cleared);
+    }
+
+    [Fact]
     public void A_pattern_that_its_teacher_rules_out_is_cleared_by_four_right_answers_and_not_by_two()
     {
         var ruledOut = new TeacherWord(Catalogue.Find("next-hour")!, false, "It was a joke.");

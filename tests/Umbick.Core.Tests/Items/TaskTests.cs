@@ -68,6 +68,17 @@ public sealed class TaskTests
         Assert.Equal(right, Scoring.IsRight(item, item.Read(answer), item.Task.Taken, Stage.EveryMinute));
     }
 
+    [Theory]
+    [InlineData("6:20", "yes", true)]
+    [InlineData("7:20", "yes", false)]
+    [InlineData("7:20", "6:20", true)]
+    [InlineData("7:20", "8:20", false)]
+    public void A_claim_is_rightly_agreed_to_only_where_it_says_the_time(string claim, string answer, bool right)
+    {
+        var item = new Item(ClockTasks.Judge, new ClockTime(6, 20)) { Claim = DigitalAnswer.Showing(ClockTime.TryParse(claim)!.Value) };
+        Assert.Equal(right, Scoring.IsRight(item, item.Read(answer), AnswerMode.Said, Stage.EveryMinute));
+    }
+
     [Fact]
     public void Every_item_s_own_right_answer_is_right_and_says_so_to_the_model()
     {
