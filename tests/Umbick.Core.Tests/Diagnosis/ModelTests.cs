@@ -234,7 +234,8 @@ public sealed class ModelTests
         string[] wrong = ["6:20", "3:40", "8:25", "2:15"];
         var replay = Replay.Run(Model,
         [
-            new SittingAnswers(Today, [.. wrong.Select(time => Said(time, ClockTime.TryParse(time)!.Value.Plus(60).ToString()))], [Step.Hour]),
+            new SittingAnswers(
+                Today, [.. wrong.Select(time => Said(time, ClockTime.TryParse(time)!.Value.Plus(60).ToString()))], [Step.Hour]),
             new SittingAnswers(Today.AddDays(7), [Said("5:50", "5:50"), Said("10:40", "10:40")], [Step.Hour]),
             new SittingAnswers(Today.AddDays(14), [Said("7:55", "7:55")], [Step.Hour]),
         ]);
