@@ -29,9 +29,9 @@ internal sealed class SiteRun(string root, string name, Cluster? cluster)
     public async Task<int> Run(string urls, string asked, IEnumerable<string> notes, string says, CancellationToken cancel)
     {
         using var site = Start(urls);
-        await File.WriteAllTextAsync(Path.Combine(_state, $"{name}.pid"), $"{site.Id}", cancel);
         try
         {
+            await File.WriteAllTextAsync(Path.Combine(_state, $"{name}.pid"), $"{site.Id}", cancel);
             if (await StartChecks.AwaitReady(asked, site.Id, cancel) != 0) return Failed("the site stopped while starting.", Log);
             foreach (var note in notes.Select(note => note.Split('=', 2)))
                 await File.WriteAllTextAsync(Path.Combine(_state, note[0]), note[1], cancel);
