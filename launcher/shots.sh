@@ -16,7 +16,7 @@ prepare_demo_site() {
   need_tools
   need_packages postgresql chromium chromium-driver
   build_site
-  quietly build dotnet build --no-restore -c Release tests/Umbick.Web.Tests
+  compile tests/Umbick.Web.Tests
   stop_all_at_end
   start_cluster "$1" fresh
   cli prepare --demo

@@ -20,7 +20,7 @@ const launcher = 'set -euo pipefail; root=$PWD caller=$PWD; source launcher/stat
 execFileSync("git", ["clone", "-q", home, root]);
 execFileSync("git", ["checkout", "-q", option("at") ?? "HEAD"], { cwd: root });
 const made = run(`${launcher} need_packages postgresql chromium chromium-driver; build_assets; fetch_libraries
-  quietly build dotnet build --no-restore -c Release Umbick.slnx
+  compile Umbick.slnx
   start_cluster test fresh; cli prepare --demo; cli certificate "$state/keys.pfx"
   printf '%s\\n' "UMBICK_OWNER=$UMBICK_OWNER" "UMBICK_APP=$UMBICK_APP" \\
     "UMBICK_KEYS=$state/keys.pfx" "UMBICK_ROOT=$root" "CLUSTER=$cluster" >"$state/faults.env"`);

@@ -40,7 +40,7 @@ internal static class Prepare
             throw new School.VerbException(
                 $"This database holds a real school, {real.Name}. The demonstration needs a database of its own.");
         Console.WriteLine("Making demonstration data");
-        // The mark comes last: what a run that was stopped half-way left is made anew.
+        // The mark comes last: what a run that was stopped half-way left is made again.
         await new DemoSchool(new ReadingModel(), AheadClock.FromEnvironment().GetUtcNow()).Fill(database,
             new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(
                 new Person(), DemoSignIn.Password));

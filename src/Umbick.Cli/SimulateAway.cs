@@ -51,7 +51,7 @@ internal static class SimulateAway
     /// <summary>Prints the table.</summary>
     /// <param name="children">How many children a row.</param>
     /// <param name="seed">The same seed draws the same children.</param>
-    /// <param name="oracle">Whether whoever knows the children is reckoned beside it.</param>
+    /// <param name="oracle">Whether whoever knows the children is computed beside it.</param>
     /// <param name="heldOut">Whether the rows that were held out are run.</param>
     public static int Run(int children, int seed, bool oracle, bool heldOut)
     {

@@ -3,7 +3,7 @@ namespace Umbick.Core;
 /// <summary>
 /// Every figure that the reading model rests on, with its unit, why it has this value, and what depends on it. They are judgements, not
 /// measurements: none was fitted to children. A change is one line here, a new <c>ReadingModel.Version</c>, and
-/// <c>docs/reading-model-results.md</c> made anew.
+/// <c>docs/reading-model-results.md</c> made again.
 /// </summary>
 public static class ModelParameters
 {

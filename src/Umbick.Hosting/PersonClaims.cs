@@ -6,7 +6,7 @@ namespace Umbick.Hosting;
 
 /// <summary>
 /// Adds roles and names to what the cookie of somebody signed in holds, so that no page has to ask for them. Who gets another role signs in
-/// anew.
+/// again.
 /// </summary>
 public sealed class PersonClaims(UserManager<Person> people, IOptions<IdentityOptions> options, Database database, PersonSchools schools)
     : UserClaimsPrincipalFactory<Person>(people, options)

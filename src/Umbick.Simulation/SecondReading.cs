@@ -3,7 +3,7 @@ using Umbick.Core.Items;
 namespace Umbick.Simulation;
 
 /// <summary>
-/// The catalogue read a second time: the patterns' rules written anew as plain arithmetic, without the engine's types, so that one mistake
+/// The catalogue read a second time: the patterns' rules written again as plain arithmetic, without the engine's types, so that one mistake
 /// does not hide in both. A test compares the two row by row. Simulated children answer by these rules.
 /// </summary>
 public static class SecondReading

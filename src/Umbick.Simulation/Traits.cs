@@ -28,7 +28,7 @@ public sealed record Traits(Variant Variant, bool Benchmarks, bool First)
         _ => true,
     };
 
-    /// <summary>How often they follow it at their so-and-so-manieth answer, counted from 0.</summary>
+    /// <summary>How often they follow it at one of their answers, counted from 0.</summary>
     /// <param name="consistency">How often they follow it when they are fresh, 0 to 1.</param>
     /// <param name="place">Which answer it is.</param>
     public double ConsistencyAt(double consistency, int place) => Variant switch

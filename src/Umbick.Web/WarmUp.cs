@@ -4,7 +4,7 @@ using Umbick.Core.Items;
 namespace Umbick.Web;
 
 /// <summary>
-/// Reckons the items that are asked most before anybody waits for them. A site that is started for a few requests is told not to, by
+/// Computes the items that are asked most before anybody waits for them. A site that is started for a few requests is told not to, by
 /// <c>UMBICK_WARM_UP=no</c>: it takes four seconds of a processor.
 /// </summary>
 public sealed class WarmUp(ReadingModel model) : BackgroundService

@@ -3,7 +3,7 @@ using Npgsql;
 
 namespace Umbick.Tests;
 
-/// <summary>A database of a test's own, beside the one that all share, with the verbs that see every row of it.</summary>
+/// <summary>A database of a test's own, beside the one that all share.</summary>
 internal sealed class OwnDatabase : IAsyncDisposable
 {
     /// <summary>A database that is up to date and empty, made once: the others are copies of it.</summary>
@@ -41,19 +41,6 @@ internal sealed class OwnDatabase : IAsyncDisposable
         await using var home = NpgsqlDataSource.Create(Setting("UMBICK_OWNER"));
         await home.CreateCommand($"create database {name} {like}").ExecuteNonQueryAsync();
     }
-
-    /// <summary>Runs a verb on it.</summary>
-    public Task<(int Code, string Output, string Errors)> Run(params string[] arguments) =>
-        CommandLine.Run("", new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
-
-    /// <summary>Runs a verb that can write no file of more than so many blocks of 1,024 bytes.</summary>
-    public async Task<(int Code, string Output, string Errors)> RunWithFilesUpTo(int blocks, params string[] arguments) =>
-        await CommandLine.RunLimited(blocks,
-            new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup, ["DOTNET_EnableWriteXorExecute"] = "0" }, arguments);
-
-    /// <summary>Starts a verb on it.</summary>
-    public System.Diagnostics.Process Start(params string[] arguments) =>
-        CommandLine.Start(new() { ["UMBICK_OWNER"] = Owner, ["UMBICK_BACKUP"] = Backup }, arguments);
 
     /// <summary>The connection of the site's role.</summary>
     public string App => Named("UMBICK_APP");

@@ -140,7 +140,7 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
     [Fact]
     public async Task Whoever_does_not_see_every_row_makes_no_backup()
     {
-        var (code, _, errors) = await CommandLine.Run("", new() { ["UMBICK_BACKUP"] = _database.Owner }, "backup", At("half.backup"));
+        var (code, _, errors) = await VerbRun.Run(new Dictionary<string, string> { ["UMBICK_BACKUP"] = _database.Owner }, "backup", At("half.backup"));
         Assert.Equal(2, code);
         Assert.Contains("does not see every row", errors, StringComparison.Ordinal);
         Assert.False(File.Exists(At("half.backup")));
@@ -153,7 +153,7 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
         return other;
     }
 
-    private static void AssertDone((int Code, string Output, string Errors) run, string says)
+    private static void AssertDone(VerbRun run, string says)
     {
         Assert.True(run.Code == 0, run.Errors);
         Assert.Contains(says, run.Output, StringComparison.Ordinal);

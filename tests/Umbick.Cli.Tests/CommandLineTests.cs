@@ -6,7 +6,7 @@ using Umbick.Simulation;
 
 namespace Umbick.Cli.Tests;
 
-/// <summary>The verbs that need no database, run as anybody would.</summary>
+/// <summary>The verbs that need no database.</summary>
 public sealed class CommandLineTests
 {
     [Fact]
@@ -16,7 +16,7 @@ public sealed class CommandLineTests
             "child,date,task,given,answer\n"
             + "Fennel,2026-03-02,read-digital,4:00,12:20\nFennel,2026-03-02,read-digital,9:00,12:45\nFennel,2026-03-02,read-words,7:00,25 to 1\n"
             + "Plover,2026-03-02,read-digital,9:00,9:00\nFennel,2026-03-09,read-digital,2:30,6:10\nFennel,2026-03-09,read-digital,2:30,9:51\n");
-        var (code, output, _) = await Run("", "diagnose", file);
+        var (code, output, _) = await Run("diagnose", file);
         Assert.Equal(0, code);
         using var json = JsonDocument.Parse(output);
         var fennel = json.RootElement.GetProperty("children")[0];
@@ -35,7 +35,7 @@ public sealed class CommandLineTests
     public async Task A_broken_file_is_told_and_gives_nothing()
     {
         var (code, output, errors) =
-            await Run("", "diagnose", await Made("child,date,task,given,answer\nFennel,soon,read-digital,4:00,12:20\n"));
+            await Run("diagnose", await Made("child,date,task,given,answer\nFennel,soon,read-digital,4:00,12:20\n"));
         Assert.Equal(1, code);
         Assert.Empty(output);
         Assert.Contains("line 2, column 2", errors, StringComparison.Ordinal);
@@ -52,7 +52,7 @@ public sealed class CommandLineTests
             + string.Concat(new[] { "6:20", "7:10", "9:35", "1:50" }.Select(shown => $"Sorrel,2026-03-02,read-digital,{shown},3:30\n"))
             + string.Concat(new[] { ("6:20", "2:45"), ("3:40", "11:10"), ("9:10", "5:05"), ("7:50", "1:30"), ("2:15", "8:00"),
             ("11:35", "4:20") }.Select(each => $"Teal,2026-03-02,read-digital,{each.Item1},{each.Item2}\n")));
-        var (_, output, _) = await Run("", "diagnose", file);
+        var (_, output, _) = await Run("diagnose", file);
         using var json = JsonDocument.Parse(output);
         var children = json.RootElement.GetProperty("children");
         Assert.Equal("other-minutes", children[0].GetProperty("patterns")[0].GetProperty("pattern").GetString());
@@ -62,7 +62,7 @@ public sealed class CommandLineTests
         Assert.Equal([1], children[1].GetProperty("unexplained").EnumerateArray().Select(place => place.GetInt32()));
         Assert.True(children[2].GetProperty("guessing").GetDouble() > 0.5);
 
-        var (_, page, _) = await Run("", "diagnose", file, "--html");
+        var (_, page, _) = await Run("diagnose", file, "--html");
         Assert.Contains("minutes: taken some other way. Look at these answers. <b>likely</b>: 5 of 5 telling answers its way, 0 right. "
             + "Answers 1, 2, 3, 4, 5.", page, StringComparison.Ordinal);
         Assert.Contains("Sorrel gives one answer again and again", page, StringComparison.Ordinal);
@@ -73,7 +73,7 @@ public sealed class CommandLineTests
     [Fact]
     public async Task What_a_child_is_called_is_only_text_on_a_page()
     {
-        var (_, output, _) = await Run("", "diagnose",
+        var (_, output, _) = await Run("diagnose",
             await Made("child,date,task,given,answer\n<b>x,2026-03-02,read-digital,4:00,12:20\n"), "--html");
         Assert.DoesNotContain("<b>x", output, StringComparison.Ordinal);
         Assert.Contains("&lt;b&gt;x", output, StringComparison.Ordinal);
@@ -96,9 +96,12 @@ public sealed class CommandLineTests
     [InlineData("{\"child\":\"a\",\"stage\":99}")]
     public async Task A_sitting_that_begins_wrongly_is_told(string line)
     {
-        var (code, output, _) = await Run(line + "\n", "sitting");
-        Assert.Equal(1, code);
-        Assert.Contains("error", output, StringComparison.Ordinal);
+        using var process = Start("sitting");
+        await process.StandardInput.WriteLineAsync(line);
+        process.StandardInput.Close();
+        Assert.Contains("error", await process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        await process.WaitForExitAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(1, process.ExitCode);
     }
 
     private static async Task<List<string>> Played(IReadOnlySet<string> patterns)
@@ -123,10 +126,9 @@ public sealed class CommandLineTests
         return lines;
     }
 
-    private static Task<(int Code, string Output, string Errors)> Run(string input, params string[] arguments) =>
-        CommandLine.Run(input, null, arguments);
+    private static Task<VerbRun> Run(params string[] arguments) => VerbRun.Run(null, arguments);
 
-    private static Process Start(params string[] arguments) => CommandLine.Start(null, arguments);
+    private static Process Start(params string[] arguments) => VerbProcess.Start(null, arguments);
 
     private static async Task<string> Made(string text)
     {

@@ -58,7 +58,7 @@ public sealed class NewSchoolTests
     public async Task The_demonstration_and_a_school_keep_apart_and_an_older_database_is_not_started()
     {
         // The one that all tests share is marked as a demonstration.
-        var (code, _, errors) = await CommandLine.Run("", null, "may-start");
+        var (code, _, errors) = await VerbRun.Run(null, "may-start");
         Assert.Equal(2, code);
         Assert.Contains("demonstration data", errors, StringComparison.Ordinal);
 

@@ -20,7 +20,7 @@ public sealed class RestoreTests : IAsyncLifetime
         _database = await OwnDatabase.Make();
         await AsOwner(_database, async connection =>
         {
-            await Schools.Add(connection, new School(School, "Skerry"));
+            await Schools.Add(connection, new Rows.School(School, "Skerry"));
             await People.Add(connection, "tern@skerry.example", "Tern", "no hash");
             for (var i = 0; i < 20; i++)
                 await Children.Add(connection, new Child(new ChildId(Guid.NewGuid()), $"Pip {i}", Stage.OClock), DateTime.UtcNow);
@@ -242,7 +242,7 @@ public sealed class RestoreTests : IAsyncLifetime
         await new Database(source).InSchool(school ?? School, work);
     }
 
-    private static async Task<string> Done(Task<(int Code, string Output, string Errors)> run)
+    private static async Task<string> Done(Task<VerbRun> run)
     {
         var (code, output, errors) = await run;
         Assert.True(code == 0, errors);

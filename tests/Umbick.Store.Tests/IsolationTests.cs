@@ -212,7 +212,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         Assert.Equal(before, await Schema());
     }
 
-    /// <summary>What the database is made of, with the version of each row that says so: who writes it anew is seen.</summary>
+    /// <summary>What the database is made of, with the version of each row that says so: a row that is written again is seen.</summary>
     private Task<string> Schema() =>
         schools.Owner.InSchool(schools.A, async connection => string.Join('\n', await connection.QueryAsync<string>(
         """

@@ -34,7 +34,7 @@ public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixtu
         Assert.All(questions, question => Assert.Equal(question.Asked.Item.Task.OnScreen, question.Given!.AnswerMode));
         Assert.All(questions, question => Assert.IsNotType<Core.Clocks.Unread>(question.Answer));
         Assert.All(questions, question => Assert.True(question.Given!.BegunSeconds <= question.Given.Seconds));
-        // Seconds that were felt are neither right nor wrong: how far off they are is reckoned.
+        // Seconds that were felt are neither right nor wrong: how far off they are is computed.
         if (task == ClockTasks.Feel.Id)
             Assert.All(questions, question => Assert.NotNull(question.Asked.Item.OtherSkill!.SecondsOff(question.Given!.Raw)));
         else Assert.All(questions, question => Assert.True(question.IsRight, $"{question.Asked.Item.Given}: {question.Given!.Raw}"));

@@ -92,7 +92,7 @@ public sealed class SubmittingTests(Site site) : IClassFixture<Site>
         teacher.Forget();
         Assert.Equal(HttpStatusCode.Unauthorized, (await teacher.Swap(action, fields)).StatusCode);
         Assert.Empty(await Raws(child.Id));
-        // Signed in anew, the old form key is no good: a fresh one is fetched, the answer goes as it was.
+        // Signed in again, the old form key is no good: a fresh one is fetched, the answer goes as it was.
         await teacher.Send("/", "Sign in", new() { ["userName"] = site.TeacherOfA, ["password"] = Site.Password });
         fields["__RequestVerificationToken"] = await (await teacher.Get("/token")).Content.ReadAsStringAsync();
         Assert.Equal($"kept {fields["answer"]}", Header(await teacher.Swap(action, fields)));

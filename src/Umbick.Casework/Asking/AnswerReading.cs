@@ -3,7 +3,7 @@ using Umbick.Core.Items;
 
 namespace Umbick.Casework;
 
-/// <summary>Reads what stands in rows: only the text is kept, so that better reading reads old answers anew.</summary>
+/// <summary>Reads what stands in rows: only the text is kept, so that better reading reads old answers again.</summary>
 public static class AnswerReading
 {
     /// <summary>What is read in an answer. A row that cannot be understood is read as nothing, and never throws.</summary>

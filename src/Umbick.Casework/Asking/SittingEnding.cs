@@ -16,7 +16,7 @@ internal static class SittingEnding
     }
 
     /// <summary>
-    /// Keeps anew what was believed after a sitting and after each later one: an answer that came late or was put right changes them all.
+    /// Keeps again what was believed after a sitting and after each later one: an answer that came late or was put right changes them all.
     /// </summary>
     public static async Task Renew(SchoolConnection connection, ReadingModel model, Sitting sitting)
     {
@@ -24,7 +24,7 @@ internal static class SittingEnding
         await Keep(connection, model, record, record.Sittings.ToList().FindIndex(each => each.Sitting.Id == sitting.Id));
     }
 
-    /// <summary>Keeps anew what was believed after every sitting of a child: another day of one changes their order.</summary>
+    /// <summary>Keeps again what was believed after every sitting of a child: another day of one changes their order.</summary>
     public static async Task RenewAll(SchoolConnection connection, ReadingModel model, ChildId child)
     {
         var record = (await ChildRecord.Load(connection, model, child))!;
@@ -32,7 +32,8 @@ internal static class SittingEnding
     }
 
     /// <summary>
-    /// Keeps what is believed now of a child who was reckoned anew, as after a new version of the model, where all their sittings are over.
+    /// Keeps what is believed now of a child whose belief was computed again, as by a new version of the model, where all their sittings
+    /// are over.
     /// </summary>
     public static async Task KeepLatest(SchoolConnection connection, ReadingModel model, ChildRecord record)
     {

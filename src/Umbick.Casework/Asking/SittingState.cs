@@ -4,7 +4,7 @@ using Umbick.Store;
 
 namespace Umbick.Casework;
 
-/// <summary>Where a sitting stands, as it is known after something was kept in it: nothing has to be loaded anew to show it.</summary>
+/// <summary>Where a sitting stands, as it is known after something was kept in it: nothing has to be loaded again to show it.</summary>
 /// <param name="Sitting">The sitting.</param>
 /// <param name="Preferences">How clocks are taught, said and drawn for its child.</param>
 /// <param name="Rows">What was asked, and what was answered.</param>

@@ -7,7 +7,7 @@ namespace Umbick.Casework;
 /// <param name="Place">The place of the item that the page showed.</param>
 /// <param name="Raw">The answer exactly as given.</param>
 /// <param name="Mode">How it was given.</param>
-/// <param name="Seconds">How long it took, where it was measured; what is no length of time counts as not measured.</param>
+/// <param name="Seconds">How long it took, where it was measured; what cannot be a length of time counts as not measured.</param>
 public sealed record Submission(AnswerId Id, int Place, string Raw, AnswerMode Mode, float? Seconds)
 {
     /// <summary>Nobody answers a question for longer than this, in seconds.</summary>

@@ -48,7 +48,7 @@ public sealed record TermPlan(
         return null;
     }
 
-    /// <summary>Says anew who a slot is for.</summary>
+    /// <summary>Changes who a slot is for.</summary>
     public async Task<string?> Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children)
     {
         if (Slots.FirstOrDefault(known => known.Id == slot) is not { } found) return "That slot is no longer in the timetable.";

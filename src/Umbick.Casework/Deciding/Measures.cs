@@ -9,7 +9,7 @@ namespace Umbick.Casework;
 
 /// <summary>
 /// What is charted and decided from: cold starts and check forms. How each answer came out is kept with the sitting, so that a whole
-/// caseload is told without reading every answer; it is reckoned anew where an answer was put right, or by a new version of the model.
+/// caseload is told without reading every answer; it is computed again where an answer was put right, or by a new version of the model.
 /// </summary>
 /// <param name="Colds">The cold starts, the earliest first.</param>
 /// <param name="Checks">The check forms, the earliest first.</param>

@@ -69,7 +69,7 @@ public sealed record ProgressRecord(
     }
 
     /// <summary>
-    /// What is kept after each sitting; where that is of another engine, or of answers that were put right since, it is reckoned anew.
+    /// What is kept after each sitting; where that is of another engine, or of answers that were put right since, it is computed again.
     /// </summary>
     private static async Task<IReadOnlyList<BeliefOnDay>> BeliefsAfter(
         SchoolConnection connection, ReadingModel model, CaseloadRow child, List<Sitting> told)

@@ -286,7 +286,7 @@ public static partial class AnswersFile
 
         private void Fail(string column, string what)
         {
-            // A cell is told of once: a missing date is no bad date too.
+            // A cell is told of once: a missing date is not told as a bad date as well.
             var at = columns[column] + 1;
             if (!errors.Exists(error => error.Line == line && error.Column == at)) errors.Add(new FileError(line, at, what));
             _failed = true;

@@ -47,7 +47,7 @@ public static class Caseload
         var caseload = new List<CaseloadChild>(children.Count);
         foreach (var child in children)
         {
-            // Of one who has answered nothing there is nothing to reckon.
+            // For a child who has answered nothing there is nothing to compute.
             if (child.LatestAnswer == 0 || child.ConcludedFrom == SittingEnding.SourceOf(child))
             {
                 IReadOnlyList<(Pattern Pattern, Label Label)> labels = [.. kept[child.LastSitting ?? default]];

@@ -8,7 +8,7 @@ namespace Umbick.Casework;
 
 /// <summary>What becomes of a class at the year's end.</summary>
 /// <param name="From">The name that it has; empty for the children without a class.</param>
-/// <param name="Seen">By what the class is known again that was shown.</param>
+/// <param name="Seen">What identifies the class as it was shown.</param>
 /// <param name="To">The name that it gets.</param>
 /// <param name="Stages">By how many stages its children move on, 0 to 3.</param>
 public sealed record ClassMove(string From, string Seen, string To, int Stages);
@@ -52,7 +52,7 @@ public sealed record YearsEnd(IReadOnlyList<IGrouping<string, ListedChild>> Clas
     public static string InWords(int moved, int aside) =>
         string.Create(CultureInfo.InvariantCulture, $"{moved} {(moved == 1 ? "child" : "children")} moved on, {aside} set aside");
 
-    /// <summary>By what a class is known again that was shown: who is in it, and at which stages.</summary>
+    /// <summary>What identifies a class as it was shown: who is in it, and at which stages.</summary>
     public static string SeenOf(IEnumerable<ListedChild> children) =>
         Convert.ToHexStringLower(
             SHA256.HashData(Encoding.UTF8.GetBytes(

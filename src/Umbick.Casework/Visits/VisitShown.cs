@@ -12,7 +12,7 @@ namespace Umbick.Casework;
 /// asked.</param>
 public sealed record VisitShown(VisitState At, HeldPattern? Held)
 {
-    /// <summary>Whose answers at a place look copied.</summary>
+    /// <summary>Which children's answers at a place look copied.</summary>
     public IReadOnlySet<ChildId> LooksCopied { get; private init; } = new HashSet<ChildId>();
 
     /// <summary>The place whose answers are looked at: the one that is asked, or in a cold start the one before it.</summary>

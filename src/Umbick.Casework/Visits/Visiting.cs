@@ -243,7 +243,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     }
 
     /// <summary>
-    /// What is believed of each child of a visit: reckoned on from where the sitting that goes on began, where that is remembered.
+    /// What is believed of each child of a visit: computed on from where the sitting that goes on began, where that is remembered.
     /// </summary>
     private async Task<IReadOnlyDictionary<ChildId, Belief>> Beliefs(SchoolConnection connection, VisitState at)
     {

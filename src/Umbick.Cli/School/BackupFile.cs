@@ -62,7 +62,7 @@ internal static class BackupFile
     }
 
     /// <summary>Reads a backup: its manifest, and its dump into a file.</summary>
-    /// <exception cref="VerbException">It is none, is cut short, or was changed.</exception>
+    /// <exception cref="VerbException">It is not a backup, is cut short, or was changed.</exception>
     public static async Task<BackupManifest> Read(string path, string dump)
     {
         if (!File.Exists(path)) throw new VerbException($"There is no file “{path}”.");

@@ -18,7 +18,7 @@ internal sealed class BackupFolder
     /// <summary>The folder at a path; null where the path is to be a file.</summary>
     /// <param name="path">What was named.</param>
     /// <param name="isNew">Whether a folder may be begun.</param>
-    /// <exception cref="VerbException">There is no folder, or it is none of backups.</exception>
+    /// <exception cref="VerbException">There is no folder, or it is not a folder of backups.</exception>
     public static BackupFolder? At(string path, bool isNew)
     {
         var full = System.IO.Path.GetFullPath(path);

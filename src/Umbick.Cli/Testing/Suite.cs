@@ -6,7 +6,7 @@ namespace Umbick.Cli.Testing;
 /// <param name="Name">What they are called.</param>
 /// <param name="Program">The program.</param>
 /// <param name="Arguments">What it is told.</param>
-/// <param name="Log">Where what it prints stands.</param>
+/// <param name="Log">The file that holds what it prints.</param>
 /// <param name="Report">The file in which it says what passed; null where its exit code says it.</param>
 internal sealed record Suite(string Name, string Program, IReadOnlyList<string> Arguments, string Log, string? Report)
 {

@@ -23,8 +23,8 @@ internal static class TestRun
                 [
                     Suite.OfNode("scripts", state), Suite.OfProject("Core", state), Suite.OfProject("Cli", state) with { After = demonstration },
                     Suite.OfProject("Casework", state), Suite.OfProject("Store", state),
-                    Suite.OfCheck("formatting", state, "dotnet", "format", "whitespace", "--no-restore", "--verify-no-changes",
-                        "Umbick.slnx"),
+                    Suite.OfCheck("formatting", state, "dotnet", "format", "whitespace", "--folder", "--verify-no-changes", ".",
+                        "--include", "src/", "tests/", "bench/"),
                     Suite.OfCheck("style of scripts", state, "npm", "run", "--silent", "lint"),
                 ], cancel));
         List<TestReport> reports = [await demonstration, .. lanes.SelectMany(lane => lane)];

@@ -4,7 +4,7 @@ namespace Umbick.Core.Ids;
 
 /// <summary>The id of one kind of thing: no id of another kind passes for it.</summary>
 /// <typeparam name="TKind">What it is the id of, one of <see cref="Kinds"/>.</typeparam>
-/// <param name="Value">As it stands in the database; all zeros are no id.</param>
+/// <param name="Value">As it stands in the database; all zeros stand for no id.</param>
 [SuppressMessage("Design", "CA1036", Justification = "Ids are put in an order; which is greater says nothing.")]
 public readonly record struct Id<TKind>(Guid Value) : IParsable<Id<TKind>>, IComparable<Id<TKind>>
 {

@@ -252,7 +252,7 @@ public static class ClockTasks
     /// <summary>The tasks that are asked before a child reads any time.</summary>
     public static IReadOnlyList<ClockTask> BeforeTimes { get; } = [NamePart, NumberFace, HourOnly];
 
-    /// <summary>The tasks that a single time makes an item of, and that the model reckons with directly.</summary>
+    /// <summary>The tasks that a single time makes an item of, and that the model computes with directly.</summary>
     public static IReadOnlyList<ClockTask> OnOneTime { get; } =
         [.. All.Where(task => task.Order.Count > 0 && task != Judge)];
 

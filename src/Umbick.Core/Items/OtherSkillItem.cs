@@ -71,7 +71,7 @@ public sealed partial record OtherSkillItem(ClockTask Task, string Given, string
     /// <summary>The hour of the day it is about, 0 to 23.</summary>
     public int HourOfDay { get; init; }
 
-    /// <summary>What is known by whoever answers it rightly; null where it shows only whether they reckon rightly.</summary>
+    /// <summary>What is known by whoever answers it rightly; null where it shows only whether they count on rightly.</summary>
     public string? Skill { get; init; }
 
     /// <summary>Whether two answers to such a question, as they might be typed, are the same.</summary>

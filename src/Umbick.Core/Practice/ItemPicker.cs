@@ -17,7 +17,7 @@ internal sealed class ItemPicker(int seed, IReadOnlyCollection<ClockTime>? taken
     private readonly HashSet<ClockTime> _taken = [.. taken ?? []];
     private readonly List<(ClockTask Task, ClockTime Time)> _picked = [];
 
-    /// <summary>Whether a coin falls on its head.</summary>
+    /// <summary>True or false, each half the time.</summary>
     public bool Toss() => _random.Next(2) == 0;
 
     /// <summary>

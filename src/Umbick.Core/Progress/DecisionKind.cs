@@ -9,7 +9,7 @@ public enum DecisionKind
     /// <summary>Its practice ends; it is looked at again from time to time once it is mastered.</summary>
     FinishPattern,
 
-    /// <summary>It has come back: it is practised again, and mastered anew.</summary>
+    /// <summary>It has come back: it is practised again, and mastered again.</summary>
     BackToPractice,
 
     /// <summary>The teacher says that the child has it.</summary>

@@ -24,7 +24,7 @@ public enum RecheckTime
 /// <param name="Held">How it came out; null where it is to come.</param>
 public sealed record Recheck(RecheckTime Time, DateOnly? Due, ColdResult? Held);
 
-/// <summary>The rechecks of a pattern, each reckoned in school time from when the one before was held.</summary>
+/// <summary>The rechecks of a pattern, each computed in school time from when the one before was held.</summary>
 /// <param name="All">All four, in the order in which they fall due.</param>
 public sealed record Rechecks(IReadOnlyList<Recheck> All)
 {

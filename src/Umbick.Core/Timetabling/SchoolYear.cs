@@ -61,7 +61,8 @@ public sealed class SchoolYear(IReadOnlyCollection<Holiday> holidays)
     }
 
     /// <summary>
-    /// The first school day of the week that lies so many school weeks after that of a day. A week in which the school never opens is none.
+    /// The first school day of the week that lies so many school weeks after that of a day. A week in which the school never opens counts
+    /// for none.
     /// </summary>
     /// <param name="day">The day.</param>
     /// <param name="weeks">How many school weeks, 1 or more.</param>

@@ -65,11 +65,11 @@ public sealed record Sitting
     /// <summary>How the answers of a cold start that tell came out, or all of a check form, as far as that was kept.</summary>
     public string[]? Outcomes { get; init; }
 
-    /// <summary>What <see cref="Outcomes"/> were reckoned from.</summary>
+    /// <summary>What <see cref="Outcomes"/> were computed from.</summary>
     public string? OutcomesFrom { get; init; }
 
     /// <summary>
-    /// How many of the items of form A of its cycle were expected to come right after a check form; null where that was not reckoned.
+    /// How many of the items of form A of its cycle were expected to come right after a check form; null where that was not computed.
     /// </summary>
     public double? ExpectedRight { get; init; }
 

@@ -56,7 +56,7 @@ public sealed class CaseloadRow
     /// </summary>
     public SittingId? LastSitting { get; init; }
 
-    /// <summary>What the marginals of the last finished sitting were reckoned from.</summary>
+    /// <summary>What the marginals of the last finished sitting were computed from.</summary>
     public string? ConcludedFrom { get; init; }
 
     /// <summary>What stands out after it beside the patterns, as it stands in the row.</summary>

@@ -28,7 +28,7 @@ public static class DoorTries
     public static Task Forget(DbConnection connection, DoorTry right) =>
         connection.ExecuteAsync("select forget_try(@number)", new { number = right.Number });
 
-    /// <summary>Forgets every try under a user name: its person was let in anew.</summary>
+    /// <summary>Forgets every try under a user name: its person was let in again.</summary>
     public static Task ForgetAll(SchoolConnection connection, string userName) =>
         connection.ExecuteAsync("select forget_tries(@name)", new { name = People.Normalized(userName) });
 

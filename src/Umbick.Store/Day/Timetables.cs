@@ -109,7 +109,7 @@ public static class Timetables
         if (added > 0) await SeatAll(connection, slot.Id, slot.Children);
     }
 
-    /// <summary>Says anew who a slot is for. When it is stays as it is.</summary>
+    /// <summary>Changes who a slot is for. When it is stays as it is.</summary>
     public static async Task Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children)
     {
         await connection.ExecuteAsync("delete from slot_child where slot = @slot", new { slot });

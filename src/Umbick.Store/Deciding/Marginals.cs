@@ -43,7 +43,7 @@ public static class Marginals
         "update sitting set concluded_from = @concludedFrom, unnamed = @unnamed where id = @lastSitting",
         new { lastSitting, concludedFrom, unnamed = unnamed == BesidePatterns.None ? null : unnamed.ToString() });
 
-    /// <summary>What was believed after some sittings, with the engine that reckoned it.</summary>
+    /// <summary>What was believed after some sittings, with the engine that computed it.</summary>
     public static async Task<ILookup<SittingId, (Pattern Pattern, double Belief, string Engine)>> Beliefs(
         SchoolConnection connection, IEnumerable<SittingId> sittings)
     {

@@ -8,16 +8,16 @@ using Umbick.Core.Timetabling;
 namespace Umbick.Store;
 
 /// <summary>
-/// Takes a child's rows in from a file. Every id is made anew: a row can name nothing but another row of the same file, so whatever the
-/// file holds, no row of another child, of a class or of a visit is touched. A visit or a class's form that others shared becomes the
-/// child's own copy.
+/// Takes a child's rows in from a file. Every id is made new: a row can name nothing but another row of the same file, so whatever the file
+/// holds, no row of another child, of a class or of a visit is touched. A visit or a class's form that others shared becomes the child's
+/// own copy.
 /// </summary>
 public sealed class RecordIntake
 {
     /// <summary>The longest text in a row, in letters; and the longest value with parts of its own, in bytes.</summary>
     private const int LongestText = 2_000, LongestValue = 20_000;
 
-    // What was reckoned from the numbers that the other database gave its answers; it is reckoned anew.
+    // What was computed from the numbers that the other database gave its answers; it is computed again.
     private static readonly string[] Reckoned = ["concluded_from", "outcomes", "outcomes_from"];
 
     private readonly Dictionary<(string Table, string Id), Guid> _ids = [];

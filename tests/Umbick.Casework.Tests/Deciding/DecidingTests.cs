@@ -8,7 +8,7 @@ using Umbick.Core.Progress;
 namespace Umbick.Casework.Tests;
 
 /// <summary>
-/// Cold starts, decisions and cycles against a real database: what is kept is what is reckoned anew, and what was decided stays as it was
+/// Cold starts, decisions and cycles against a real database: what is kept is what is computed again, and what was decided stays as it was
 /// shown.
 /// </summary>
 public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool>

@@ -19,7 +19,7 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     private int _taken;
 
     /// <summary>
-    /// What each of these did before ids were made anew: it wrote into the record of a child who was there already, into a class's form,
+    /// What each of these did before every id was made new: it wrote into the record of a child who was there already, into a class's form,
     /// into a visit.
     /// </summary>
     [Theory]

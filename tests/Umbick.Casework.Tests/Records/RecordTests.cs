@@ -70,7 +70,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
         var other = $"Knot {Guid.NewGuid():N}"[..14];
         var (taken, wrong) = await TakeIn(record!.Value, other);
         Assert.Null(wrong);
-        // Every id is made anew: what was here before is named by nothing of it.
+        // Every id is made new: what was here before is named by nothing of it.
         Assert.NotEqual(child, taken);
 
         var (here, there) = (await Loaded(schools.A, child), await Loaded(schools.B, taken!.Value));
@@ -82,8 +82,8 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
             there.Work.Decisions.Select(decision => (decision.Pattern, decision.Kind)));
         Assert.Equal((alias, other), (here.Child.Alias, there.Child.Alias));
 
-        // What does not go along is the week's places and who opened it; all else is row for row the same, but for ids and what is reckoned
-        // anew.
+        // What does not go along is the week's places and who opened it; all else is row for row the same, but for ids and what is computed
+        // again.
         var (moved, kept) = ((JsonObject)JsonNode.Parse(file)!["record"]!,
             await schools.App.InSchool(schools.B, connection => RecordRows.Load(connection, taken.Value)));
         foreach (var table in RecordRows.Tables.Except(["child", "slot_child", "stand_in", "device_code", "session", "audit_entry"]))
@@ -250,7 +250,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
     private async Task<ChildRecord> Loaded(SchoolId school, ChildId child) =>
         (await schools.App.InSchool(school, connection => ChildRecord.Load(connection, Model, child)))!;
 
-    /// <summary>Rows without the numbers and ids that a database gives of its own, and without what is reckoned from them.</summary>
+    /// <summary>Rows without the numbers and ids that a database gives of its own, and without what is computed from them.</summary>
     private static string Plain(JsonNode rows)
     {
         foreach (var row in rows.AsArray().OfType<JsonObject>())

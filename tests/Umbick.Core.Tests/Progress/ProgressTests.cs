@@ -4,7 +4,7 @@ using Umbick.Core.Progress;
 
 namespace Umbick.Core.Tests;
 
-/// <summary>What progress reckons: stages, the dial, fluency, trend and growth.</summary>
+/// <summary>What progress computes: stages, the dial, fluency, trend and growth.</summary>
 public sealed class ProgressTests
 {
     private static readonly DateOnly Monday = new(2026, 3, 2);

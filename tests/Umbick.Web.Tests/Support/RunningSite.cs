@@ -41,7 +41,7 @@ public sealed class RunningSite : IAsyncLifetime
         await _owner.DisposeAsync();
     }
 
-    /// <summary>Lets go of connections that a database started anew has broken.</summary>
+    /// <summary>Lets go of connections that a database started again has broken.</summary>
     public void ForgetConnections()
     {
         _app.Clear();

@@ -13,7 +13,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 {
     public const string Password = "a long enough password";
 
-    /// <summary>What is kept of it: reckoned once, for it takes long on purpose.</summary>
+    /// <summary>What is kept of it: computed once, for it takes long on purpose.</summary>
     public static string PasswordHash { get; } =
         new PasswordHasher<Person>(Options.Create(new PasswordHasherOptions { IterationCount = Person.PasswordRounds })).HashPassword(
             new Person(), Password);

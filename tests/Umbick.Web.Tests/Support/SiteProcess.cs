@@ -27,7 +27,7 @@ public sealed class SiteProcess : IDisposable
         long.Parse(File.ReadLines($"/proc/{_process.Id}/status").First(line => line.StartsWith("VmHWM:", StringComparison.Ordinal))
             .Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) / 1000;
 
-    /// <summary>Has the most begin anew with what it holds now.</summary>
+    /// <summary>Has the most begin again with what it holds now.</summary>
     public void ForgetPeak() => File.WriteAllText($"/proc/{_process.Id}/clear_refs", "5");
 
     /// <summary>Starts a process and waits until it answers.</summary>

@@ -6,7 +6,7 @@ using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
 
-/// <summary>The catalogue made ready to reckon with: the space of procedures, and what each of them answers to each item.</summary>
+/// <summary>The catalogue made ready to compute with: the space of procedures, and what each of them answers to each item.</summary>
 public sealed class ReadingModel
 {
     /// <summary>Stands with everything that is kept of a diagnosis, so that it can be told which rules it came from.</summary>
@@ -37,7 +37,7 @@ public sealed class ReadingModel
     /// <summary>What is remembered beside the model for as long as it lives, one of each kind: the model does not know what.</summary>
     internal T Beside<T>() where T : class, new() => (T)_beside.GetOrAdd(typeof(T), static _ => new T());
 
-    /// <summary>What every procedure would answer to an item. Reckoned once, then kept.</summary>
+    /// <summary>What every procedure would answer to an item. Computed once, then kept.</summary>
     public Prediction Predict(Item item, AnswerMode mode)
     {
         var free = _predictions.GetOrAdd(

@@ -33,7 +33,7 @@ public sealed class SubSpace
                 if (steps[i] != Step.Setting && key / _strides[i] % _counts[i] != 0) departures[key]++;
             }
         }
-        // Parts with few departures stand first: they carry nearly all belief, and near each other they are reckoned with faster.
+        // Parts with few departures stand first: they carry nearly all belief, and near each other they are computed with faster.
         _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= ModelParameters.MostDepartures)
             .OrderBy(key => departures[key])];
         Size = _keys.Length;

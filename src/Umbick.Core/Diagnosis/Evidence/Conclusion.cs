@@ -80,7 +80,7 @@ public sealed record Conclusion(
     /// <summary>Whether more of the latest answers came out wrong than right.</summary>
     public bool MostlyWrong { get; init; }
 
-    /// <summary>The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons hours in hundreds more likely.</summary>
+    /// <summary>The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so is more likely to count in hundreds.</summary>
     public double Hundreds =>
         Math.Min(1, Findings.Where(finding =>
             Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id))

@@ -16,7 +16,7 @@ public sealed record OtherSkillFinding(Pattern? Pattern, double Belief, int Tell
 }
 
 /// <summary>
-/// A small model beside the reading: the correct way and the patterns of one step, each of which answers outright. It is reckoned exactly,
+/// A small model beside the reading: the correct way and the patterns of one step, each of which answers outright. It is computed exactly,
 /// by Bayes' rule, apart from the joint space.
 /// </summary>
 public static class OtherSkillModel
@@ -24,8 +24,8 @@ public static class OtherSkillModel
     /// <summary>What these answers say of a step.</summary>
     /// <param name="step">Counting on, or the halves of the day.</param>
     /// <param name="answers">All answers; those that are no question of this step say nothing.</param>
-    /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so reckons in hundreds more
-    /// likely.</param>
+    /// <param name="hundreds">The belief, 0 to 1, that a quarter is 25 or a half is 50: who thinks so is more
+    /// likely to count in hundreds.</param>
     public static IReadOnlyList<OtherSkillFinding> Findings(Step step, IEnumerable<ItemAnswer> answers, double hundreds = 0)
     {
         var patterns = Catalogue.All.Where(pattern => pattern.Step == step).ToList();

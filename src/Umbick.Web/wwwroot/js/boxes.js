@@ -76,7 +76,7 @@
     const key = event.key.toLowerCase();
     const goesOn = typedIn === group && performance.now() - typedAt < 900;
     const begins = (text) => [...group.querySelectorAll("label")].find((label) => label.textContent.trim().toLowerCase().startsWith(text));
-    // What goes on with nothing begins anew: 7 and 8 are two numbers, not the start of a third.
+    // What goes on with nothing begins again: 7 and 8 are two numbers, not the start of a third.
     typed = goesOn && begins(typed + key) ? typed + key : key;
     [typedAt, typedIn] = [performance.now(), group];
     const choice = begins(typed)?.querySelector("input");

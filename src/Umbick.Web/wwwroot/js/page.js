@@ -4,7 +4,7 @@ document.addEventListener("keydown", (event) => {
   document.getElementById("keys")?.togglePopover();
 });
 
-// A page of the teacher's that the browser would keep for its Back button is emptied as it is left, and fetched anew when it
+// A page of the teacher's that the browser would keep for its Back button is emptied as it is left, and fetched again when it
 // is come back to: once the device is with a child, nothing of the teacher's is left in it.
 addEventListener("pagehide", (event) => {
   if (event.persisted) document.body.replaceChildren();

@@ -41,7 +41,7 @@
     else if (!mark(box, key)) box.value += key;
   }
 
-  // To the big clock, from it, and to the end is another page: the clock begins anew, and the menu is back.
+  // To the big clock, from it, and to the end is another page: the clock begins again, and the menu is back.
   const turns = (part) =>
     part.dataset.part !== visit().dataset.part && [part, visit()].some((shown) => ["show", "over"].includes(shown.dataset.part));
 

@@ -1,6 +1,6 @@
 # ./umbick diagnose, sitting, simulate: the core at work, without a database. Standard output is theirs alone.
 
-reckon() {
+run_model() {
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
   {
     command -v npm >/dev/null || fail 'Node.js with npm is needed.'
@@ -17,7 +17,7 @@ reckon() {
 
 compile_cli() {
   say 'Building'
-  quietly build dotnet build --no-restore -c Release src/Umbick.Cli
+  compile src/Umbick.Cli
 }
 
 bench() {
@@ -32,7 +32,7 @@ bench() {
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
   fetch_libraries
   say 'Building'
-  quietly build dotnet build --no-restore -c Release bench/Umbick.Benchmarks
+  compile bench/Umbick.Benchmarks
   exec dotnet "$root/artifacts/bin/Umbick.Benchmarks/release/Umbick.Benchmarks.dll" "$@"
 }
 
@@ -66,7 +66,7 @@ bench_answers() {
 # ./umbick bench restore: restores killed at ten moments, three times each.
 bench_restore() {
   prepare_demo_site bench
-  quietly build dotnet build --no-restore -c Release tests/Umbick.Cli.Tests
+  compile tests/Umbick.Cli.Tests
   export UMBICK_BACKUP="$super_connection"
   UMBICK_PG_BIN=$(postgres_bin)
   export UMBICK_PG_BIN
