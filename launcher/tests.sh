@@ -18,8 +18,6 @@ run_tests() {
   cli certificate "$state/keys.pfx"
   UMBICK_PG_BIN=$(postgres_bin)
   export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root" UMBICK_BACKUP="$super_connection" UMBICK_PG_BIN
-  # What runs for minutes only is compiled with less care: no code is watched in order to compile it once more.
-  export DOTNET_TieredPGO=0
   say 'Testing, and checking formatting, side by side'
   dotnet "$cli_assembly" test --root "$root" --browsers "${UMBICK_BROWSERS:-3}" 9>&- &
   site_pid=$!

@@ -12,7 +12,8 @@ internal static class Verbs
     public static RootCommand Build()
     {
         var root = new RootCommand("The launcher's verbs that need the job's own rules. Start them through ./umbick.");
-        foreach (var verb in new[] { Database(), Model(), People(), Backups(), TablesInAndOut(), Site(), Tests() }.SelectMany(verbs => verbs))
+        foreach (var verb in new[] { Database(), Model(), People(), Backups(), TablesInAndOut(), Site(), Tests() }
+            .SelectMany(verbs => verbs))
             root.Subcommands.Add(verb);
         return root;
     }

@@ -99,7 +99,8 @@ public sealed class CommandLineTests
         using var process = Start("sitting");
         await process.StandardInput.WriteLineAsync(line);
         process.StandardInput.Close();
-        Assert.Contains("error", await process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        var told = await process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);
+        Assert.Contains("error", told, StringComparison.Ordinal);
         await process.WaitForExitAsync(TestContext.Current.CancellationToken);
         Assert.Equal(1, process.ExitCode);
     }

@@ -13,6 +13,9 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
     /// <summary>What has to be over before it begins.</summary>
     public Task After { get; init; } = Task.CompletedTask;
 
+    /// <summary>Whether it computes for long, and code that is run often is worth watching to compile it once more.</summary>
+    public bool Computes { get; init; }
+
     /// <summary>The tests of a project.</summary>
     public static Suite OfProject(string name, string state, params IReadOnlyList<string> options)
     {
@@ -42,6 +45,7 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
         if (Report is not null) File.Delete(Report);
         var began = Stopwatch.StartNew();
         var start = new ProcessStartInfo(Program, Arguments) { RedirectStandardOutput = true, RedirectStandardError = true };
+        if (!Computes) start.Environment["DOTNET_TieredPGO"] = "0";
         using var process = Process.Start(start)!;
         await using var file = new StreamWriter(Log) { AutoFlush = true };
         var log = TextWriter.Synchronized(file);

@@ -21,7 +21,8 @@ internal static class TestRun
             InTurn([Suite.OfProject("Web", state, "-maxThreads", $"{browsers}") with { After = demonstration }], cancel),
             InTurn(
                 [
-                    Suite.OfNode("scripts", state), Suite.OfProject("Core", state), Suite.OfProject("Cli", state) with { After = demonstration },
+                    Suite.OfNode("scripts", state), Suite.OfProject("Core", state) with { Computes = true },
+                    Suite.OfProject("Cli", state) with { After = demonstration },
                     Suite.OfProject("Casework", state), Suite.OfProject("Store", state),
                     Suite.OfCheck("formatting", state, "dotnet", "format", "whitespace", "--folder", "--verify-no-changes", ".",
                         "--include", "src/", "tests/", "bench/"),

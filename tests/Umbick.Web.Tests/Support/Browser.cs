@@ -20,6 +20,7 @@ public sealed class Browser : IDisposable
     private readonly ChromeDriver _driver;
     private readonly DirectoryInfo _profile;
     private readonly Uri _address;
+    private string? _axe;
 
     public Browser(Uri address, int width = 1280, int height = 800)
     {
@@ -336,7 +337,13 @@ public sealed class Browser : IDisposable
     /// <summary>What the accessibility checker has against the page, a line a finding.</summary>
     public IReadOnlyList<string> Axe()
     {
-        if (!Script<bool>("return 'axe' in window")) _driver.ExecuteScript(AxeCore);
+        if (!Script<bool>("return 'axe' in window"))
+        {
+            _driver.ExecuteScript(AxeCore);
+            // The pages that come have it without its being sent again.
+            _axe ??= (string)((Dictionary<string, object?>)_driver.ExecuteCdpCommand(
+                "Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = AxeCore })!)["identifier"]!;
+        }
         var found = (IReadOnlyCollection<object>)_driver.ExecuteAsyncScript(
             """
             const done = arguments[arguments.length - 1];
@@ -388,6 +395,8 @@ public sealed class Browser : IDisposable
         try
         {
             Network(offline: false);
+            if (_axe is not null)
+                _driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new() { ["identifier"] = _axe });
             _driver.Navigate().GoToUrl("about:blank");
             _driver.ExecuteCdpCommand("Page.resetNavigationHistory", []);
             _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
