@@ -24,7 +24,7 @@ public class ModelBenchmarks
         _bank = ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain);
         foreach (var item in _bank) _ = _model.Predict(item, item.Task.Taken);
         _atFirst = new Belief(_model);
-        var sitting = new AdaptiveSitting(_model, new Belief(_model), _bank, seed: 1);
+        var sitting = new AdaptiveSitting(_model, new Belief(_model), new SittingItems(_bank), seed: 1);
         var child = DrawnChild.With(2, new Random(1));
         for (var i = 0; i < 5; i++)
         {
@@ -46,10 +46,10 @@ public class ModelBenchmarks
     public void Fold() => _afterFive.Copy().Update(_answer);
 
     [Benchmark(Description = "the first item of a sitting's bank")]
-    public NextItem? First() => new ItemChooser(_model).Choose(_atFirst, _bank, [], 0);
+    public NextItem? First() => new ItemChooser(_model).Choose(_atFirst, new SittingItems(_bank), [], 0);
 
     [Benchmark(Description = "the sixth item of a sitting's bank")]
-    public NextItem? Sixth() => new ItemChooser(_model).Choose(_afterFive, _bank, _asked, 3);
+    public NextItem? Sixth() => new ItemChooser(_model).Choose(_afterFive, new SittingItems(_bank), _asked, 3);
 
     [Benchmark(Description = "a year: 600 answers, 60 sittings")]
     public Replay Year() => Replay.Run(_model, _year);
@@ -88,7 +88,7 @@ public class GrowthByItems
     }
 
     [Benchmark(Description = "the next item")]
-    public NextItem? Next() => new ItemChooser(_model).Choose(_belief, _bank, [], 0);
+    public NextItem? Next() => new ItemChooser(_model).Choose(_belief, new SittingItems(_bank), [], 0);
 }
 
 /// <summary>How the next item's cost grows with the number of patterns.</summary>
@@ -113,5 +113,5 @@ public class GrowthByPatterns
     }
 
     [Benchmark(Description = "the next item")]
-    public NextItem? Next() => new ItemChooser(_model).Choose(_belief, _bank, [], 0);
+    public NextItem? Next() => new ItemChooser(_model).Choose(_belief, new SittingItems(_bank), [], 0);
 }

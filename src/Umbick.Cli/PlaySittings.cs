@@ -42,8 +42,9 @@ internal static class PlaySittings
             }
             var stage = (Stage)(begin.Stage ?? (int)Stage.EveryMinute);
             if (!banks.TryGetValue(stage, out var bank)) banks[stage] = bank = ItemBank.ForSitting(stage, ClockTasks.Plain);
-            var sitting = new AdaptiveSitting(model, new Belief(model), bank, seed);
-            for (var asked = 0; asked < (begin.Items ?? 12) && sitting.Next() is { } next; asked++)
+            var sitting = new AdaptiveSitting(
+                model, new Belief(model), new SittingItems(bank, begin.Items ?? SittingItems.UsualLength), SeedOf(seed, child));
+            for (var asked = 0; asked < (begin.Items ?? SittingItems.UsualLength) && sitting.Next() is { } next; asked++)
             {
                 output.WriteLine(JsonSerializer.Serialize(new Ask(new Asked(next.Item.Task.Id, next.Item.Given, null, next.Why)),
                     DiagnosisJson.Options));
@@ -60,6 +61,9 @@ internal static class PlaySittings
         }
         return 0;
     }
+
+    /// <summary>Each child has items of their own, the same each time.</summary>
+    private static int SeedOf(int seed, string child) => child.Aggregate(seed, (hash, sign) => unchecked((hash * 31) + sign));
 
     private static string? NextLine(StreamReader input)
     {

@@ -43,6 +43,10 @@ internal static class SimulateAway
         new("nothing to find, stage 4", Stage.HalfPast, 0, [], [], VariedChild.Careless),
         new("nothing to find, stage 6", Stage.QuarterTo, 0, [], [], VariedChild.Careless),
         new("nothing to find, stage 8", Stage.FiveMinutesPast, 0, [], [], VariedChild.Careless),
+        .. Variants.Told.Select(variant =>
+            new Row($"one pattern, {variant}", Stage.EveryMinute, 1, Steps.OfReading, [variant])),
+        new("stage 3, one pattern", Stage.OClock, 1, Steps.OfReading, [Variant.Plain]),
+        new("stage 5, one pattern", Stage.QuarterPast, 1, Steps.OfReading, [Variant.Plain]),
         new("stage 4, one pattern", Stage.HalfPast, 1, Steps.OfReading, [Variant.Plain]),
         new("stage 6, one pattern", Stage.QuarterTo, 1, Steps.OfReading, [Variant.Plain]),
         new("stage 8, one pattern", Stage.FiveMinutesPast, 1, Steps.OfReading, [Variant.Plain]),
@@ -68,7 +72,7 @@ internal static class SimulateAway
             var outcomes = new IReadOnlyList<StudyOutcome>[children];
             Parallel.For(0, children,
                 i => outcomes[i] = study.Adaptive(row.Draw(study.Shown, new Random(unchecked((seed * 1_000_003) ^ (i * 7919)))), Lengths,
-                    i));
+                    unchecked((seed * 7919) + i)));
             for (var length = 0; length < Lengths.Count; length++)
             {
                 List<StudyOutcome> come = [.. outcomes.Select(outcome => outcome[length])];

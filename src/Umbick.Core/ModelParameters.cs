@@ -178,6 +178,9 @@ public static class ModelParameters
     /// <summary>From this belief on, 0 to 1, a pattern is possible: two in five. Labels, and steps taken some other way.</summary>
     public const double PossibleFrom = 0.4;
 
+    /// <summary>From this belief on, 0 to 1, a pattern is told of though no answer has shown it: as often as not. Labels.</summary>
+    public const double NeverPassedOverFrom = 0.5;
+
     /// <summary>From this belief on, 0 to 1, answers are told as guessed: more likely than not. What the page says.</summary>
     public const double GuessingFrom = 0.5;
 
@@ -194,6 +197,9 @@ public static class ModelParameters
 
     /// <summary>So many telling answers must have gone a pattern's way before it is called likely: one may be a slip. Labels.</summary>
     public const int TellingNeeded = 2;
+
+    /// <summary>Of so many of the latest telling answers some must have gone a pattern's way. Labels.</summary>
+    public const int LatestTelling = 6;
 
     /// <summary>So many telling answers must have come right before it is called cleared. Labels.</summary>
     public const int RightNeededToClear = 4;
@@ -220,6 +226,11 @@ public static class ModelParameters
     /// one answer.
     /// </summary>
     public const double CommonFrom = 0.01;
+
+    /// <summary>
+    /// How often, 0 to 1, a child who counts in fives rightly is a numeral off: one time in twenty. What is said of one answer.
+    /// </summary>
+    public const double MiscountedNumeral = 0.05;
 
     /// <summary>No more patterns than this explain one answer together where a slip would do. What is said of one answer.</summary>
     public const int MostWhereASlipWouldDo = 2;
@@ -302,27 +313,63 @@ public static class ModelParameters
     /// How likely, 0 to 1, each of the first items comes right at least: a sitting begins with what can be done, and rises from there. The
     /// choice of items.
     /// </summary>
-    public static IReadOnlyList<double> RisingFrom { get; } = [0.75, 0.6, 0.5, 0.4];
+    public static IReadOnlyList<double> RisingFrom { get; } = [0.6, 0.6, 0.5, 0.4];
+
+    /// <summary>Over so many items a sitting rises from the easiest times to all that are taught. The choice of items.</summary>
+    public const int RisingOver = 5;
+
+    /// <summary>So many items of a sitting, at most, show no clock. The choice of items.</summary>
+    public const int MostWithoutClock = 2;
+
+    /// <summary>
+    /// What it is worth, in bits, that an item is one which every sitting asks: more than most items tell of a child in whom nothing is
+    /// found, less than what parts two patterns. The choice of items.
+    /// </summary>
+    public const double QuotaWorth = 0.25;
+
+    /// <summary>
+    /// An item that is worth at least this share of the best, 0 to 1, is as good: among those one is drawn, so that sittings differ. While
+    /// a sitting rises little is known, and more are as good. The choice of items.
+    /// </summary>
+    public const double NearlyAsGood = 0.85;
+
+    /// <summary>The same while a sitting rises.</summary>
+    public const double NearlyAsGoodRising = 0.6;
+
+    /// <summary>What an item may be worth less than the best, in bits, and be as good all the same. The choice of items.</summary>
+    public const double AsGoodWithin = 0.06;
 
     /// <summary>After so many wrong answers running an easier item is asked. The choice of items.</summary>
     public const int WrongRunning = 2;
 
-    /// <summary>
-    /// What any first item may be ahead of another, in bits, and not be asked for that: children and sittings begin differently. Which item
-    /// is first.
-    /// </summary>
-    public const double FirstTieBreak = 0.6;
+    /// <summary>After so many, one that will very likely come right. The choice of items.</summary>
+    public const int WrongRunningMuch = 3;
+
+    /// <summary>After so many, to stop is offered; a child alone is asked one more that comes right. The end of a sitting.</summary>
+    public const int WrongRunningEnough = 4;
+
+    /// <summary>From this place on, counted from 0, a child for whom all came right is asked what is not taught yet.</summary>
+    public const int BeyondFrom = 5;
+
+    /// <summary>So many items of what is not taught yet. The choice of items.</summary>
+    public const int MostBeyond = 2;
+
+    /// <summary>An item to end on may come right less likely than the likeliest by so much, 0 to 1, where it is easier.</summary>
+    public const double CloseWithin = 0.08;
 
     // When a sitting may stop.
 
-    /// <summary>From this belief on, 0 to 1, a state is as good as sure. The end of a sitting.</summary>
-    public const double AsGoodAsSure = 0.9;
+    /// <summary>From this belief on, 0 to 1, what is not likely is still open. The end of a sitting.</summary>
+    public const double OpenFrom = 0.2;
 
     /// <summary>So many answers in a row that were none are enough. The end of a sitting.</summary>
     public const int NoAnswersInARow = 3;
 
+    /// <summary>For so many answers what is concluded has to have stayed the same. The end of a sitting.</summary>
+    public const int SameConclusions = 3;
+
     /// <summary>No sitting is offered an end before so many answers. The end of a sitting.</summary>
-    public const int FewestAnswers = 6;
+    public const int FewestAnswers = 8;
 
     // Skills other than reading.
 

@@ -44,7 +44,7 @@ public sealed class AwayOracle(int count, IReadOnlyList<Step> steps, IReadOnlyLi
                         var all = 1.0;
                         for (var i = 0; i < answers.Count; i++)
                         {
-                            var follows = traits.Follows(answers[i].Item) ? (own ? itsByMeaning : its)[i]
+                            var follows = traits.Follows(answers[i].Item, i) ? (own ? itsByMeaning : its)[i]
                                 : (own ? rightByMeaning : right)[i];
                             all *= Chance(traits, consistency, i, follows, (own ? slipsByMeaning : slips)[i], answers);
                         }

@@ -27,7 +27,7 @@ public sealed class ShownPatterns
         // Who says every time with 'past', or as figures, has no 'to' to mix up with it.
         if (asked.Traits.Variant == Variant.OwnWords && Catalogue.Find(asked.Pattern)!.Step == Step.PastOrTo) return false;
         var its = Answers(asked.Pattern, asked.Traits.Benchmarks);
-        string[] own = [.. _looked.Select((item, i) => asked.Traits.Follows(item) ? its[i][0] : _right[i])];
+        string[] own = [.. _looked.Select((item, i) => asked.Traits.Follows(item, 0) ? its[i][0] : _right[i])];
         var shown = own.Where((answer, i) => answer != _right[i]).Count();
         // Who reads the coming hour only late in the hour reads the nearest: that is the other pattern, and not a variant of this one.
         return shown * 12 >= _looked.Count && !Catalogue.All.Any(other =>

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 
@@ -11,6 +12,8 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
     /// <summary>The items that may be asked.</summary>
     public IReadOnlyList<Item> Bank { get; } = ItemBank.ForSitting(stage, [.. ClockTasks.Plain.Where(task => task.From <= stage)]);
 
+    private IReadOnlyList<Item> Beyond { get; } = ItemBank.Beyond(stage, ClockTasks.Plain);
+
     /// <summary>What patterns show in them.</summary>
     public ShownPatterns Shown => field ??= new ShownPatterns(Bank);
 
@@ -23,7 +26,7 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
     /// <param name="seed">Breaks ties.</param>
     public IReadOnlyList<StudyOutcome> Adaptive(IAnsweringChild child, IReadOnlyList<int> lengths, int seed)
     {
-        var sitting = new AdaptiveSitting(model, new Belief(model), Bank, seed);
+        var sitting = new AdaptiveSitting(model, new Belief(model), new SittingItems(Bank, lengths[^1]) { Beyond = Beyond }, seed);
         var outcomes = new List<StudyOutcome>();
         int? clearAfter = null;
         while (outcomes.Count < lengths.Count)
@@ -32,7 +35,7 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
             var asked = sitting.Answers.Count;
             // Only of those with nothing to find: to find when it is clear takes as long as to choose.
             if (clearAfter is null && child.Patterns.Count == 0
-                && StopRules.After(model, sitting.Belief, sitting.Answers, Bank, int.MaxValue) == StopReason.Clear) clearAfter = asked;
+                && sitting.MayStop() == StopReason.Clear) clearAfter = asked;
             while (outcomes.Count < lengths.Count && (asked >= lengths[outcomes.Count] || asked == Bank.Count))
                 outcomes.Add(OutcomeOf(child, sitting.Belief, sitting.Conclude(), sitting.Answers) with { ClearAfter = clearAfter });
         }
@@ -45,17 +48,27 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
         var belief = new Belief(model);
         var answers = ObservedAnswer.All(model, form.Select(item => Given(item, child)));
         belief.Update(answers.SelectMany(answer => answer.Observations));
-        return OutcomeOf(child, belief, Conclusion.From(model, belief, answers), answers);
+        return OutcomeOf(child, belief, Conclusion.From(model, belief, answers, reach: Reach.At(model, stage)), answers);
     }
 
-    private static ItemAnswer Given(Item item, IAnsweringChild child) => new(item, item.Read(child.Answer(item)), item.Task.Taken);
+    private ItemAnswer Given(Item item, IAnsweringChild child) =>
+        new(item, Meant(item.Read(child.Answer(item))), item.Task.Taken, Helped: !stage.Has(item.Time.Minute));
+
+    /// <summary>As the teacher has said that half eight is meant.</summary>
+    private static Answer Meant(Answer read) => read is AmbiguousHalf half ? half.As(HalfMeaning.Before) : read;
 
     private StudyOutcome OutcomeOf(IAnsweringChild child, Belief belief, Conclusion conclusion, IReadOnlyList<ObservedAnswer> answers) =>
         new(
         child.Patterns,
-        model.Patterns.Where(pattern => belief.ProbabilityOf(pattern) >= StudyOutcome.FoundFrom).Select(pattern => pattern.Id).ToHashSet(),
-        conclusion.Likely.Select(finding => finding.Pattern.Id).ToHashSet(),
+        Ids(conclusion.Findings.Where(finding =>
+            finding.Belief >= StudyOutcome.FoundFrom && finding.Pattern.Step != Step.Answering), child),
+        Ids(conclusion.Likely, child),
         [.. answers.Select(answer => (answer.Given.Item, answer.Given.Answer))],
         model.Patterns.ToDictionary(pattern => pattern.Id, belief.ProbabilityOf),
         belief.Guessing);
+
+    /// <summary>The patterns of some findings; of a pair the one that the child has, else its first.</summary>
+    private static HashSet<string> Ids(IEnumerable<Finding> findings, IAnsweringChild child) =>
+        [.. findings.Select(finding => finding.Pattern.Either.Count == 0 ? finding.Pattern.Id
+            : finding.Pattern.Either.FirstOrDefault(child.Patterns.Contains) ?? finding.Pattern.Either[0])];
 }

@@ -17,8 +17,15 @@ public sealed record Traits(Variant Variant, bool Benchmarks, bool First)
         [.. from variant in variants from benchmarks in Either from first in Either select new Traits(variant, benchmarks, first)];
 
     /// <summary>Whether their rule holds at an item.</summary>
-    public bool Follows(Item item) => Variant switch
+    /// <param name="item">The item.</param>
+    /// <param name="place">Which answer it is, from 0.</param>
+    public bool Follows(Item item, int place) => Variant switch
     {
+        Variant.CloseHands => item.Time.Minute != 0 && Math.Abs((((item.Time.Hour * 5) + (item.Time.Minute / 12.0) - item.Time.Minute + 90)
+            % 60) - 30) <= 6,
+        Variant.Learns => place < 6,
+        Variant.EverySecond => place % 2 == 0,
+        Variant.ReadsRightly => item.Task.Form == AnswerForm.Hands,
         Variant.HalfKnown => item.Time.Minute is not (0 or 30),
         Variant.SetsRightly => item.Task.Form != AnswerForm.Hands,
         Variant.LateOnly => item.Time.Minute >= (First ? 35 : 40),

@@ -2,7 +2,8 @@ namespace Umbick.Simulation;
 
 /// <summary>
 /// What makes a child another than the engine thinks: families of variants that teachers tell of and no procedure lists. The model was
-/// looked at with the first two families while it was changed; the third was written then, too, and first run when the model stood.
+/// looked at with the first two families while it was changed; the third was written then, too, and first run when the model stood. The
+/// fourth was written before the model's second round, and is told variant by variant.
 /// </summary>
 public enum Variant
 {
@@ -41,6 +42,30 @@ public enum Variant
 
     /// <summary>Needs two questions to warm up: the first two answers follow no rule.</summary>
     WarmsUp,
+
+    /// <summary>The rule holds only while the two hands lie close together.</summary>
+    CloseHands,
+
+    /// <summary>Writes badly: commas, full stops, words run together or spelled by their sound.</summary>
+    BadlyWritten,
+
+    /// <summary>Learns in the middle of the sitting: from the seventh question on all is read rightly.</summary>
+    Learns,
+
+    /// <summary>The rule holds at every second question.</summary>
+    EverySecond,
+
+    /// <summary>Says every fourth answer only nearly: about 7.</summary>
+    SaysNearly,
+
+    /// <summary>Does not answer where the minutes are no fives.</summary>
+    LeavesMinutesOut,
+
+    /// <summary>Reads rightly and sets wrongly.</summary>
+    ReadsRightly,
+
+    /// <summary>Says half past seven as half eight.</summary>
+    HalfBefore,
 }
 
 /// <summary>Which variants belong together.</summary>
@@ -54,4 +79,11 @@ public static class Variants
 
     /// <summary>Those that were held out until the model stood: what was changed after that was changed with them in sight.</summary>
     public static IReadOnlyList<Variant> HeldOut { get; } = [Variant.SomeHours, Variant.OneForm, Variant.DoesNotKnow, Variant.WarmsUp];
+
+    /// <summary>Those that were written before the model's second round was run, each told of by itself.</summary>
+    public static IReadOnlyList<Variant> Told { get; } =
+    [
+        Variant.CloseHands, Variant.BadlyWritten, Variant.Learns, Variant.EverySecond, Variant.SaysNearly, Variant.LeavesMinutesOut,
+        Variant.ReadsRightly, Variant.HalfBefore,
+    ];
 }

@@ -83,14 +83,16 @@ public sealed class VariedChild : IAnsweringChild
     {
         var place = _count++;
         if (Traits.Variant == Variant.DoesNotKnow && place % 5 == 4) return "?";
+        if (Traits.Variant == Variant.LeavesMinutesOut && item.Time.Minute % 5 != 0) return "?";
+        if (Traits.Variant == Variant.SaysNearly && place % 4 == 3 && item.Task.Form != AnswerForm.Hands) return $"about {item.Time.Hour}";
         if (Traits.Variant == Variant.RepeatsLast && _last.Length > 0 && _random.NextDouble() < RepeatsLast) return _last;
-        return _last = _random.NextDouble() < Traits.ConsistencyAt(_consistency, place) ? Own(item) : OffTheirRule(item);
+        return _last = _random.NextDouble() < Traits.ConsistencyAt(_consistency, place) ? Own(item, place) : OffTheirRule(item);
     }
 
-    private string Own(Item item)
+    private string Own(Item item, int place)
     {
         if (_odd is not null) return Spoken(item, _odd.Reads(item.Task.Id, item.Time));
-        if (!Traits.Follows(item)) return Spoken(item, item.Time);
+        if (!Traits.Follows(item, place)) return Spoken(item, item.Time);
         var outcomes = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, Patterns, Traits.Benchmarks);
         var fate = _random.NextDouble();
         foreach (var (answer, share) in outcomes)
@@ -118,6 +120,9 @@ public sealed class VariedChild : IAnsweringChild
     /// <summary>One who says times their own way, says them so whatever they read.</summary>
     private string InTheirWords(Item item, string answer)
     {
+        if (Traits.Variant == Variant.BadlyWritten) return BadWriting.Of(answer, _manner, _random);
+        if (Traits.Variant == Variant.HalfBefore && item.Task.Form == AnswerForm.Words
+            && AnswerParser.Parse(answer).Meaning is { Minute: 30 } half) return $"half {Hours.After(half.Hour)}";
         if (Traits.Variant != Variant.OwnWords || item.Task.Form != AnswerForm.Words
             || AnswerParser.Parse(answer).Meaning is not { Minute: > 0 } time) return answer;
         return _manner switch

@@ -1,5 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Casework;
 
@@ -7,9 +8,13 @@ namespace Umbick.Casework;
 public static class AnswerReading
 {
     /// <summary>What is read in an answer. A row that cannot be understood is read as nothing, and never throws.</summary>
-    public static Answer ReadFor(this AnswerRow row, Item item) => row.KnownMode is null ? new Unread(row.Raw)
-        : item.Read(row.Raw, row.Typist);
+    public static Answer ReadFor(this AnswerRow row, Item item, TeachingPreferences preferences) =>
+        row.KnownMode is null ? new Unread(row.Raw) : Meant(item.Read(row.Raw, row.Typist), preferences);
 
     /// <summary>What is read in the child's first answer, where the child then put it right; else null.</summary>
-    public static Answer? FirstFor(this AnswerRow row, Item item) => row.FirstRaw is null ? null : item.Read(row.FirstRaw, row.Typist);
+    public static Answer? FirstFor(this AnswerRow row, Item item, TeachingPreferences preferences) =>
+        row.FirstRaw is null ? null : Meant(item.Read(row.FirstRaw, row.Typist), preferences);
+
+    private static Answer Meant(Answer read, TeachingPreferences preferences) =>
+        read is AmbiguousHalf half ? half.As(preferences.HalfHour) : read;
 }

@@ -12,6 +12,12 @@ namespace Umbick.Casework;
 /// </summary>
 public sealed class Asking(ReadingModel model, TimeProvider clock)
 {
+    /// <summary>So many questions more are offered where something stays possible.</summary>
+    public const int More = 4;
+
+    /// <summary>No sitting is made longer than this, in questions.</summary>
+    public const int Longest = 24;
+
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Starts a sitting, or goes on with the one left open; a second press of the same page is the same sitting.</summary>
@@ -27,6 +33,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         // What the teacher's own clock carries is asked once: it is the school's choice from then on.
         if (beginning is { Delivery: DeliveryMode.OwnClock, ClockCarries: { } carries })
             await Schools.Choose(connection, SettingList.OwnClock.Id, carries);
+        if (beginning is { Delivery: DeliveryMode.OwnClock, ClockHands: { } hands })
+            await Schools.Choose(connection, SettingList.OwnHands.Id, hands);
         var items = ListedItems.For(model, beginning, row, Seed(id));
         var sitting = new Sitting
         {
@@ -128,13 +136,14 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             return new(AnswerOutcome.NotFound, null, null);
         if (locked.ItemAt(submission.Place) is not { } item)
             return new(AnswerOutcome.NotAsked, AnswerOutcome.NotAsked.WhyNot(submission.Raw), locked);
-        var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences.Wording, confirmed, submission.First ?? "");
+        var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences, confirmed, submission.First ?? "");
         if (typed.Message is not null) return new(null, typed.Message, locked) { CanBeConfirmed = typed.CanBeConfirmed };
         var timed = locked.Preferences.Timed;
         var kept = submission with
         {
             Raw = typed.Text,
-            Mode = mode ?? typed.Mode,
+            Mode = mode ?? (typed.Mode == AnswerMode.Placed && locked.Sitting.Delivery == DeliveryMode.OwnClock
+                && locked.Preferences.OwnClockIsGeared ? AnswerMode.Geared : typed.Mode),
             Seconds = timed ? submission.Seconds : null,
             BegunSeconds = timed ? submission.BegunSeconds : null
         };
@@ -235,10 +244,21 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return !rows.IsAnswered(sitting.CurrentPlace) && await AskLast(connection, sitting, rows);
     }
 
+    /// <summary>Makes a sitting four questions longer, for something that stays possible; pressed twice, once.</summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="length">How long it was when that was pressed.</param>
+    public static async Task<bool> Longer(SchoolConnection connection, SittingId sittingId, int length)
+    {
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null, Plan: Plan.Adaptive } sitting) return false;
+        if (sitting.Length == length && length + More <= Longest) await Sittings.Lengthen(connection, sittingId, length + More);
+        return true;
+    }
+
     private async Task<bool> AskLast(SchoolConnection connection, Sitting sitting, SittingRows rows)
     {
         var (child, answered, replay) = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
-        var easy = ChooserOf(sitting, child).Close(replay.Belief, ItemsInUse.Bank(sitting, child),
+        var easy = ChooserOf(sitting, child).Close(replay.Belief, ItemsInUse.For(sitting, child).Bank,
             [.. answered.Select(question => question.Asked.Item)]);
         if (easy is null) return false;
         await Sittings.WithdrawUnanswered(connection, sitting.Id);
@@ -266,6 +286,17 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         await SittingEnding.RenewAll(connection, model, sitting.Child);
     }
 
+    /// <summary>Settles what a child means by 'half eight': answers that say so mean that from the first on.</summary>
+    /// <returns>Whether there is such a child.</returns>
+    public async Task<bool> SettleHalf(SchoolConnection connection, ChildId id, string meaning, PersonId by)
+    {
+        if (await Enrolment.Find(connection, id) is not { } child) return false;
+        var own = new Dictionary<string, string>(SettingsText.Read(child.SettingsText)) { [SettingList.HalfHour.Id] = meaning };
+        await Enrolment.Teach(connection, id, child.Stage, child.TasksMet ?? [], null, own, by, Now);
+        await SittingEnding.RenewAll(connection, model, id);
+        return true;
+    }
+
     /// <summary>Stops a sitting. Everything that was answered is kept.</summary>
     public async Task<bool> Stop(SchoolConnection connection, SittingId sittingId)
     {
@@ -281,7 +312,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
         var answers = rows.LatestAnswers.ToDictionary(answer => answer.Place);
         var givenUp = alone && StopRules.HasGivenUp(
-            rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item)));
+            rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item, state.Preferences)));
         if (sitting.Plan != Plan.Adaptive)
         {
             var next = rows.Asked.FirstOrDefault(item => item.Place > sitting.CurrentPlace && !rows.IsAnswered(item.Place));
@@ -293,28 +324,31 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             await Sittings.MoveTo(connection, sitting.Id, next.Place);
             return state.MovedTo(next.Place);
         }
-        if (rows.Asked.Count < sitting.Length && !givenUp) return await AskNext(connection, state);
+        if (rows.Asked.Count < sitting.Length && !givenUp) return await AskNext(connection, state, alone);
         if (rows.Asked.Count >= sitting.Length || !await AskLast(connection, sitting, rows))
             await SittingEnding.End(connection, model, sitting, Now);
         return null;
     }
 
-    private async Task<SittingState?> AskNext(SchoolConnection connection, SittingState state)
+    private async Task<SittingState?> AskNext(SchoolConnection connection, SittingState state, bool alone = false)
     {
         var (sitting, rows) = (state.Sitting, state.Rows);
         var underWay = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
         var (child, answered, replay) = underWay;
         // What was left out is not asked again in the same sitting.
         var leftOut = rows.Withdrawn.Select(asked => asked.Item).ToHashSet();
-        var bank = leftOut.Count == 0 ? ItemsInUse.Bank(sitting, child)
-            : [.. ItemsInUse.Bank(sitting, child).Where(item => !leftOut.Contains(item))];
+        var items = ItemsInUse.For(sitting, child);
+        if (leftOut.Count > 0)
+            items = new SittingItems([.. items.Bank.Where(item => !leftOut.Contains(item))], items.Length)
+            { Beyond = [.. items.Beyond.Where(item => !leftOut.Contains(item))] };
+        // Beside an adult to stop is offered; alone a child is not kept longer than it is worth, nor at what goes wrong again and again.
+        if (alone && sitting.Delivery == DeliveryMode.OnChildsScreen && StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(answered.Count)], items, replay.Lately)
+            is StopReason.Clear or StopReason.ManyWrong && await AskLast(connection, sitting, rows)) return null;
         var next = ChooserOf(sitting, child).Next(
             replay.Belief,
             replay.Observed,
-            bank,
-            [.. answered.Select(question => question.Asked.Item)],
-            answered.Count(question => question.IsRight),
-            last: answered.Count == sitting.Length - 1);
+            items,
+            [.. answered.Select(question => question.Asked.Item)]);
         var place = rows.LastPlace + 1;
         if (next is null)
         {

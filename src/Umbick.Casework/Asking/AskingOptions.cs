@@ -30,6 +30,9 @@ public sealed record AskingOptions(Plan Plan = Plan.Adaptive, DeliveryMode Deliv
     /// <summary>The id of what the teacher's own clock carries, where that was said; else it is what the school's does.</summary>
     public string? ClockCarries { get; init; }
 
+    /// <summary>How the hands of the teacher's own clock move, by id, where that was said; else as the school's do.</summary>
+    public string? ClockHands { get; init; }
+
     /// <summary>The visit that it shares with other children's sittings.</summary>
     public VisitId? Visit { get; init; }
 

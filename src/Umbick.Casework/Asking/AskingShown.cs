@@ -76,7 +76,7 @@ public sealed record AskingShown(
     private static StopReason OfferIn(ReadingModel model, CaseloadRow child, SittingRecord sitting, Replay replay) =>
         sitting.Sitting.Plan != Plan.Adaptive ? StopReason.None
         : StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(sitting.Answered.Count())],
-        ItemsInUse.Bank(sitting.Sitting, child), sitting.Sitting.Length);
+        ItemsInUse.For(sitting.Sitting, child), replay.Lately);
 
     private static async Task<IReadOnlyList<TurnInGroup>> GroupOf(SchoolConnection connection, Sitting current)
     {

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Umbick.Core.Clocks;
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 
 namespace Umbick.Casework;
@@ -8,14 +9,15 @@ namespace Umbick.Casework;
 public static class ItemsInUse
 {
     /// <summary>The banks that have been made: a few, for stages and tasks are few.</summary>
-    private static readonly ConcurrentDictionary<string, IReadOnlyList<Item>> Banks = [];
+    private static readonly ConcurrentDictionary<string, SittingItems> Banks = [];
 
     /// <summary>The items that a sitting may choose from: what is in use at the child's stage, by how the sitting is held.</summary>
-    public static IReadOnlyList<Item> Bank(Sitting sitting, CaseloadRow child)
+    public static SittingItems For(Sitting sitting, CaseloadRow child)
     {
         var tasks = From(TasksOf(sitting.Delivery), child, sitting.Stage);
-        return Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}",
-            _ => ItemBank.ForSitting(sitting.Stage, tasks));
+        var items = Banks.GetOrAdd($"{sitting.Stage} {string.Join(' ', tasks.Select(task => task.Id))}",
+            _ => new(ItemBank.ForSitting(sitting.Stage, tasks)) { Beyond = ItemBank.Beyond(sitting.Stage, tasks) });
+        return items with { Length = sitting.Length };
     }
 
     /// <summary>The tasks of some that a child has met and their stage uses; reading in figures where that leaves none.</summary>
@@ -29,8 +31,8 @@ public static class ItemsInUse
     public static IReadOnlyList<ClockTask> TasksOf(DeliveryMode mode) => mode switch
     {
         DeliveryMode.OnChildsScreen => ClockTasks.Plain,
-        DeliveryMode.OwnClock => [ClockTasks.ReadDigital, ClockTasks.ReadWords],
-        _ => ItemBank.AskedAloud,
+        DeliveryMode.OwnClock => [ClockTasks.ReadDigital, ClockTasks.ReadWords, ClockTasks.SetFromDigital, ClockTasks.SetFromWords],
+        _ => ItemBank.InConversation,
     };
 
     /// <summary>How an answer comes when the teacher types it: what the child writes is written, all else is said.</summary>

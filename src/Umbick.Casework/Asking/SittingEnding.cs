@@ -43,7 +43,7 @@ internal static class SittingEnding
 
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
     public static string SourceOf(CaseloadRow child) =>
-        $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer}{(child.TeacherWords == 0 ? "" : $" {child.TeacherWords}")}";
+        $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer} {child.Preferences.ReadBy}{(child.TeacherWords == 0 ? "" : $" {child.TeacherWords}")}";
 
     /// <summary>A class's sheet stands open until its class is done; what it says by now is kept until the next answer.</summary>
     private static bool CanBeKept(Sitting sitting) => sitting.EndedAt is not null || sitting.Screening is not null;

@@ -33,14 +33,15 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
         var record = ChildRecord.SittingFrom(sitting, rows.Asked, rows.LatestAnswers, child.Preferences);
         var latest = ChildRecord.Replayed(record, sitting.Day ?? today, practised: null, rows.LatestAnswers);
         return new SittingUnderWay(child, [.. record.Answered],
-            await Alone(connection, model, sitting, latest) ?? await Whole(connection, model, sitting, latest));
+            await Alone(connection, model, child, sitting, latest) ?? await Whole(connection, model, sitting, latest));
     }
 
-    private static async Task<Replay?> Alone(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)
+    private static async Task<Replay?> Alone(
+        SchoolConnection connection, ReadingModel model, CaseloadRow child, Sitting sitting, SittingAnswers latest)
     {
         var sittings = (await Sittings.LatestAnswers(connection, [sitting.Child]))[sitting.Child].ToList();
         if (sitting.Day is not null && sittings[^1].Sitting != sitting.Id) return null;
-        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(ChildRecord.KnownBy);
+        var before = sittings.Where(other => other.Sitting != sitting.Id).Select(other => ChildRecord.KnownBy(other, child.Preferences));
         return Replay.GoOn(model, [.. before], latest);
     }
 

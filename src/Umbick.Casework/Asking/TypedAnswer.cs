@@ -1,5 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
+using Umbick.Core.Teaching;
 
 namespace Umbick.Casework;
 
@@ -18,10 +19,10 @@ public sealed record TypedAnswer(string Text, AnswerMode Mode, string? Message)
     /// <summary>Reads what was typed.</summary>
     /// <param name="item">The item that it answers; null where it is a time that was read off another clock.</param>
     /// <param name="typed">What was typed.</param>
-    /// <param name="wording">How times are said to the child.</param>
+    /// <param name="preferences">How times are said to the child.</param>
     /// <param name="confirmed">The text that was asked about before, and is sent all the same.</param>
     /// <param name="first">What the child said before that.</param>
-    public static TypedAnswer From(Item? item, string typed, Wording wording, string? confirmed = null, string first = "")
+    public static TypedAnswer From(Item? item, string typed, TeachingPreferences preferences, string? confirmed = null, string first = "")
     {
         var mode = item is null ? AnswerMode.Said : ItemsInUse.ModeOf(item, typed);
         TypedAnswer Because(string message) => new(typed, mode, message);
@@ -33,9 +34,10 @@ public sealed record TypedAnswer(string Text, AnswerMode Mode, string? Message)
         var read = item is null ? AnswerParser.Parse(spelled) : item.Read(spelled);
         return read switch
         {
-            AmbiguousHalf half => Because(
-                $"“{typed}” can be {wording.Digital(half.Before)} or {wording.Digital(half.After)}. Ask which is meant, and type that.") with
-            { Read = read },
+            AmbiguousHalf half when preferences.HalfHour == HalfMeaning.NotSettled && confirmed != typed => Because(
+                $"“{typed}” can be {preferences.Wording.Digital(half.Before)} or {preferences.Wording.Digital(half.After)}. Ask which is "
+                + "meant, and type that; or send it again to keep it so, and say later what half means for this child.") with
+            { Read = read, CanBeConfirmed = true },
             Unread when confirmed != typed =>
                 Because($"“{typed}” cannot be read as an answer to this. Put it right, or send it again to keep it just so.") with
                 { Read = read, CanBeConfirmed = true },

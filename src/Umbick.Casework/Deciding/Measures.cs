@@ -19,7 +19,7 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
 
     /// <summary>The answers of a cold start that tell.</summary>
     public static IReadOnlyList<ItemResponse> Telling(SittingRecord cold) =>
-        [.. cold.Answered.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length))];
+        [.. cold.Scored.Where(question => ColdStart.IsTelling(question.Asked.Place, cold.Sitting.Length))];
 
     /// <summary>The measures among some sittings, the earliest first.</summary>
     public static Measures From(ReadingModel model, IEnumerable<SittingRecord> sittings) =>
@@ -74,13 +74,13 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
     {
         { Plan: Plan.ColdStart } when Catalogue.Find(sitting.Sitting.ColdFor) is { } pattern =>
             [.. Telling(sitting).Select(question => ColdAnswer.From(model, pattern, ChildRecord.AsGiven(question), question.IsRight))],
-        { Form: not null } => [.. sitting.Answered.Select(question =>
+        { Form: not null } => [.. sitting.Scored.Select(question =>
             new ColdAnswer(question.IsRight ? TellingOutcome.Right : TellingOutcome.Otherwise))],
         _ => [],
     };
 
     private static string SourceOf(Sitting measure, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences) =>
-        $"{ReadingModel.Version} {preferences[measure.Child].Nearness} {measure.LatestAnswer}";
+        $"{ReadingModel.Version} {preferences[measure.Child].ReadBy} {measure.LatestAnswer}";
 
     private static string Written(ColdAnswer answer) => $"{answer.Outcome}{(answer.BySetting ? BySetting : "")}";
 

@@ -56,7 +56,8 @@ public sealed record ProgressRecord(
         var (asked, answers) = await Sittings.RowsIn(connection, told.Select(sitting => sitting.Id));
         var known = (await Caseload.Load(connection, model, [child]))[0];
         var scored = from sitting in told
-                     from question in ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Answered
+                     from question in ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Scored
+                     where !question.IsBeyond
                      let given = ChildRecord.AsGiven(question)
                      select new ScoredAnswer(sitting.Day!.Value, question.Asked.Item, question.IsRight, given.Helped,
                          question.Given!.Seconds);

@@ -183,7 +183,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         };
 
         bool IsRight(AnswerRow? given) =>
-            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item), given.AnswerMode, sitting.Stage,
+            given is not null && Scoring.IsRight(item.Item, given.ReadFor(item.Item, preferences), given.AnswerMode, sitting.Stage,
                 preferences.Nearness);
     }
 }

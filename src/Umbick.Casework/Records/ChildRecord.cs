@@ -11,12 +11,18 @@ namespace Umbick.Casework;
 /// <summary>A sitting with its questions.</summary>
 public sealed record SittingRecord(Sitting Sitting, IReadOnlyList<ItemResponse> Questions)
 {
+    /// <summary>What its answers were read and scored by.</summary>
+    public string ReadBy { get; init; } = "";
+
     /// <summary>Its day, where the school is.</summary>
     /// <exception cref="InvalidOperationException">Nothing is answered in it yet, so it has none.</exception>
     public DateOnly Day => Sitting.Day ?? throw new InvalidOperationException("A sitting without an answer has no day.");
 
     /// <summary>The questions that have been answered.</summary>
     public IEnumerable<ItemResponse> Answered => Questions.Where(question => question.Given is not null);
+
+    /// <summary>Those whose answers are right or wrong: what cannot be read is neither.</summary>
+    public IEnumerable<ItemResponse> Scored => Answered.Where(question => question.IsScored);
 }
 
 /// <summary>Everything known of one child, and what follows from it.</summary>
@@ -119,7 +125,7 @@ public sealed class ChildRecord
         {
             if (Child.Preferences.Support is { } chosen) return chosen;
             var questions = Sittings.LastOrDefault(sitting =>
-                sitting.Sitting.Id == LastDone?.Sitting)?.Answered.Where(question => TellingPlaces.Contains(question.Asked.Place)).ToList();
+                sitting.Sitting.Id == LastDone?.Sitting)?.Scored.Where(question => TellingPlaces.Contains(question.Asked.Place)).ToList();
             return questions is not { Count: > 0 }
                 ? Support.Most
                 : Fading.Next(LastDone!.Support, questions.Count(question => question.IsRight) / (double)questions.Count);
@@ -182,14 +188,21 @@ public sealed class ChildRecord
     /// <summary>A sitting put together from its rows.</summary>
     internal static SittingRecord SittingFrom(
         Sitting sitting, IEnumerable<AskedItem> asked, IEnumerable<AnswerRow> answers, TeachingPreferences preferences) =>
-        new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, preferences.Nearness))]);
+        new(sitting, [.. asked.Select(item => QuestionOf(item, sitting, answers, preferences))])
+        { ReadBy = preferences.ReadBy };
 
-    private static ItemResponse QuestionOf(AskedItem asked, Sitting sitting, IEnumerable<AnswerRow> answers, Nearness nearness)
+    private static ItemResponse QuestionOf(
+        AskedItem asked, Sitting sitting, IEnumerable<AnswerRow> answers, TeachingPreferences preferences)
     {
         var given = answers.FirstOrDefault(answer => answer.Place == asked.Place && answer.Try == 1);
         if (given is null) return new ItemResponse(asked, null, null, false);
-        var answer = given.ReadFor(asked.Item);
-        return new ItemResponse(asked, given, answer, Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage, nearness));
+        var answer = given.ReadFor(asked.Item, preferences);
+        return new ItemResponse(asked, given, answer,
+            Scoring.IsRight(asked.Item, answer, given.AnswerMode, sitting.Stage, preferences.Nearness))
+        {
+            First = given.FirstFor(asked.Item, preferences),
+            IsBeyond = sitting is { IsPractice: false, Plan: Plan.Adaptive } && !sitting.Stage.Has(asked.Item.Time.Minute),
+        };
     }
 
     /// <summary>A sitting's answers as they are replayed.</summary>
@@ -202,7 +215,8 @@ public sealed class ChildRecord
         SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers, IReadOnlyList<DecisionRow>? words = null) =>
         new(day, [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
         {
-            Id = KnownBy(record.Sitting.Id, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max(),
+            Stage = record.Sitting.Stage,
+            Id = KnownBy(record.Sitting.Id, record.ReadBy, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max(),
                 words is { Count: > 0 } ? string.Join(',', words.Select(word => word.Id)) : null),
             Words = [.. (words ?? []).Where(word => word.Pattern is not null)
                 .Select(word => new TeacherWord(word.Pattern!, word.Kind == DecisionKind.Confirm, word.Reason))],
@@ -212,19 +226,19 @@ public sealed class ChildRecord
     /// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What the teacher
     /// said after it belongs to it.
     /// </summary>
-    internal static string KnownBy(SittingKnownBy sitting) => KnownBy(sitting.Sitting, sitting.LatestAnswer, sitting.Words);
+    internal static string KnownBy(SittingKnownBy sitting, TeachingPreferences preferences) =>
+        KnownBy(sitting.Sitting, preferences.ReadBy, sitting.LatestAnswer, sitting.Words);
 
-    /// <inheritdoc cref="KnownBy(SittingKnownBy)"/>
-    internal static string KnownBy(SittingId sitting, long latestAnswer, string? words) =>
-        $"{sitting.Value:N}:{latestAnswer}{(words is null ? "" : $":{words}")}";
+    private static string KnownBy(SittingId sitting, string readBy, long latestAnswer, string? words) =>
+        $"{sitting.Value:N}:{readBy}:{latestAnswer}{(words is null ? "" : $":{words}")}";
 
     /// <summary>An answered question as the model takes it.</summary>
     public static ItemAnswer AsGiven(ItemResponse question)
     {
         var (item, given) = (question.Asked.Item, question.Given!);
-        var first = given.FirstFor(item);
         return new ItemAnswer(item, question.Answer!, given.AnswerMode,
-            Helped: given.Prompted || given.How == HowDone.Copied.Id || question.Asked.Support != Support.Bare, first)
+            Helped: given.Prompted || given.How == HowDone.Copied.Id || question.Asked.Support != Support.Bare || question.IsBeyond,
+            question.First)
         { Scored = question.IsRight };
     }
 }

@@ -117,7 +117,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         if (!kept.IsKept()) return new(kept,
             $"{child.Alias}, question {submission.Place}, has another answer by now. Open the page again to see it.");
         var item = (await Sittings.At(connection, sittingId, submission.Place))!.Item;
-        return new(kept, null) { Child = child, Read = TypedAnswer.From(item, text, child.Preferences.Wording) };
+        return new(kept, null) { Child = child, Read = TypedAnswer.From(item, text, child.Preferences) };
     }
 
     /// <summary>Makes a code for every child of a class whose form is not finished.</summary>
@@ -184,7 +184,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
         var belief = new Belief(model);
         var observed = ObservedAnswer.All(model, answered.Select(ChildRecord.AsGiven));
         belief.Update(observed.SelectMany(answer => answer.Observations));
-        var result = ScreeningResult.From(length, answered.Count, answered.Count(question => question.IsRight),
+        var result = ScreeningResult.From(length, sitting.Scored.Count(), answered.Count(question => question.IsRight),
             Conclusion.From(model, belief, observed), child.Preferences.Wording);
         return new ScreenedChild(child, sitting, result);
     }

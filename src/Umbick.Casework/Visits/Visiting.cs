@@ -97,7 +97,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     {
         if (await VisitState.Lock(connection, id) is not { } at || at.Children.All(own => own.Child.Id != child))
             return new(AnswerOutcome.NotFound, AnswerOutcome.NotFound.WhyNot(submission.Raw), null);
-        var typed = TypedAnswer.From(at.AskedAt(part, submission.Place)?.Item, submission.Raw, at.Preferences.Wording, confirmed);
+        var typed = TypedAnswer.From(at.AskedAt(part, submission.Place)?.Item, submission.Raw, at.Preferences, confirmed);
         if (typed.Message is { } message) return new(null, message, at);
         var (outcome, now) = await Keep(connection, at, child, part, submission with { Raw = typed.Text, Mode = typed.Mode }, by);
         return new(outcome, outcome.IsKept() ? null : outcome.WhyNot(submission.Raw), now);
@@ -269,7 +269,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             || new[] { child.Practice, child.Cold }.FirstOrDefault(sitting => sitting?.Sitting.Id == last.Sitting) is not { } latest
             || latest.Sitting.Day is not { } day) return null;
         return Replay.GoOn(
-            model, [.. sittings.SkipLast(1).Select(ChildRecord.KnownBy)],
+            model, [.. sittings.SkipLast(1).Select(sitting => ChildRecord.KnownBy(sitting, child.Child.Preferences))],
             ChildRecord.Replayed(latest, day, latest.Sitting.IsPractice ? pattern : null,
                 latest.Answered.Select(question => question.Given!)));
     }

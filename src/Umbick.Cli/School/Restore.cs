@@ -71,6 +71,10 @@ internal static class Restore
 
     private static async Task Reopen(NpgsqlConnection home)
     {
+        // The server goes on making a database for a process that was killed, until it is told to end.
+        await home.ExecuteAsync(
+            "select pg_terminate_backend(pid, 10000) from pg_stat_activity where pid <> pg_backend_pid() and state = 'active' "
+                + "and starts_with(query, @making)", new { making = $"create database {Loading}" });
         await home.ExecuteAsync($"drop database if exists {Loading} with (force)");
         await OpenDoor(home);
     }

@@ -8,6 +8,9 @@ public abstract record Answer
 
     /// <summary>The time this answer means, or null where it means none.</summary>
     public virtual ClockTime? Meaning => null;
+
+    /// <summary>Whether it is right or wrong; else it cannot be read, or not yet, and counts for neither.</summary>
+    public virtual bool IsScored => true;
 }
 
 /// <summary>A time in words with past, to or o'clock.</summary>
@@ -45,6 +48,9 @@ public sealed record DontKnow : Answer
 /// <param name="Raw">The text as it was given.</param>
 public sealed record Unread(string Raw) : Answer
 {
+    /// <inheritdoc/>
+    public override bool IsScored => false;
+
     /// <inheritdoc/>
     public override string Short(Wording wording) => $"“{Raw}”";
 }

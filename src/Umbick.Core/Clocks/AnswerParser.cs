@@ -5,7 +5,7 @@ namespace Umbick.Core.Clocks;
 
 /// <summary>
 /// Reads what children write and teachers type. It never throws, refuses nothing, and never guesses silently: what has two meanings is
-/// <see cref="AmbiguousHalf"/>, what has none is <see cref="Unread"/>.
+/// <see cref="AmbiguousHalf"/>, what is only near is <see cref="Estimate"/>, what has none is <see cref="Unread"/>.
 /// </summary>
 public static partial class AnswerParser
 {
@@ -26,9 +26,14 @@ public static partial class AnswerParser
             "ok" or "." or "right" when by == Typist.Teacher => new SaidRight(),
             "wrong" => new SaidWrong(),
             _ when given.Length > LongestAnswer => new Unread(given),
-            _ => Placed(text) ?? Figures(text) ?? SpokenWords.Parse(text) ?? new Unread(given),
+            _ => Read(text) ?? Estimated(text, given) ?? Read(ChildSpelling.Tidy(text)) ?? new Unread(given),
         };
     }
+
+    private static Answer? Read(string text) => Placed(text) ?? Figures(text) ?? SpokenWords.Parse(text);
+
+    private static Estimate? Estimated(string text, string given) =>
+        ChildSpelling.EstimatedIn(text) is { } near && (Read(near) ?? Read(ChildSpelling.Tidy(near))) is not null ? new(given) : null;
 
     private static PlacedAnswer? Placed(string text)
     {

@@ -19,6 +19,9 @@ internal static partial class SpokenWords
             return new WordsAnswer(new SpokenTime(SpokenForm.OClock, 0, 12));
         if (OClockForm().Match(text) is { Success: true } oClock)
             return Hour(oClock.Groups["hour"].Value) is { } hour ? new WordsAnswer(new SpokenTime(SpokenForm.OClock, 0, hour)) : null;
+        if (NearHalfForm().Match(text) is { Success: true } near)
+            return Hour(near.Groups["hour"].Value) is { } hour && Amount(near.Groups["amount"].Value) is { } amount and < 30
+                ? new AmbiguousHalf(hour, Wording.PastWords.Contains(near.Groups["way"].Value) ? amount : -amount) : null;
         if (PastOrToForm().Match(text) is { Success: true } pastOrTo)
             return PastOrTo(pastOrTo);
         if (HalfForm().Match(text) is { Success: true } half)
@@ -82,6 +85,9 @@ internal static partial class SpokenWords
 
     [GeneratedRegex(@"^half (?<hour>[a-z]+|[0-9]{1,2})$")]
     private static partial Regex HalfForm();
+
+    [GeneratedRegex(@"^(?<amount>.+?) (?<way>past|after|to|till|til|before) half (?<hour>[a-z]+|[0-9]{1,2})$")]
+    private static partial Regex NearHalfForm();
 
     [GeneratedRegex(@"^(?<amount>[hq]) ?(?<way>[pt]) ?(?<hour>[0-9]{1,2})$")]
     private static partial Regex LetterForm();

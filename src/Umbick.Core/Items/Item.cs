@@ -80,15 +80,17 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     /// <summary>Reads an answer to this item. It never throws; what cannot be read is kept as <see cref="Unread"/>.</summary>
     /// <param name="raw">The answer exactly as given.</param>
     /// <param name="by">Who typed it.</param>
-    public Answer Read(string? raw, Typist by = Typist.Teacher) => Read(raw, AnswerParser.Parse(raw, by));
+    public Answer Read(string? raw, Typist by = Typist.Teacher) => Read(raw, AnswerParser.Parse(raw, by), by);
 
-    private Answer Read(string? raw, Answer plain) => Task.Form switch
+    private Answer Read(string? raw, Answer plain, Typist by) => Task.Form switch
     {
         _ when !IsReadable => new Unread(raw ?? ""),
         // To be asked whether a claim is right is the one question that is answered with yes, whoever answers.
         AnswerForm.Verdict when GivenText.Plain(raw) is "yes" or "ok" or "right" => new SaidRight(),
         _ when plain is NoAnswer or DontKnow or SaidRight or SaidWrong => plain,
         _ when OtherSkill is not null => new TextAnswer(raw!.Trim()),
+        AnswerForm.Hands when by == Typist.Teacher && Right is PlacedAnswer { Hands: not null }
+            && PlacedAnswer.FromPlaces(raw) is { } placed => placed,
         AnswerForm.Hour => HourPlaceAnswer.Parse(raw!),
         AnswerForm.Minutes => plain is DigitalAnswer { Hour: { } minutes, Minutes: null } ? new DigitalAnswer(null, minutes, 2) : plain,
         AnswerForm.Places => PlacesAnswer.Parse(raw!),

@@ -24,6 +24,9 @@ public static class Catalogue
         .. AnsweringPatterns.All,
     ];
 
+    /// <summary>Two patterns that look alike at the first stages, as what they are called where no clock that is taught parts them.</summary>
+    public static IReadOnlyList<Pattern> Pairs { get; } = [.. HourPatterns.Pairs, .. PlacingPatterns.Pairs];
+
     /// <summary>The id of the pattern that is no way of reading: one answer, given again and again.</summary>
     public const string SameAnswer = "same-answer";
 
@@ -63,6 +66,6 @@ public static class Catalogue
         _ => "the hour hand in its true place",
     };
 
-    /// <summary>The pattern with this id, or null.</summary>
-    public static Pattern? Find(string? id) => All.FirstOrDefault(pattern => pattern.Id == id);
+    /// <summary>The pattern or the pair with this id, or null.</summary>
+    public static Pattern? Find(string? id) => All.Concat(Pairs).FirstOrDefault(pattern => pattern.Id == id);
 }

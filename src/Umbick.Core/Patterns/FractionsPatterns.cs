@@ -39,7 +39,7 @@ internal static class FractionsPatterns
             HourFirst: "‘{Past}’ means that it has gone by. Which hour has the short hand passed? Half {past} that one.",
             MinuteFirst: "The long hand is at the half. Say ‘half {past}’, then look behind the short hand for the hour.",
             Practise: "Practise: half {past} which hour?"))
-        { Alike = ["next-hour"],
+        { Alike = ["next-hour", "nearest-hour"],
             Variants = [new FractionsRule(SaysTheNext, HearsTheOneBefore, (hour, minutes) => minutes == 30 ? Hours.After(hour) : hour)] },
 
         new("fraction-is-numeral", 0.015, new FractionsRule(

@@ -17,7 +17,10 @@ internal static class HourPatterns
                 + "one it has passed.",
             MinuteFirst: "Read the minutes, then ask: is the hour full yet? It keeps its old name until the long hand is back at the top.",
             Practise: "Practise: which hour has it passed?"))
-        { Alike = ["lower-numeral", "nearest-hour", "half-names-next"] },
+        {
+            Alike = ["lower-numeral", "nearest-hour", "half-names-next"],
+            Variants = [new HourRule(NextHourButAtHalf), new HourRule(NextHourUpToHalf)],
+        },
 
         new("nearest-hour", 0.08, new HourRule(NearestHour), new(
             Name: "The nearest hour is read",
@@ -53,11 +56,35 @@ internal static class HourPatterns
             Practise: "Practise: say the one it has passed")),
     ];
 
+    public static IReadOnlyList<Pattern> Pairs { get; } =
+    [
+        new("coming-or-nearest-hour", 0, new HourRule(NextHour), new(
+            Name: "The coming hour is read at half {past}",
+            Finding: "{child} reads half {past} with the coming hour: the coming one or the nearest.",
+            Reads: "the coming hour at half {past}",
+            Family: "At half {past} your child says the hour that is coming instead of the one that has gone.",
+            Why: "Halfway the short hand is on its way to the next numeral, and as near to it as to the one before. Whether the coming hour "
+                + "is read or the nearest one, only other times can tell: quarter {past} will.",
+            HourFirst: "Start at an o’clock and turn slowly to the half. Has it got there yet? Until it touches the next numeral, the "
+                + "hour is the one it has passed.",
+            MinuteFirst: "Read the half, then ask: is the hour full yet? It keeps its old name until the long hand is back at the top.",
+            Practise: "Practise: which hour has it passed?"))
+        { Either = ["next-hour", "nearest-hour"], Alike = ["next-hour", "nearest-hour", "lower-numeral", "half-names-next"] },
+    ];
+
     private static IReadOnlyList<Weighted<int>> NextHour(double pointer)
     {
         var passed = HourRule.LastPassed(pointer);
         return [new(HourRule.IsBetween(pointer) ? Hours.After(passed) : passed, 1)];
     }
+
+    /// <summary>Half past is known as a whole, and comes right.</summary>
+    private static IReadOnlyList<Weighted<int>> NextHourButAtHalf(double pointer) =>
+        Math.Abs(pointer - Math.Floor(pointer + 1e-9) - 0.5) < 1e-9 ? [new(HourRule.LastPassed(pointer), 1)] : NextHour(pointer);
+
+    /// <summary>Later times, which are said with 'to' and name the coming hour, come right.</summary>
+    private static IReadOnlyList<Weighted<int>> NextHourUpToHalf(double pointer) =>
+        pointer - Math.Floor(pointer + 1e-9) > 0.5 + 1e-9 ? [new(HourRule.LastPassed(pointer), 1)] : NextHour(pointer);
 
     private static IReadOnlyList<Weighted<int>> NearestHour(double pointer)
     {

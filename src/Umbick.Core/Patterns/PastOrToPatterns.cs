@@ -69,12 +69,7 @@ internal static class PastOrToPatterns
             (hour, minutes) => IsLate(minutes) ? [new(new(SpokenForm.Past, 60 - minutes, Hours.After(hour)), 1)]
                 : IsEarly(minutes) ? [new(new(SpokenForm.To, minutes, hour), 1)]
                 : PastOrToRule.SayRightly(hour, minutes),
-            words => (words.Form, words.Amount) switch
-            {
-                (SpokenForm.To, { } amount) => (words.Hour!.Value, amount),
-                (SpokenForm.Past, { } amount and not 30) => (Hours.Before(words.Hour!.Value), 60 - amount),
-                _ => PastOrToRule.HearRightly(words),
-            }), new(
+            HearExchanged), new(
             Name: "‘{Past}’ and ‘{to}’ are exchanged",
             Finding: "{child} says ‘{to}’ for ‘{past}’ and ‘{past}’ for ‘{to}’, with the right number and the right hour.",
             Reads: "‘{past}’ and ‘{to}’ exchanged",
@@ -83,8 +78,21 @@ internal static class PastOrToPatterns
             HourFirst: "Only one of them at a time. Turn down from the top: the hour has gone {past}. Leave ‘{to}’ for another day.",
             MinuteFirst: "Hand going down, ‘{past}’; hand going up, ‘{to}’ the hour at the top. Show it with an arm before saying it.",
             Practise: "Practise: ‘{past}’ going down, ‘{to}’ going up"))
-        { Alike = ["to-as-past", "past-as-to"] },
+        { Alike = ["to-as-past", "past-as-to"], Variants = [new PastOrToRule(ExchangedWithHourPassed, HearExchanged)] },
     ];
+
+    /// <summary>The words are exchanged, and the hour that has passed is said with either.</summary>
+    private static IReadOnlyList<Weighted<SpokenTime>> ExchangedWithHourPassed(int hour, int minutes) =>
+        IsLate(minutes) ? [new(new(SpokenForm.Past, 60 - minutes, hour), 1)]
+        : IsEarly(minutes) ? [new(new(SpokenForm.To, minutes, hour), 1)]
+        : PastOrToRule.SayRightly(hour, minutes);
+
+    private static (int Hour, int Minutes) HearExchanged(SpokenTime words) => (words.Form, words.Amount) switch
+    {
+        (SpokenForm.To, { } amount) => (words.Hour!.Value, amount),
+        (SpokenForm.Past, { } amount and not 30) => (Hours.Before(words.Hour!.Value), 60 - amount),
+        _ => PastOrToRule.HearRightly(words),
+    };
 
     private static bool IsLate(int minutes) => minutes is > 30 and < 60;
 

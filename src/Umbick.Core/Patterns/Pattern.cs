@@ -21,6 +21,15 @@ public sealed record Pattern(string Id, double Weight, StepRule Rule, PatternTex
     /// <summary>The patterns that many questions cannot tell it from: it is never called before they have been told apart.</summary>
     public IReadOnlyList<string> Alike { get; init; } = [];
 
+    /// <summary>
+    /// The two patterns that it may be, where nothing that is taught yet tells which: it is called in their place. None for a pattern of its
+    /// own.
+    /// </summary>
+    public IReadOnlyList<string> Either { get; init; } = [];
+
+    /// <summary>Whether it is another pattern, or may be.</summary>
+    public bool Covers(Pattern other) => this == other || Either.Contains(other.Id);
+
     /// <summary>Whether it shows at one place of the minute hand only, so that it cannot be seen at two.</summary>
     public bool ShowsAtOnePlace { get; init; }
 

@@ -52,4 +52,22 @@ internal static class PlacingPatterns
             Practise: "Practise: near it is not on it"))
         { Alike = ["hour-hand-on-numeral"], Variants = [OnNearest.WithHalf()] },
     ];
+
+    public static IReadOnlyList<Pattern> Pairs { get; } =
+    [
+        new("hour-hand-on-a-numeral", 0, OnNumeral, new(
+            Name: "The hour hand is put right on a numeral",
+            Finding: "{child} puts the hour hand right on a numeral: on its own or on the nearest.",
+            Reads: "the hour hand on a numeral",
+            Family: "When setting a clock your child puts the short hand exactly on a number.",
+            Why: "A hand is thought to point at something. Whether it stays on its own numeral or goes to the nearest one, only later times "
+                + "can tell: quarter {to} will.",
+            HourFirst: "Turn a geared clock from the o’clock and watch only the short hand. Where is it when half the hour has gone?",
+            MinuteFirst: "Set the long hand, then ask how much of the hour has gone. Move the short hand that much of its space.",
+            Practise: "Practise: how far has it crept?"))
+        {
+            Either = ["hour-hand-on-numeral", "hand-on-nearest-numeral"],
+            Alike = ["hour-hand-on-numeral", "hand-on-nearest-numeral"],
+        },
+    ];
 }

@@ -22,13 +22,13 @@ public sealed class HeldPattern
     /// <summary>The pattern.</summary>
     public Pattern Pattern { get; }
 
-    /// <summary>The pattern by its plain rule, as far as nothing is known of a child.</summary>
+    /// <summary>The pattern by its plain rule, as far as nothing is known of a child; a pair by the first of the two.</summary>
     public static HeldPattern Plain(ReadingModel model, Pattern pattern) => new(model, pattern, model.Space.PlaceOf([pattern]));
 
     /// <summary>The pattern in the variant that is believed most of a child.</summary>
     public static HeldPattern From(ReadingModel model, Pattern pattern, Belief belief)
     {
-        var state = model.Space.ChoiceOf(belief.Best(pattern), pattern.Step);
+        var state = pattern.Either.Count > 0 ? model.Space.StateWith(pattern) : model.Space.ChoiceOf(belief.Best(pattern), pattern.Step);
         var setting = belief.WhereShown(pattern) == ShownWhere.Reading ? 1 : 0;
         return new HeldPattern(model, pattern, model.Space.With(model.Space.With(0, pattern.Step, state), Step.Setting, setting));
     }
@@ -47,6 +47,13 @@ public sealed class HeldPattern
         if (item.Task == ClockTasks.RepairClock && item.Claim is { } shown) return shown;
         var prediction = PredictionOf(item);
         return prediction.Answers[prediction.LikeliestOf(prediction.SubSpace.PartOf(_procedures[0]))];
+    }
+
+    /// <summary>Whether a child with this pattern alone may answer like this.</summary>
+    public bool MayAnswer(Item item, Answer answer)
+    {
+        var prediction = PredictionOf(item);
+        return prediction.ChanceOf(prediction.SubSpace.PartOf(_procedures[0]), prediction.Fits(answer)) >= ModelParameters.FittingFrom;
     }
 
     /// <summary>Whether a child with this pattern alone would answer wrongly.</summary>

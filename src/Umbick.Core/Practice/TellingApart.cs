@@ -12,8 +12,8 @@ namespace Umbick.Core.Practice;
 public sealed record TellingApart(Item Item, Answer Answer, Answer OtherAnswer)
 {
     /// <summary>
-    /// Finds it: at the earliest stage, a question to which the two answer differently, and best both wrongly, for an answer that is right
-    /// tells of no pattern.
+    /// Finds it: at the earliest stage, a question to which the two answer differently, so that neither may give the other's answer, and
+    /// best both wrongly, for an answer that is right tells of no pattern.
     /// </summary>
     /// <param name="model">The model.</param>
     /// <param name="pattern">The pattern.</param>
@@ -25,7 +25,8 @@ public sealed record TellingApart(Item Item, Answer Answer, Answer OtherAnswer)
         return ItemBank.Upto(Stage.EveryMinute, [PracticeTasks.For(pattern), PracticeTasks.For(other)])
             .Select(item => new TellingApart(item, held.AnswerTo(item), heldOther.AnswerTo(item)))
             .Where(apart => !apart.Answer.Equals(apart.OtherAnswer))
-            .OrderByDescending(apart => held.IsTelling(apart.Item) && heldOther.IsTelling(apart.Item))
+            .OrderByDescending(apart => !held.MayAnswer(apart.Item, apart.OtherAnswer) && !heldOther.MayAnswer(apart.Item, apart.Answer))
+            .ThenByDescending(apart => held.IsTelling(apart.Item) && heldOther.IsTelling(apart.Item))
             .ThenBy(apart => Stages.FirstWith(apart.Item.Time.Minute))
             .ThenBy(apart => Math.Abs(apart.Item.Time.Hour - 7))
             .FirstOrDefault();

@@ -35,7 +35,7 @@ public sealed class CaseEvidence
         Telling = Finding is null || summary.About is null ? [] : Finding.Evidence.Shown;
         Shown = Telling.Count > 0
             ? [.. Telling.TakeLast(MostShown).Select(telling => telling.Index)]
-            : [.. replay.Answers.Index().Where(answer => !answer.Item.Given.IsRight).Select(answer => answer.Index).TakeLast(MostShown)];
+            : [.. replay.Answers.Index().Where(answer => answer.Item.Given.IsWrong).Select(answer => answer.Index).TakeLast(MostShown)];
         // Of earlier sittings it was said then; now it would only be the same again.
         Unexplained = [.. replay.Now.Unexplained.Where(index => index >= replay.LatestFrom).TakeLast(MostUnexplained)];
         _firstAndNow = new(() => summary.WorkedOn is { } pattern ? Progress.FirstAndNow.From(replay, model, pattern) : null);
@@ -90,10 +90,13 @@ public sealed class CaseEvidence
         var alike = finding.Evidence.NotYetTold.Count == 0 ? ""
             : $" Not yet told from: "
             + $"{string.Join(", ", finding.Evidence.NotYetTold.Select(pattern => pattern.TextsIn(_summary.Facts.Wording).Reads))}.";
-        return $"{finding.Evidence.Count.InWords}{setting}{alike}";
+        var manner = Manner.InWords(finding.Evidence, _replay.LatestFrom) is { } words ? $" In the last sitting it came {words}." : "";
+        return $"{finding.Evidence.Count.InWords}{manner}{setting}{alike}";
     }
 
     private string CameRight =>
-        $"{_replay.Answers.Count(answer => answer.Given.IsRight)} of {_replay.Answers.Count} "
-            + $"{(_replay.Answers.Count == 1 ? "answer" : "answers")} came right";
+        $"{_replay.Answers.Count(answer => answer.Given.IsRight)} of {Scored} {(Scored == 1 ? "answer" : "answers")} came right"
+            + (Scored == _replay.Answers.Count ? "" : $" ({_replay.Answers.Count - Scored} cannot be read)");
+
+    private int Scored => _replay.Answers.Count(answer => answer.Given.Answer.IsScored);
 }

@@ -35,7 +35,8 @@ public sealed record ScreeningResult(ScreeningGroup Group, string Reason)
 
     /// <summary>Sorts a child.</summary>
     /// <param name="asked">How many questions the form has.</param>
-    /// <param name="answered">How many they answered, right or wrong; a blank left by them counts as answered.</param>
+    /// <param name="answered">How many they answered, right or wrong; a blank left by them counts as answered, what
+    /// cannot be read does not.</param>
     /// <param name="right">How many of them are right.</param>
     /// <param name="conclusion">What the answers say.</param>
     /// <param name="wording">How the reason says times.</param>

@@ -114,6 +114,12 @@ public static class SettingList
         new("mark", Words, "Between hour and minutes", "A colon cannot be taken for a decimal point.",
             [new("colon", "a colon"), new("stop", "a full stop")]);
 
+    /// <summary>What "half eight" means.</summary>
+    public static Setting HalfHour { get; } = new(
+        "half-hour", Words, "What does “half eight” mean?",
+        "To some it is half an hour before eight, to others half {past} eight. Until that is settled it counts neither way.",
+        [new("ask", "not settled: ask"), new("before", "half an hour before eight"), new("after", "half {past} eight")]);
+
     /// <summary>Which numerals the face has.</summary>
     public static Setting Numerals { get; } = new(
         "numerals", Face, "Numbers on the face", "All twelve, until all twelve are sure.",
@@ -153,11 +159,18 @@ public static class SettingList
         [new("plain", "its twelve numbers alone"), new("minute-numbers", "minute numbers as well"),
             new("halves", "minute numbers, {past} and {to}")]);
 
+    /// <summary>Whether the hands of the teacher's own clock go together.</summary>
+    public static Setting OwnHands { get; } = new(
+        "own-clock-hands", Asking, "How do the hands of your own clock move?",
+        "Where the short hand of a clock stands whose hands go together is not the child’s doing: only the long one is counted.",
+        [new("loose", "each by itself"), new("geared", "together")]);
+
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Setting> All { get; } =
     [
         Reading, SettingOrder, Path, LateMinutes, CountStart, HourWords, MinuteWords, Noon, Nearness, MinuteNumbers, Support, Hands,
-        HandsAgree, Waiting, Past, To, Mark, Numerals, Ticks, SecondHand, HandColours, Timing, Length, OwnClock,
+        HandsAgree, Waiting, Past, To, Mark, HalfHour, Numerals, Ticks, SecondHand, HandColours, Timing, Length, OwnClock,
+        OwnHands,
     ];
 
     /// <summary>The setting with this id, or null.</summary>

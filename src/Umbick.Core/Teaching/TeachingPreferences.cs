@@ -139,6 +139,20 @@ public sealed class TeachingPreferences
     /// <summary>Whether answers are timed.</summary>
     public bool Timed => this[SettingList.Timing] == "on";
 
+    /// <summary>Whether the hands of the teacher's own clock go together.</summary>
+    public bool OwnClockIsGeared => this[SettingList.OwnHands] == "geared";
+
+    /// <summary>What is meant by 'half eight'.</summary>
+    public HalfMeaning HalfHour => this[SettingList.HalfHour] switch
+    {
+        "before" => HalfMeaning.Before,
+        "after" => HalfMeaning.After,
+        _ => HalfMeaning.NotSettled
+    };
+
+    /// <summary>What answers that are kept are read and scored by: with another of these they may mean something else.</summary>
+    public string ReadBy => $"{Nearness}{(HalfHour == HalfMeaning.NotSettled ? "" : $" {HalfHour}")}";
+
     /// <summary>How many questions an asking has.</summary>
     public int Length => int.Parse(this[SettingList.Length], CultureInfo.InvariantCulture);
 

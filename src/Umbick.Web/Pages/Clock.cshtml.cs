@@ -78,5 +78,5 @@ public sealed class ClockModel(IDatabase database, RequestPreferences preference
     }
 
     private static bool TryFind(string? id, Demonstration demonstration, out Pattern pattern) =>
-        (pattern = Catalogue.Find(id ?? demonstration.For[0])!) is not null && demonstration.For.Contains(pattern.Id);
+        (pattern = Catalogue.Find(id ?? demonstration.For[0])!) is not null && demonstration.IsFor(pattern);
 }

@@ -39,7 +39,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         var child = await Child(Stage.FiveMinutesTo, tasks);
         Assert.All(await Form(child, "A"), item => Assert.Contains(item.Task.Id, tasks));
         var row = (await schools.InA(connection => Children.Find(connection, child)))!;
-        Assert.All(ItemsInUse.Bank(new Sitting { Stage = row.Stage, Delivery = DeliveryMode.OnChildsScreen }, row),
+        Assert.All(ItemsInUse.For(new Sitting { Stage = row.Stage, Delivery = DeliveryMode.OnChildsScreen }, row).Bank,
             item => Assert.Contains(item.Task.Id, tasks));
     }
 

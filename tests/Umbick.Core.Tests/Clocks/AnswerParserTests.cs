@@ -158,7 +158,7 @@ public sealed class AnswerParserTests
     [InlineData("half 13", "“half 13”")]
     [InlineData("? past ?", "“? past ?”")]
     [InlineData("nine oh fifteen", "“nine oh fifteen”")]
-    [InlineData("past 6", "“past 6”")]
+    [InlineData("past 6", "… past 6")]
     [InlineData("quarter 6", "“quarter 6”")]
     [InlineData("8:35:20", "“8:35:20”")]
     [InlineData("8-35", "8:35")]

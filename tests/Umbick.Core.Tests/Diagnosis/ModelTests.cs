@@ -161,7 +161,9 @@ public sealed class ModelTests
     {
         var explained = new Explainer(Model).Explain(Said(shown, answer));
         Assert.Equal(fit, explained.Fit);
-        Assert.Equal(slip, explained.SlipShare is > 0.02 and < 0.5);
+        Assert.Equal(slip, explained.SlipShare is > 0.02 and < 0.8);
+        // A numeral too many is miscounted more often than every count is begun at the 12.
+        Assert.Equal((shown, answer) == ("3:20", "3:25"), explained.IsSlipFirst);
         Assert.Equal(fit == Fit.Nothing, explained.Explanations.Count == 0);
         Assert.InRange(explained.SlipShare + explained.Explanations.Sum(explanation => explanation.Share), 0, 1.000001);
     }
@@ -186,14 +188,14 @@ public sealed class ModelTests
         var asked = new List<Item>();
         for (var i = 0; i < 12; i++)
         {
-            var next = chooser.Choose(belief, bank, asked, right: asked.Count)!;
+            var next = chooser.Choose(belief, new SittingItems(bank), asked, right: asked.Count)!;
             Assert.DoesNotContain(next.Item, asked);
             Assert.Matches("[.?]$", next.Why);
             asked.Add(next.Item);
         }
         var figures = ItemBank.Upto(Stage.FiveMinutesTo, [ClockTasks.ReadDigital]);
         Assert.Matches("^Tells the (coming|nearest) hour from the (coming|nearest) hour\\.$",
-            chooser.Choose(Folded([Said("6:40", "7:40"), Said("3:40", "4:40")]), figures,
+            chooser.Choose(Folded([Said("6:40", "7:40"), Said("3:40", "4:40")]), new SittingItems(figures),
                 [.. figures.Where(item => item.Time.Minute == 0).Take(4)], 4)!.Why);
     }
 
@@ -204,7 +206,7 @@ public sealed class ModelTests
         var bank = ItemBank.Upto(Stage.FiveMinutesTo, ItemBank.AskedAloud);
         var belief = Folded([.. Enumerable.Range(1, 6).Select(hour => Said($"{hour}:20", $"{hour + 1}:20"))]);
         var asked = bank.Take(6).ToList();
-        Assert.InRange(chooser.Choose(belief, bank, asked, right: 0)!.RightChance, ModelParameters.EasierFrom, 1);
+        Assert.InRange(chooser.Choose(belief, new SittingItems(bank), asked, right: 0)!.RightChance, ModelParameters.EasierFrom, 1);
     }
 
     [Fact]
@@ -280,21 +282,14 @@ public sealed class ModelTests
     private static Conclusion Assess(IReadOnlyList<Pattern> patterns, int seed)
     {
         var child = new SimulatedChild(Model, patterns, 0.9, new Random(seed));
-        var chooser = new ItemChooser(Model, seed);
-        var bank = ItemBank.ForSitting(Stage.EveryMinute, ItemBank.AskedAloud);
-        var belief = new Belief(Model);
-        var given = new List<ItemAnswer>();
-        var right = 0;
-        while (given.Count < 14)
+        var items = new SittingItems(ItemBank.ForSitting(Stage.EveryMinute, ItemBank.AskedAloud), 16);
+        var sitting = new AdaptiveSitting(Model, new Belief(Model), items, seed);
+        for (var asked = 0; asked < 14; asked++)
         {
-            var next = chooser.Choose(belief, bank, [.. given.Select(answer => answer.Item)], right)!;
-            var mode = next.Item.Task.Aloud;
-            var answer = new ItemAnswer(next.Item, AnswerParser.Parse(child.Answer(next.Item, mode)), mode);
-            if (Scoring.IsRight(next.Item, answer.Answer, mode, Stage.EveryMinute)) right++;
-            belief.Update(answer);
-            given.Add(answer);
+            var item = sitting.Next()!.Item;
+            sitting.Add(new ItemAnswer(item, AnswerParser.Parse(child.Answer(item, item.Task.Aloud)), item.Task.Aloud));
         }
-        return Conclusion.From(Model, belief, ObservedAnswer.All(Model, given));
+        return sitting.Conclude();
     }
 
     private static Item Item(ClockTask task, string time) => new(task, ClockTime.TryParse(time)!.Value);

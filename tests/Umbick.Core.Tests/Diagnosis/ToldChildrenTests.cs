@@ -28,7 +28,7 @@ public sealed class ToldChildrenTests
             Called: Concluded(child).Likely.Select(finding => finding.Pattern.Id).Except(child.Is).Except(child.Perhaps).ToList()))
             .Where(each => each.Called.Count > 0)
             .Select(each => $"{each.Story} called {string.Join(", ", each.Called)}");
-        Assert.Empty(wrongly);
+        Assert.True(!wrongly.Any(), string.Join("\n", wrongly));
     }
 
     /// <summary>What the teacher concludes is possible or likely, and nothing else is, but what they would not rule out.</summary>

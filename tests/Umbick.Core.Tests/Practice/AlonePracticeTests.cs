@@ -137,7 +137,8 @@ public sealed class AlonePracticeTests
     [InlineData(0.8, true, true, Label.Likely)]
     [InlineData(0.99, true, false, Label.Possible)]
     [InlineData(0.4, true, false, Label.Possible)]
-    [InlineData(0.99, false, false, Label.Unlikely)]
+    [InlineData(0.99, false, false, Label.Possible)]
+    [InlineData(0.49, false, false, Label.Unlikely)]
     [InlineData(0.39, true, true, Label.Unlikely)]
     public void A_label_follows_from_belief_and_from_what_was_seen(double belief, bool isSeen, bool suffices, Label label) =>
         Assert.Equal(label, Conclusion.LabelOf(belief, isSeen, suffices));

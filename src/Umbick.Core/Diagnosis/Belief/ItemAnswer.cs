@@ -19,6 +19,9 @@ public sealed record ItemAnswer(Item Item, Answer Answer, AnswerMode Mode, bool 
     /// <summary>Whether it is right: as it was scored, or by the strictest rule where nothing is known of that.</summary>
     public bool IsRight => Scored ?? Scoring.IsRight(Item, Answer, Mode, Stage.EveryMinute);
 
+    /// <summary>Whether it is wrong: what cannot be read is neither right nor wrong.</summary>
+    public bool IsWrong => Answer.IsScored && !IsRight;
+
     /// <summary>The answer that tells how they read.</summary>
     public Answer Telling => First ?? Answer;
 }

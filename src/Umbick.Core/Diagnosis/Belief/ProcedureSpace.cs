@@ -57,7 +57,7 @@ public sealed class ProcedureSpace
     /// <summary>The same procedure without a pattern that it holds.</summary>
     public int Without(int procedure, Pattern pattern)
     {
-        var left = At(pattern.Step)[ChoiceOf(procedure, pattern.Step)].Patterns.Where(other => other != pattern).ToList();
+        var left = At(pattern.Step)[ChoiceOf(procedure, pattern.Step)].Patterns.Where(other => !pattern.Covers(other)).ToList();
         return With(procedure, pattern.Step, left.Count == 0 ? 0 : StateWith(left[0]));
     }
 
@@ -66,12 +66,12 @@ public sealed class ProcedureSpace
     public int PlaceOf(IEnumerable<Pattern> patterns) =>
         patterns.Aggregate(0, (procedure, pattern) => With(procedure, pattern.Step, StateWith(pattern)));
 
-    /// <summary>The first choice at its step that holds a pattern and no other.</summary>
+    /// <summary>The first choice at its step that holds a pattern, or one that it may be, and no other.</summary>
     /// <exception cref="InvalidOperationException">The pattern is not in this space.</exception>
     public int StateWith(Pattern pattern)
     {
         var choices = _choices[(int)pattern.Step];
-        return Enumerable.Range(0, choices.Length).First(i => choices[i].Patterns is [var only] && only == pattern);
+        return Enumerable.Range(0, choices.Length).First(i => choices[i].Patterns is [var only] && pattern.Covers(only));
     }
 
     /// <summary>A procedure's share before anything is asked.</summary>

@@ -10,7 +10,7 @@ namespace Umbick.Core.Diagnosis;
 public sealed class ReadingModel
 {
     /// <summary>Stands with everything that is kept of a diagnosis, so that it can be told which rules it came from.</summary>
-    public const string Version = "umbick-5";
+    public const string Version = "umbick-6";
 
     private readonly ConcurrentDictionary<(ClockTask Task, ClockTime Time, bool Written), Prediction> _predictions = new(new ByReference());
     private readonly ConcurrentDictionary<Answer, Answer> _answers = [];

@@ -17,11 +17,14 @@ public sealed record AfterSitting(DateOnly Day, Conclusion Conclusion);
 public sealed class Replay
 {
     private readonly Lazy<IReadOnlyList<AfterSitting>> _sittings;
+    private readonly Lazy<IReadOnlyList<Conclusion>> _lately;
 
-    private Replay(ReplayCourse course, Func<IReadOnlyList<AfterSitting>> concluded)
+    private Replay(
+        ReplayCourse course, Func<IReadOnlyList<AfterSitting>> concluded, Func<Conclusion, IReadOnlyList<Conclusion>>? lately = null)
     {
         (Belief, Answers, Observed) = (course.Belief, course.Answers, course.Observed);
         _sittings = new(concluded);
+        _lately = new(() => lately?.Invoke(Now) ?? [Now]);
     }
 
     /// <summary>What is believed after the last sitting.</summary>
@@ -44,6 +47,10 @@ public sealed class Replay
 
     /// <summary>What all answers say now.</summary>
     public Conclusion Now => Sittings[^1].Conclusion;
+
+    /// <summary>What was concluded after the last few answers of the last sitting, the latest last; what is concluded now where there
+    /// are few.</summary>
+    public IReadOnlyList<Conclusion> Lately => _lately.Value;
 
     /// <summary>Replays a child's sittings.</summary>
     /// <param name="model">The model. It remembers where the sittings before the last had got to, where those have an id.</param>
@@ -77,11 +84,15 @@ public sealed class Replay
 
     private static Replay EndingWith(SittingAnswers last, ReplayCourse course)
     {
-        course.Add(last);
-        return new Replay(course, () =>
-        {
-            course.Conclude(last);
-            return course.After;
-        });
+        course.Add(last, isLast: true);
+        var before = course.Done == 0 ? null : course.After[^1].Conclusion;
+        return new Replay(
+            course,
+            () =>
+            {
+                course.Conclude(last);
+                return course.After;
+            },
+            now => [.. course.Lately.Select(then => course.ConclusionOf(then.Belief, course.Observed.Take(then.Answers), before, last)), now]);
     }
 }

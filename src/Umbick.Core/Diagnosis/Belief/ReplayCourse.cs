@@ -49,8 +49,13 @@ internal sealed class ReplayCourse
         HasBegun = true;
     }
 
+    /// <summary>What was believed before each of the last few answers of the last sitting, with how many there were by then.</summary>
+    public List<(Belief Belief, int Answers)> Lately { get; } = [];
+
     /// <summary>Takes in the answers of the sitting that has begun.</summary>
-    public void Add(SittingAnswers sitting)
+    /// <param name="sitting">The sitting.</param>
+    /// <param name="isLast">Whether it is the last one, of which what was believed before its last answers is kept.</param>
+    public void Add(SittingAnswers sitting, bool isLast = false)
     {
         var place = Done;
         foreach (var given in sitting.Answers)
@@ -58,7 +63,13 @@ internal sealed class ReplayCourse
             Answers.Add((place, given));
             Observed.Add(new ObservedAnswer(given, _model.Observe(given)));
         }
-        Belief.Update(Observed.TakeLast(sitting.Answers.Count).SelectMany(observed => observed.Observations));
+        var one = isLast && sitting.Answers.Count >= ModelParameters.FewestAnswers ? ModelParameters.SameConclusions - 1 : 0;
+        Belief.Update(Observed.TakeLast(sitting.Answers.Count).SkipLast(one).SelectMany(observed => observed.Observations));
+        for (; one > 0; one--)
+        {
+            Lately.Add((Belief.Copy(), Observed.Count - one));
+            Belief.Update(Observed[^one].Observations);
+        }
         foreach (var word in sitting.Words)
         {
             Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);
@@ -69,11 +80,15 @@ internal sealed class ReplayCourse
     /// <summary>Concludes a sitting whose answers have been taken in.</summary>
     public void Conclude(SittingAnswers sitting)
     {
-        var conclusion = WithWords(WithCleared(Conclusion.From(_model, Belief, Observed, Done == 0 ? null : After[^1].Conclusion)));
+        var conclusion = WithWords(WithCleared(ConclusionOf(Belief, Observed, Done == 0 ? null : After[^1].Conclusion, sitting)));
         foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = Done;
         After.Add(new AfterSitting(sitting.Day, conclusion));
         HasBegun = false;
     }
+
+    /// <summary>What some answers say, as far as times were taught in a sitting.</summary>
+    public Conclusion ConclusionOf(Belief belief, IEnumerable<ObservedAnswer> answers, Conclusion? before, SittingAnswers sitting) =>
+        Conclusion.From(_model, belief, [.. answers], before, sitting.Stage is { } stage ? Reach.At(_model, stage) : null);
 
     /// <summary>
     /// What a teacher confirms is enough seen, as long as it is believed. What they rule out is called nothing, until as many answers as

@@ -14,6 +14,9 @@ public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<ItemAnswer> Answ
     /// </summary>
     public string? Id { get; init; }
 
+    /// <summary>How far times were taught; null where that is not known: then as far as was asked.</summary>
+    public Stage? Stage { get; init; }
+
     /// <summary>What the teacher said of patterns in or after this sitting, and has not taken back.</summary>
     public IReadOnlyList<TeacherWord> Words { get; init; } = [];
 }

@@ -12,8 +12,8 @@ public sealed record StepState(StepRule Rule, IReadOnlyList<Pattern> Patterns, d
     /// <summary>Whether this is a way that nobody has listed.</summary>
     public bool IsOther => Rule is UnlistedRule;
 
-    /// <summary>Whether it belongs to a pattern.</summary>
-    public bool Holds(Pattern pattern) => Patterns.Contains(pattern);
+    /// <summary>Whether it belongs to a pattern, or to one that the pattern may be.</summary>
+    public bool Holds(Pattern pattern) => Patterns.Any(pattern.Covers);
 
     /// <summary>What is read this way, as a noun.</summary>
     public string ReadsIn(Wording wording) => Patterns.Count > 0

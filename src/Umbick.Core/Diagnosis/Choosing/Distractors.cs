@@ -14,6 +14,9 @@ public sealed class Distractors(ReadingModel model)
 
     private const double PairWeight = 0.3;
 
+    /// <summary>So many of the likeliest wrong answers are looked at.</summary>
+    private const int LookedAt = 10;
+
     /// <summary>An item with answers to choose from.</summary>
     /// <param name="item">The item, of a task whose answers are chosen.</param>
     /// <param name="count">How many there are to be, 2 to 5, the right one among them.</param>
@@ -25,12 +28,56 @@ public sealed class Distractors(ReadingModel model)
         ArgumentOutOfRangeException.ThrowIfGreaterThan(count, Most);
         var random = new Random(seed);
         List<Answer> choices = [item.Task == ClockTasks.ChooseClock ? DigitalAnswer.Showing(item.Time) : Right(item),
-            .. Wrong(item).Take(count - 1)];
+            .. NotGivenAway(item, [.. Wrong(item).Take(LookedAt)], count - 1)];
         return item with { Choices = [.. choices.OrderBy(_ => random.Next())] };
     }
 
     private static Answer Right(Item item) => item.Task.ReadAs == ClockTasks.ReadWords ? new WordsAnswer(SpokenTime.From(item.Time))
         : DigitalAnswer.Showing(item.Time);
+
+    /// <summary>
+    /// The likeliest wrong answers among which the right one does not stand out: whoever picks what has most in common with the others is
+    /// right as seldom as can be.
+    /// </summary>
+    private static IReadOnlyList<Answer> NotGivenAway(Item item, IReadOnlyList<Answer> wrong, int count)
+    {
+        if (wrong.Count <= count) return wrong;
+        var (best, least) = ((IReadOnlyList<Answer>)[.. wrong.Take(count)], double.MaxValue);
+        foreach (var chosen in Chosen(wrong, count, 0))
+        {
+            var given = RightByLikeness(item.Time, [.. chosen.Select(answer => answer.Meaning!.Value)]);
+            if (given >= least) continue;
+            (best, least) = (chosen, given);
+            if (least <= 1.0 / (count + 1)) break;
+        }
+        return best;
+    }
+
+    /// <summary>So many of some answers, the likeliest first.</summary>
+    private static IEnumerable<IReadOnlyList<Answer>> Chosen(IReadOnlyList<Answer> wrong, int count, int from)
+    {
+        if (count == 0)
+        {
+            yield return [];
+            yield break;
+        }
+        for (var at = from; at <= wrong.Count - count; at++)
+        {
+            foreach (var rest in Chosen(wrong, count - 1, at + 1)) yield return [wrong[at], .. rest];
+        }
+    }
+
+    /// <summary>
+    /// How often, 0 to 1, the option that shares most hours and minutes with the others is the right one; one of several such is drawn.
+    /// </summary>
+    /// <param name="right">The right time.</param>
+    /// <param name="wrong">The wrong ones.</param>
+    public static double RightByLikeness(ClockTime right, IReadOnlyList<ClockTime> wrong)
+    {
+        List<ClockTime> all = [right, .. wrong];
+        var likeness = all.ConvertAll(time => all.Count(other => other.Hour == time.Hour) + all.Count(other => other.Minute == time.Minute));
+        return likeness[0] < likeness.Max() ? 0 : 1.0 / likeness.Count(like => like == likeness.Max());
+    }
 
     /// <summary>Wrong answers, the likeliest first.</summary>
     private IEnumerable<Answer> Wrong(Item item) => item.Task == ClockTasks.ChooseClock ? WrongClocks(item.Time) : WrongTimes(item);

@@ -21,36 +21,38 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <summary>The next item of a sitting that is chosen by its answers; null where everything has been asked.</summary>
     /// <param name="belief">What is believed now.</param>
     /// <param name="observed">Every answer so far, of this sitting and of those before it.</param>
-    /// <param name="bank">The items that may be asked.</param>
+    /// <param name="items">The items that may be asked.</param>
     /// <param name="asked">The items asked in this sitting, in order.</param>
-    /// <param name="right">How many of those came out right.</param>
-    /// <param name="last">Whether it is the last: a sitting ends on one that will very likely come right.</param>
-    public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked,
-        int right, bool last = false) =>
-        last
-            ? Close(belief, bank, asked)
-            : Choose(belief, bank, asked, right, UnconfirmedPattern.After(model, belief, observed), IsLosingHeart(observed, asked.Count));
-
-    /// <summary>Whether the last answers running, of this sitting, were wrong.</summary>
-    private static bool IsLosingHeart(IReadOnlyList<ObservedAnswer> observed, int asked)
+    public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, SittingItems items, IReadOnlyList<Item> asked)
     {
-        var last = observed.TakeLast(Math.Min(asked, ModelParameters.WrongRunning)).ToList();
-        return last.Count == ModelParameters.WrongRunning
-            && last.TrueForAll(answer => !Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute));
+        var answers = observed.TakeLast(asked.Count).ToList();
+        if (asked.Count == items.Length - 1) return Close(belief, items.Bank, asked);
+        var wrong = StopRules.WrongRunning(answers);
+        if (wrong >= ModelParameters.WrongRunningMuch) return Close(belief, items.Bank, asked, "An easy one, after several that went wrong.");
+        var allRight = answers.TrueForAll(answer => !answer.Given.IsWrong);
+        if (allRight && asked.Count >= ModelParameters.BeyondFrom && (asked.Count - ModelParameters.BeyondFrom) % 2 == 0
+            && asked.Count(item => items.Beyond.Contains(item)) < ModelParameters.MostBeyond
+            && BestBeyond(belief, items.Beyond, asked) is { } beyond)
+            return beyond;
+        return Choose(belief, items, asked, answers.Count(answer => answer.Given.IsRight),
+            UnconfirmedPattern.After(model, belief, observed, Reach.At(model, items.Stage)), wrong >= ModelParameters.WrongRunning,
+            allRight);
     }
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
     /// <param name="belief">What is believed now.</param>
-    /// <param name="bank">The items that may be asked.</param>
+    /// <param name="items">The items that may be asked.</param>
     /// <param name="asked">The items asked in this sitting, in order.</param>
     /// <param name="right">How many of those came out right.</param>
     /// <param name="wanting">Patterns that are believed, but have not shown themselves enough to be called.</param>
     /// <param name="losingHeart">Whether the last answers were wrong, so that an easier one comes.</param>
+    /// <param name="allRight">Whether none went wrong, so that they rise.</param>
     public NextItem? Choose(
-        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null,
-        bool losingHeart = false)
+        Belief belief, SittingItems items, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null,
+        bool losingHeart = false, bool allRight = false)
     {
-        var weighed = Weigh(belief, bank, asked, wanting ?? []);
+        var quotas = new Quotas(asked, items.Bank);
+        var weighed = Weigh(belief, items.Bank, asked, wanting ?? [], quotas, allRight);
         if (weighed.Count == 0) return null;
         // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little
         // does.
@@ -60,19 +62,61 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var least = easierOnly ? ModelParameters.EasierFrom
             : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
         var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
-        var best = weighed.Where(item => item.RightChance >= floor).MaxBy(item => item.Worth);
+        var open = weighed.FindAll(item => item.RightChance >= floor);
+        // What every sitting asks comes in any case, where there is no more room than for that.
+        if (quotas.Missing >= items.Length - 1 - asked.Count && open.FindAll(item => quotas.Serves(item.Item) > 0) is { Count: > 0 } due)
+            open = due;
+        var best = Drawn(open, asked.Count);
         var said = wording ?? Wording.Usual;
         var why = best.Shows is { } pattern ? ItemReason.OnceMore(pattern, said) : ItemReason.For(model, belief, best.Prediction, said);
         return new NextItem(best.Item, why, best.Information, best.RightChance);
     }
 
-    /// <summary>An item to end on: one that will very likely come out right, and is not the same as the last.</summary>
-    public NextItem? Close(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked)
+    /// <summary>An item to end on: one that will very likely come out right, an o'clock or a half where that is one.</summary>
+    /// <param name="belief">What is believed now.</param>
+    /// <param name="bank">The items that may be asked.</param>
+    /// <param name="asked">The items asked in this sitting, in order.</param>
+    /// <param name="why">Why it is asked; null where it is the last.</param>
+    public NextItem? Close(Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, string? why = null)
     {
-        var weighed = Weigh(belief, bank, asked, []);
+        // The easiest are weighed too, however little they tell.
+        IReadOnlyList<Item> easy = [.. bank.Where(item => Stages.FirstWith(item.Time.Minute) <= Stage.HalfPast)];
+        var weighed = new[] { bank, easy }.SelectMany(items => Weigh(belief, items, asked, [], new Quotas(asked, []), allRight: false))
+            .ToList();
         if (weighed.Count == 0) return null;
-        var best = weighed.MaxBy(item => Math.Round(item.RightChance, 2) + (0.01 * item.Worth));
-        return new NextItem(best.Item, "Ends on one that will very likely come out right.", best.Information, best.RightChance);
+        var least = weighed.Max(item => item.RightChance) - ModelParameters.CloseWithin;
+        var likely = weighed.FindAll(item => item.RightChance >= least);
+        var easiest = (Stage)Math.Max((int)likely.Min(item => Stages.FirstWith(item.Item.Time.Minute)), (int)Stage.HalfPast);
+        var best = likely.Where(item => Stages.FirstWith(item.Item.Time.Minute) <= easiest)
+            .MaxBy(item => Jitter(item.Item, asked.Count));
+        return new NextItem(best.Item, why ?? "Ends on one that will very likely come out right.", best.Information, best.RightChance);
+    }
+
+    /// <summary>An item of what is not taught yet; null where there is none left.</summary>
+    private NextItem? BestBeyond(Belief belief, IReadOnlyList<Item> beyond, IReadOnlyList<Item> asked)
+    {
+        var left = beyond.Where(item => !asked.Contains(item) && item.Task.ShowsClock).ToList();
+        if (left.Count == 0) return null;
+        var item = left[(int)(Jitter(left[0], asked.Count) * left.Count)];
+        var prediction = model.Predict(item, _taken(item.Task));
+        var (information, right) = new ExpectedInformation(belief.MarginalOver(prediction.SubSpace), ModelParameters.LeftOutRoughly)
+            .For(prediction);
+        return new NextItem(item, "Not taught yet: all came right so far, and it shows how far that reaches.", information, right);
+    }
+
+    /// <summary>One of those that are nearly as good as the best: drawn, so that sittings differ in tasks and minutes.</summary>
+    private Weighed Drawn(List<Weighed> open, int place)
+    {
+        // What the first one tells matters little: it is another for each child.
+        if (place == 0) return open.MaxBy(item => Jitter(item.Item));
+        var best = open.Max(item => item.Worth);
+        var share = place < ModelParameters.RisingOver ? ModelParameters.NearlyAsGoodRising : ModelParameters.NearlyAsGood;
+        var least = best - Math.Max(ModelParameters.AsGoodWithin, (1 - share) * best);
+        var kinds = open.Where(item => item.Worth >= least)
+            .GroupBy(item => (item.Item.Task, item.Item.Time.Minute))
+            .Select(kind => kind.MaxBy(item => item.Worth))
+            .OrderBy(kind => kind.Item.Task.Id, StringComparer.Ordinal).ThenBy(kind => kind.Item.Time.Minute).ToList();
+        return kinds[(int)(Jitter(kinds[0].Item, place) * kinds.Count)];
     }
 
     private readonly record struct Weighed(
@@ -80,7 +124,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
 
     /// <summary>Weighs every item roughly, and then those that look best exactly.</summary>
     private List<Weighed> Weigh(
-        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting)
+        Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting, Quotas quotas,
+        bool allRight)
     {
         var already = asked.ToHashSet();
         var sameness = new Sameness(asked);
@@ -89,7 +134,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
             .ToList();
         var beliefs = new Dictionary<SubSpace, double[]>();
         var left = PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)).ToList();
-        var variety = new Variety(asked, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));
+        var variety = new Variety(bank, asked, allRight, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));
         var allowed = left.Where(prediction => variety.Allows(prediction.Item)).ToList();
         // Where a child has met one task only there is nothing to vary.
         var rough = WeighAll(allowed.Count > 0 ? allowed : left, ModelParameters.LeftOutRoughly);
@@ -118,7 +163,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
                     + (_taken(item.Task) is AnswerMode.Written or AnswerMode.Placed ? ModelParameters.LengthCost : 0);
                 var (shown, first) = Shown(prediction);
                 var worth = information + (ModelParameters.ShowsWorth * shown) - cost
-                    + (Jitter(item) * (asked.Count == 0 ? ModelParameters.FirstTieBreak : ModelParameters.TieBreak));
+                    + (asked.Count < 2 ? 0 : ModelParameters.QuotaWorth * quotas.Serves(item))
+                    + (Jitter(item) * ModelParameters.TieBreak);
                 weighed.Add(new Weighed(item, prediction, information, rightChance, worth, first));
             }
             return weighed;
@@ -175,9 +221,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     }
 
     /// <summary>Breaks ties, so that not every child is asked the same; the same seed breaks them the same way.</summary>
-    private double Jitter(Item item)
+    private double Jitter(Item item, int place = 0)
     {
-        var hash = (uint)seed * 2654435761u;
+        var hash = ((uint)seed * 2654435761u) + ((uint)place * 40503u);
         foreach (var sign in item.Task.Id) hash = (hash ^ sign) * 16777619u;
         hash = (hash ^ (uint)((item.Time.Hour * 60) + item.Time.Minute)) * 2246822519u;
         return (hash >> 8) / (double)(1 << 24);

@@ -1,6 +1,4 @@
 using Umbick.Core.Clocks;
-using Umbick.Core.Items;
-
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>Why a sitting may stop.</summary>
@@ -12,11 +10,14 @@ public enum StopReason
     /// <summary>It has the length that was asked for.</summary>
     Length,
 
-    /// <summary>Every step in play has one choice that is as good as sure, and what is likely has been seen.</summary>
+    /// <summary>What is concluded has stayed the same, nothing is open, and what every sitting asks has been asked.</summary>
     Clear,
 
     /// <summary>Three in a row got no answer.</summary>
     NoAnswers,
+
+    /// <summary>Four in a row went wrong.</summary>
+    ManyWrong,
 }
 
 /// <summary>When a sitting may stop. Stopping is offered, never forced; it ends on an item that will very likely come right.</summary>
@@ -26,14 +27,16 @@ public static class StopRules
     /// <param name="model">The model.</param>
     /// <param name="belief">What is believed now.</param>
     /// <param name="answers">The answers of this sitting, in order.</param>
-    /// <param name="bank">The items that may be asked: what none of them could show is not waited for.</param>
-    /// <param name="length">The length that was asked for.</param>
-    public static StopReason After(
-        ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank, int length)
+    /// <param name="items">The items that may be asked: what none of them could show is not waited for.</param>
+    /// <param name="concluded">What was concluded after the last answers, the latest last.</param>
+    public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, SittingItems items,
+        IReadOnlyList<Conclusion> concluded)
     {
-        if (answers.Count >= length) return StopReason.Length;
+        if (answers.Count >= items.Length) return StopReason.Length;
         if (HasGivenUp(answers.Select(answer => answer.Given.Answer))) return StopReason.NoAnswers;
-        return answers.Count >= ModelParameters.FewestAnswers && IsClear(model, belief, answers, bank) ? StopReason.Clear : StopReason.None;
+        if (WrongRunning(answers) >= ModelParameters.WrongRunningEnough) return StopReason.ManyWrong;
+        return answers.Count >= ModelParameters.FewestAnswers && IsClear(model, belief, answers, items, concluded)
+            ? StopReason.Clear : StopReason.None;
     }
 
     /// <summary>Whether the last answers in a row were none, so that it is enough.</summary>
@@ -44,23 +47,20 @@ public static class StopRules
         return last.Count == ModelParameters.NoAnswersInARow && last.TrueForAll(answer => answer is NoAnswer or DontKnow);
     }
 
-    private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, IReadOnlyList<Item> bank)
+    /// <summary>How many answers in a row went wrong by now.</summary>
+    /// <param name="answers">The answers of a sitting, in order.</param>
+    public static int WrongRunning(IReadOnlyList<ObservedAnswer> answers) =>
+        answers.Reverse().TakeWhile(answer => answer.Given.IsWrong).Count();
+
+    private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, SittingItems items,
+        IReadOnlyList<Conclusion> concluded)
     {
-        foreach (var step in answers.SelectMany(answer => answer.Observations).SelectMany(seen => seen.Prediction.SubSpace.Steps).Distinct()
-            .Where(Steps.OfReading.Contains))
-        {
-            var states = model.Space.At(step);
-            // Two variants of one pattern are one choice. A state that no item can show is not waited for, be it the whole pattern or a
-            // variant.
-            var shares = belief.MarginalAt(step)
-                .Select((share, i) => (Share: share, State: states[i], At: i))
-                .Where(state => state.At == 0 || state.State.IsOther || bank.Any(item => model.IsTelling(step, state.At, item)))
-                .GroupBy(state => (state.State.Patterns.Count == 0 ? null : state.State.Patterns[0], state.State.Patterns.Count,
-                state.State.IsOther))
-                .Select(same => same.Sum(state => state.Share))
-                .ToList();
-            if (shares.Max() < ModelParameters.AsGoodAsSure * shares.Sum()) return false;
-        }
-        return UnconfirmedPattern.After(model, belief, answers).Count == 0;
+        var latest = concluded.TakeLast(ModelParameters.SameConclusions).ToList();
+        return latest.Count == ModelParameters.SameConclusions
+            && latest.TrueForAll(conclusion => conclusion.SaysTheSameAs(latest[^1]))
+            && !latest[^1].Findings.Any(finding => finding.Label is not Label.Likely && finding.Belief >= ModelParameters.OpenFrom)
+            && (latest[^1].IsGuessing || latest[^1].Guessing < ModelParameters.OpenFrom)
+            && new Quotas([.. answers.Select(answer => answer.Given.Item)], items.Bank).Missing == 0
+            && UnconfirmedPattern.After(model, belief, answers, Reach.At(model, items.Stage)).Count == 0;
     }
 }

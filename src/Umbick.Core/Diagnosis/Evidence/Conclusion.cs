@@ -6,10 +6,10 @@ namespace Umbick.Core.Diagnosis;
 /// <summary>What a pattern is called.</summary>
 public enum Label
 {
-    /// <summary>Believed less than two times in five, or never seen.</summary>
+    /// <summary>Believed less than two times in five, or less than as often as not and never seen.</summary>
     Unlikely,
 
-    /// <summary>Believed two times in five or more, with an answer its way.</summary>
+    /// <summary>Believed two times in five or more, with an answer its way; or as often as not.</summary>
     Possible,
 
     /// <summary>Believed four times in five or more, with two telling answers its way and its look-alikes told apart.</summary>
@@ -86,21 +86,32 @@ public sealed record Conclusion(
             Catalogue.Linked.Any(link => link.First == finding.Pattern.Id || link.Second == finding.Pattern.Id))
                 .Sum(finding => finding.Belief));
 
+    /// <summary>Whether another says the same: the same patterns are likely or possible, and the same stands out beside them.</summary>
+    public bool SaysTheSameAs(Conclusion other) => Beside == other.Beside && Told().SetEquals(other.Told());
+
+    private HashSet<(Pattern Pattern, Label Label)> Told() =>
+        [.. Findings.Where(finding => finding.Label is Label.Likely or Label.Possible).Select(finding => (finding.Pattern, finding.Label))];
+
     /// <summary>Reads off what a belief, reached by these answers, says.</summary>
     /// <param name="model">The model.</param>
     /// <param name="belief">The belief.</param>
     /// <param name="answers">Every answer up to now.</param>
     /// <param name="before">What was concluded before the latest answers; what was unexplained then stays so, by what was believed
     /// then.</param>
-    public static Conclusion From(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null)
+    /// <param name="reach">What the times taught so far can show; null for those that were asked.</param>
+    public static Conclusion From(
+        ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null, Reach? reach = null)
     {
-        var findings = model.Patterns.Append(Catalogue.Find(Catalogue.SameAnswer)!)
+        reach ??= Reach.Of(model, answers);
+        var pairs = Catalogue.Pairs.Where(pair => NotParted.Holds(pair, model, belief, answers, reach)).ToList();
+        var findings = model.Patterns.Where(pattern => !pairs.Exists(pair => pair.Covers(pattern))).Concat(pairs)
+            .Append(Catalogue.Find(Catalogue.SameAnswer)!)
             .Select(pattern => (Pattern: pattern, Belief: belief.ProbabilityOf(pattern)))
             .Where(pattern => pattern.Belief >= ModelParameters.WorthNaming)
             .OrderByDescending(pattern => pattern.Belief)
             .Select(pattern =>
             {
-                var evidence = Evidence.For(pattern.Pattern, model, belief, answers, before?.Answers ?? 0);
+                var evidence = Evidence.For(pattern.Pattern, model, belief, answers, before?.Answers ?? 0, reach);
                 return new Finding(pattern.Pattern, pattern.Belief, LabelOf(pattern.Belief, evidence.IsSeen, evidence.Suffices), evidence)
                 { Shows = belief.WhereShown(pattern.Pattern) };
             })
@@ -118,9 +129,9 @@ public sealed record Conclusion(
     }
 
     private static bool IsMostlyWrong(IReadOnlyCollection<ObservedAnswer> latest) =>
-        latest.Count >= ModelParameters.FewestToJudge
+        latest.Count(answer => answer.Given.Answer.IsScored) is var scored && scored >= ModelParameters.FewestToJudge
             && 2 * latest.Count(answer =>
-            Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute)) < latest.Count;
+            Scoring.IsRight(answer.Given.Item, answer.Given.Answer, answer.Given.Mode, Stage.EveryMinute)) < scored;
 
     /// <summary>What a pattern is called that was never called likely before: the one place where it is decided.</summary>
     /// <param name="belief">The belief in it, 0 to 1.</param>
@@ -130,6 +141,7 @@ public sealed record Conclusion(
     {
         >= ModelParameters.LikelyFrom when suffices => Label.Likely,
         >= ModelParameters.PossibleFrom when isSeen => Label.Possible,
+        >= ModelParameters.NeverPassedOverFrom => Label.Possible,
         _ => Label.Unlikely,
     };
 
@@ -139,7 +151,7 @@ public sealed record Conclusion(
         {
             var given = answers[index].Given;
             if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) continue;
-            if (given.Answer is Clocks.Unread) yield return index;
+            if (given.Answer is Clocks.Unread or Clocks.Estimate) yield return index;
             foreach (var seen in answers[index].Observations.Where(seen => !seen.IsRight).Take(1))
             {
                 if (belief.ListedProbabilityOf(seen) < ModelParameters.ExplainedFrom) yield return index;

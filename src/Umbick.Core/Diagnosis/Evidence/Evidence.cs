@@ -59,6 +59,9 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// </summary>
     public bool OnlyThis { get; init; } = true;
 
+    /// <summary>Whether it shows at one place of the minute hand only, by its rule or in what is taught so far.</summary>
+    public bool ShowsAtOnePlace { get; init; }
+
     /// <summary>The evidence as it is shown: what came right by accident is none, for or against.</summary>
     public IReadOnlyList<TellingAnswer> Shown => [.. Answers.Where(answer => !answer.IsAccident)];
 
@@ -82,16 +85,27 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// come to the same: whoever rounds to quarters leaves out the minutes, too, when three have gone.
     /// </summary>
     public bool SeenApart =>
-        Pattern.Step != Step.Minutes || Pattern.ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)))
+        Pattern.Step != Step.Minutes || ShowsAtOnePlace || MinutesSeen.Any(a => MinutesSeen.Any(b => AreApart(a, b)))
         || MinutesSeen.Distinct().Count() > ModelParameters.TellingNeeded;
 
     /// <summary>
-    /// Whether enough has been seen to call it: enough its way and no more some other way, apart, and told from its look-alikes. The least
+    /// Whether enough has been seen to call it: enough its way and fewer some other way, not denied of late, apart, and told from its look-alikes. The least
     /// that is enough is enough only where nothing else gives those answers and no more answers speak against it than for it.
     /// </summary>
     public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && SeenApart && NotYetTold.Count == 0
-        && (ItsWay > ModelParameters.TellingNeeded ? Otherwise <= ItsWay && HoldsAllRound
+        && !IsDenied && (ItsWay > ModelParameters.TellingNeeded ? Otherwise < ItsWay && HoldsAllRound
         : OnlyThis && Otherwise < ItsWay && Right + Otherwise <= ItsWay);
+
+    /// <summary>Whether the latest telling answers deny it: of so many hardly one went its way.</summary>
+    public bool IsDenied
+    {
+        get
+        {
+            var latest = Answers.Where(answer => !answer.Given.Helped).TakeLast(ModelParameters.LatestTelling).ToList();
+            return latest.Count == ModelParameters.LatestTelling
+                && latest.Count(answer => answer.Outcome == TellingOutcome.ItsWay) < ModelParameters.TellingNeeded;
+        }
+    }
 
     /// <summary>
     /// Whether it holds on both sides of the face, as far as it was asked there. Counted minutes that come right again and again on one
@@ -124,7 +138,9 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// <param name="belief">What is believed after these answers.</param>
     /// <param name="answers">Every answer up to now.</param>
     /// <param name="latest">The place in them at which the latest sitting begins: an answer is given again within one sitting.</param>
-    public static Evidence For(Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, int latest = 0)
+    /// <param name="reach">What the times taught so far can show; null for those that were asked.</param>
+    public static Evidence For(
+        Pattern pattern, ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, int latest = 0, Reach? reach = null)
     {
         if (pattern.Step == Step.Answering) return OfRepeating(pattern, answers, latest);
         var space = model.Space;
@@ -133,10 +149,11 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         var alike = pattern.Alike
             .Select(id => model.Patterns.FirstOrDefault(other => other.Id == id))
             .OfType<Pattern>()
+            .Where(other => !pattern.Covers(other))
             .Select(other => (Pattern: other, Procedure: space.With(without, other.Step, space.StateWith(other))))
             .Where(other => other.Procedure >= 0)
             .ToList();
-        var told = new bool[alike.Count];
+        var (told, hints) = (new bool[alike.Count], new int[alike.Count]);
         var telling = new List<TellingAnswer>();
         var its = new List<Observation>();
         for (var index = 0; index < answers.Count; index++)
@@ -147,7 +164,10 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
                 // A look-alike is told apart wherever this pattern fits the answer and the look-alike does not, telling or not.
                 for (var other = 0; fitsWith && other < alike.Count; other++)
                 {
-                    if (!told[other]) told[other] = seen.ChanceOf(alike[other].Procedure) < ModelParameters.FittingFrom;
+                    // Said in words that are not its own, it may be the look-alike's once, and not again and again.
+                    var chance = seen.ChanceOf(alike[other].Procedure);
+                    if (chance <= ModelParameters.OtherWordsFit * seen.ChanceOf(with)) hints[other]++;
+                    if (chance < ModelParameters.FittingFrom || hints[other] >= ModelParameters.TellingNeeded) told[other] = true;
                 }
                 var itsAnswer = seen.LikeliestOf(with);
                 if (itsAnswer == seen.LikeliestOf(without)) continue;
@@ -160,9 +180,11 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         }
         return new Evidence(pattern, telling, [.. alike.Where((_, other) => !told[other]).Select(other => other.Pattern)])
         {
+            ShowsAtOnePlace = pattern.ShowsAtOnePlace
+                || (pattern.Step == Step.Minutes && !(reach ?? Reach.Of(model, answers)).ShowsApart(pattern)),
             OnlyThis = its.Count != ModelParameters.TellingNeeded
                 || !model.Patterns.Any(other =>
-                other != pattern && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
+                !pattern.Covers(other) && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
         };
     }
 

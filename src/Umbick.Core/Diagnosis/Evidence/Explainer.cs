@@ -34,6 +34,9 @@ public sealed class Explainer(ReadingModel model)
             !found.Any(other => other.Patterns.Count < each.Patterns.Count && other.Patterns.All(each.Patterns.Contains))).ToList();
         // A slip is a slip whatever the child's way; it is one where the answer comes more easily than a guess would.
         var slip = seen.NoiseChance > 2 * Noise.Guessed(prediction.Item) ? (1 - ModelParameters.TypicalConsistency) * seen.NoiseChance : 0;
+        // A numeral too many or too few is miscounted by many who count rightly.
+        if (slip > 0 && given.Telling.Meaning is { } meant && HandPositions.MinutesApart(meant.Minute, given.Item.Time.Minute) is 5
+            && meant.Hour == given.Item.Time.Hour) slip = Math.Max(slip, ModelParameters.MiscountedNumeral);
         if (slip > 0) simplest.RemoveAll(each => each.Patterns.Count > ModelParameters.MostWhereASlipWouldDo);
         var total = slip + simplest.Sum(each => each.Weight);
         var likeliest = simplest.Count == 0 ? 0 : simplest[0].Weight;
@@ -97,7 +100,9 @@ public sealed class Explainer(ReadingModel model)
         {
             var prediction = model.Predict(new Item(from.Item.Task, time), mode);
             var answer = prediction.LikeliestOf(part);
-            var told = (2 * others.Count(other => prediction.LikeliestOf(other) != answer)) + (answer == prediction.RightId ? 0 : 1);
+            var fits = prediction.Fits(prediction.Answers[answer]);
+            var told = (2 * others.Count(other => prediction.ChanceOf(other, fits) < ModelParameters.FittingFrom))
+                + (answer == prediction.RightId ? 0 : 1);
             if (told > most) (best, most) = ((prediction.Item, prediction.Answers[answer]), told);
         }
         return best;

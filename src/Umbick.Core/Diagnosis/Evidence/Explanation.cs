@@ -31,4 +31,8 @@ public enum Fit
 /// 0 where it is none.</param>
 /// <param name="Fit">How well the best of them fits.</param>
 /// <param name="AlsoRight">How many patterns read this item rightly too: where it is many, the item tells little.</param>
-public sealed record Explained(bool IsRight, IReadOnlyList<Explanation> Explanations, double SlipShare, Fit Fit, int AlsoRight);
+public sealed record Explained(bool IsRight, IReadOnlyList<Explanation> Explanations, double SlipShare, Fit Fit, int AlsoRight)
+{
+    /// <summary>Whether a slip is likelier than each of them.</summary>
+    public bool IsSlipFirst => Explanations.Count > 0 && SlipShare > Explanations[0].Share;
+}

@@ -8,13 +8,20 @@ namespace Umbick.Core.Diagnosis;
 public sealed record UnconfirmedPattern(Pattern Pattern, IReadOnlyList<int> Seen)
 {
     /// <summary>The patterns that are believed after these answers, and cannot be called yet.</summary>
-    public static IReadOnlyList<UnconfirmedPattern> After(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers)
+    /// <param name="model">The model.</param>
+    /// <param name="belief">What is believed.</param>
+    /// <param name="answers">The answers.</param>
+    /// <param name="reach">What the times taught so far can show; null for those that were asked.</param>
+    public static IReadOnlyList<UnconfirmedPattern> After(
+        ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Reach? reach = null)
     {
         var wanting = new List<UnconfirmedPattern>();
-        foreach (var pattern in model.Patterns)
+        reach ??= Reach.Of(model, answers);
+        var pairs = Catalogue.Pairs.Where(pair => NotParted.Holds(pair, model, belief, answers, reach)).ToList();
+        foreach (var pattern in model.Patterns.Where(pattern => !pairs.Exists(pair => pair.Covers(pattern))).Concat(pairs))
         {
             if (belief.ProbabilityOf(pattern) < ModelParameters.WorthSeeingFrom) continue;
-            var evidence = Evidence.For(pattern, model, belief, answers);
+            var evidence = Evidence.For(pattern, model, belief, answers, reach: reach);
             if (!evidence.Suffices) wanting.Add(new UnconfirmedPattern(pattern, evidence.SeenApart ? [] : [.. evidence.MinutesSeen]));
         }
         return wanting;

@@ -17,6 +17,9 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
     public IReadOnlyList<Position> Reminder => Positions.Any(position => position.IsContrast)
         ? [.. Positions.Where(position => position.IsContrast)] : Positions;
 
+    /// <summary>Whether it is for a pattern, or for one that the pattern may be.</summary>
+    public bool IsFor(Pattern pattern) => For.Contains(pattern.Id) || pattern.Either.Any(For.Contains);
+
     /// <summary>
     /// The one to propose: what was shown last is called to mind, unless the approach is to change; then, and at first, one not shown yet.
     /// </summary>
@@ -41,8 +44,9 @@ public sealed record Demonstration(string Id, string Name, IReadOnlyList<string>
     /// <param name="pattern">The pattern.</param>
     /// <param name="shown">The ids of those that were shown, the latest first.</param>
     public static IReadOnlyList<Demonstration> Offered(Pattern pattern, IReadOnlyList<string> shown) =>
-        [.. All.Where(demonstration => demonstration.For.Contains(pattern.Id))
+        [.. All.Where(demonstration => demonstration.IsFor(pattern))
             .OrderByDescending(demonstration =>
             shown.Contains(demonstration.Id) ? shown.Index().First(before => before.Item == demonstration.Id).Index : int.MaxValue)
-                .ThenBy(demonstration => demonstration.For.Index().First(named => named.Item == pattern.Id).Index)];
+                .ThenBy(demonstration => demonstration.For.Index().First(named =>
+                named.Item == pattern.Id || pattern.Either.Contains(named.Item)).Index)];
 }

@@ -37,6 +37,12 @@ public sealed record AskingView(AskingShown At, string? Message, string Typed)
     {
         StopReason.NoAnswers => "Three in a row without an answer. You could end on an easy one.",
         StopReason.Clear => "The answers are clear enough. You could end on an easy one.",
+        StopReason.ManyWrong => "Four in a row went wrong. You could end on an easy one.",
         _ => null,
     };
+
+    /// <summary>Whether this is the last question and something stays possible, so that a few more are offered.</summary>
+    public bool OffersMore => Sitting.Sitting.Plan == Plan.Adaptive && Current is { Given: null }
+        && Answered == Sitting.Sitting.Length - 1 && Sitting.Sitting.Length + Asking.More <= Asking.Longest
+        && At.Evidence.Told.Any(finding => finding.Label == Label.Possible);
 }

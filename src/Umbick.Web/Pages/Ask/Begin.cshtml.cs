@@ -22,6 +22,11 @@ public sealed class BeginModel(IDatabase database, ReadingModel model, RequestPr
 
     public IEnumerable<IGrouping<Stage, ClockTask>> Tasks { get; } = ClockTasks.All.OrderBy(task => task.From).GroupBy(task => task.From);
 
+    /// <summary>What the child has met and this way of asking leaves out.</summary>
+    public IReadOnlyList<string> LeftOut(DeliveryMode mode) =>
+        [.. ClockTasks.Plain.Where(task => Child.Uses(task, Child.Stage) && task.From <= Child.Stage)
+            .Except(ItemsInUse.TasksOf(mode)).Select(task => task.Texts.Name)];
+
     /// <summary>Whether tasks were to be chosen, and none was.</summary>
     public bool NoneChosen { get; private set; }
 

@@ -93,6 +93,13 @@ public sealed class SittingModel(
         return await Shown(connection, id);
     });
 
+    /// <summary>A few questions more, for something that stays possible.</summary>
+    public Task<IActionResult> OnPostLonger(SittingId id, int length) => Within(async connection =>
+    {
+        await Asking.Longer(connection, id, length);
+        return await Shown(connection, id);
+    });
+
     /// <summary>Goes on in conversation or with the teacher's own clock.</summary>
     public Task<IActionResult> OnPostDelivery(SittingId id, DeliveryMode? mode) => Within(async connection =>
     {

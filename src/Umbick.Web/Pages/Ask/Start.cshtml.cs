@@ -14,7 +14,8 @@ public sealed class StartModel(IDatabase database, Asking asking) : SchoolPage(d
     private static readonly string[] Forms = ["A", "B", "C"];
 
     public async Task<IActionResult> OnPost(
-        ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? pattern)
+        ChildId id, Plan? plan, DeliveryMode? delivery, string? form, string[]? task, SittingId? sitting, string? carries, string? hands,
+        string? pattern)
     {
         var tasks = (task ?? []).Where(text => ClockTasks.Find(text) is not null).ToList();
         if (plan == Plan.Chosen && tasks.Count == 0) return Redirect($"/ask/begin/{id}?none=true");
@@ -24,6 +25,7 @@ public sealed class StartModel(IDatabase database, Asking asking) : SchoolPage(d
             Tasks = tasks,
             ColdPattern = Catalogue.Find(pattern),
             ClockCarries = carries is not null && SettingList.OwnClock.Has(carries) ? carries : null,
+            ClockHands = hands is not null && SettingList.OwnHands.Has(hands) ? hands : null,
             Id = sitting is { } made && made != default ? made : null
         };
         var started = await InSchool(connection => asking.Start(connection, id, options));

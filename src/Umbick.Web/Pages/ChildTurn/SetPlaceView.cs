@@ -16,7 +16,7 @@ public sealed record SetPlaceView(Casework.SetPlace Place, string LookAgain, str
     public Item Item => Place.Asked!.Item;
 
     /// <summary>Their latest answer; null before they have given one.</summary>
-    public Answer? ChildsAnswer => (Place.Second ?? Place.First)?.ReadFor(Item);
+    public Answer? ChildsAnswer => (Place.Second ?? Place.First)?.ReadFor(Item, Place.Preferences);
 
     /// <summary>What this face shows, hand by hand, where the answer went wrong.</summary>
     public IReadOnlyList<string> Explained => FaceInWords.For(Item, ChildsAnswer, Place.Preferences);

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -15,7 +16,7 @@ namespace Umbick.Web.Pages.Children;
 [Authorize(Who.Records)]
 [OpensRecord]
 public sealed class ChildModel(
-    IDatabase database, ReadingModel model, Deciding deciding, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+    IDatabase database, ReadingModel model, Deciding deciding, Asking asking, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
 {
     private const int MostSittings = 12;
     private const int MostColdStarts = 3;
@@ -94,6 +95,19 @@ public sealed class ChildModel(
                 ? Redirect($"/children/{id}") : NotFound());
     }
 
+    /// <summary>Answers with a half before or after the hour, of which nobody has said which it is.</summary>
+    public IReadOnlyList<ItemResponse> Halves { get; private set; } = [];
+
+    /// <summary>Answers that cannot be read, with their sittings, the latest first.</summary>
+    public IReadOnlyList<(ItemResponse Question, SittingId Sitting)> Unread { get; private set; } = [];
+
+    /// <summary>Settles what the child means by 'half eight': it is kept as how the child says times.</summary>
+    public Task<IActionResult> OnPostHalf(ChildId id, string? meaning) => Within(async connection =>
+    {
+        if (meaning is null || !SettingList.HalfHour.Has(meaning)) return BadRequest();
+        return await asking.SettleHalf(connection, id, meaning, User.Person().Id) ? Redirect($"/children/{id}") : NotFound();
+    });
+
     /// <summary>Takes back that a demonstration was shown.</summary>
     public Task<IActionResult> OnPostNotShown(ChildId id, ShowingId shown) =>
         Within(async connection => await Demonstrating.TakeBack(connection, id, shown) ? Redirect($"/children/{id}") : NotFound());
@@ -138,6 +152,10 @@ public sealed class ChildModel(
         var (stage, seen) = (Record.Child.Stage.Name(preferences.Wording), Record.Sittings.Count);
         var place = Record.Child.ClassName.Length == 0 ? stage : $"{Record.Child.ClassName} · {stage}";
         Line = seen == 0 ? place : $"{place} · {Counted.InWords(seen, "sitting")} since {Record.Sittings[0].Day:d MMMM}";
+        Halves = [.. Record.Sittings.SelectMany(sitting => sitting.Answered).Where(question => question.Answer is AmbiguousHalf)];
+        Unread = [.. Record.Sittings.Reverse().SelectMany(sitting =>
+            sitting.Answered.Where(question => question.Answer is Core.Clocks.Unread or Estimate)
+                .Select(question => (question, sitting.Sitting.Id)))];
         Listed = all ? Record.Sittings : [.. Record.Sittings.TakeLast(MostSittings)];
         OtherWays = [.. Evidence.OtherWays.Select(other =>
             new OtherWayShown(other, other.Step.InWords(preferences.Wording), Beside.OwnWays.GetValueOrDefault(other.Step),

@@ -19,8 +19,8 @@ public static class Marks
     public static string Said(ItemResponse question, Wording wording) => AnswerText.Beside(Shown(question), wording, "other hands");
 
     private static Face Draw(FaceSize size, ItemResponse question, Wording wording) =>
-        question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = !question.IsRight, Label = InWords(question, wording) }
-        : Face.Showing(size, question.Asked.Item.Time, Shown(question), question.IsRight, InWords(question, wording));
+        question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = question.IsWrong, Label = InWords(question, wording) }
+        : Face.Showing(size, question.Asked.Item.Time, Shown(question), !question.IsWrong, InWords(question, wording));
 
     /// <summary>What was asked and the outcome, in a line.</summary>
     public static string InWords(ItemResponse question, Wording wording) =>
