@@ -250,7 +250,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     /// <param name="length">How long it was when that was pressed.</param>
     public static async Task<bool> Longer(SchoolConnection connection, SittingId sittingId, int length)
     {
-        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null, Plan: Plan.Adaptive } sitting) return false;
+        if (await Sittings.Lock(connection, sittingId) is not { IsPractice: false, EndedAt: null, Plan: Plan.Adaptive } sitting)
+            return false;
         if (sitting.Length == length && length + More <= Longest) await Sittings.Lengthen(connection, sittingId, length + More);
         return true;
     }
@@ -312,7 +313,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         // A child alone who has given up is asked no more of the same: a list ends, and what is chosen ends on something that comes right.
         var answers = rows.LatestAnswers.ToDictionary(answer => answer.Place);
         var givenUp = alone && StopRules.HasGivenUp(
-            rows.Asked.Where(item => answers.ContainsKey(item.Place)).Select(item => answers[item.Place].ReadFor(item.Item, state.Preferences)));
+            rows.Asked.Where(item => answers.ContainsKey(item.Place))
+                .Select(item => answers[item.Place].ReadFor(item.Item, state.Preferences)));
         if (sitting.Plan != Plan.Adaptive)
         {
             var next = rows.Asked.FirstOrDefault(item => item.Place > sitting.CurrentPlace && !rows.IsAnswered(item.Place));
@@ -342,8 +344,10 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             items = new SittingItems([.. items.Bank.Where(item => !leftOut.Contains(item))], items.Length)
             { Beyond = [.. items.Beyond.Where(item => !leftOut.Contains(item))] };
         // Beside an adult to stop is offered; alone a child is not kept longer than it is worth, nor at what goes wrong again and again.
-        if (alone && sitting.Delivery == DeliveryMode.OnChildsScreen && StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(answered.Count)], items, replay.Lately)
-            is StopReason.Clear or StopReason.ManyWrong && await AskLast(connection, sitting, rows)) return null;
+        if (alone && sitting.Delivery == DeliveryMode.OnChildsScreen
+            && StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(answered.Count)], items, replay.Lately)
+                is StopReason.Clear or StopReason.ManyWrong
+            && await AskLast(connection, sitting, rows)) return null;
         var next = ChooserOf(sitting, child).Next(
             replay.Belief,
             replay.Observed,

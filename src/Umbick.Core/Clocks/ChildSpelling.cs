@@ -55,7 +55,7 @@ internal static partial class ChildSpelling
         return OpenEnd().IsMatch(text) ? $"{text} ?" : OpenStart().IsMatch(text) ? $"? {text}" : text;
     }
 
-    /// <summary>The time in what is told as near and not as it is: "about 7", "nearly half past 6", "7ish"; null where nothing is.</summary>
+    /// <summary>The time in what is told as near and not as it is: "about 7", "nearly half past 6", "7ish"; else null.</summary>
     /// <param name="text">Lower case, with single spaces.</param>
     public static string? EstimatedIn(string text)
     {

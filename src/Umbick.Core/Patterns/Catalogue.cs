@@ -24,7 +24,7 @@ public static class Catalogue
         .. AnsweringPatterns.All,
     ];
 
-    /// <summary>Two patterns that look alike at the first stages, as what they are called where no clock that is taught parts them.</summary>
+    /// <summary>Two patterns that look alike at the first stages, as they are called where no clock that is taught parts them.</summary>
     public static IReadOnlyList<Pattern> Pairs { get; } = [.. HourPatterns.Pairs, .. PlacingPatterns.Pairs];
 
     /// <summary>The id of the pattern that is no way of reading: one answer, given again and again.</summary>

@@ -22,8 +22,8 @@ public sealed record Pattern(string Id, double Weight, StepRule Rule, PatternTex
     public IReadOnlyList<string> Alike { get; init; } = [];
 
     /// <summary>
-    /// The two patterns that it may be, where nothing that is taught yet tells which: it is called in their place. None for a pattern of its
-    /// own.
+    /// The two patterns that it may be, where nothing that is taught yet tells which: it is called in their place. None for a pattern of
+    /// its own.
     /// </summary>
     public IReadOnlyList<string> Either { get; init; } = [];
 

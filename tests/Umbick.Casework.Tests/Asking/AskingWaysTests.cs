@@ -359,7 +359,8 @@ public sealed class AskingWaysTests(TestSchool schools) : IClassFixture<TestScho
     }
 
     private async Task<SittingId> Begin(ChildId child, AskingOptions? beginning = null) =>
-        (await schools.InA(connection => _asking.Start(connection, child, beginning)))!.Value;
+        (await schools.InA(connection => _asking.Start(connection, child,
+            (beginning ?? new AskingOptions()) with { Id = beginning?.Id ?? DrawnSitting.Id(1) })))!.Value;
 
     private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw, AnswerMode mode) =>
         schools.InA(connection => _asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), place, raw, mode, null), null));

@@ -129,7 +129,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Answer(child, asked, ["next-hour"], TeachingPreferences.Usual.Length);
         var record = await Load(child);
         var (set, sitting) = await schools.InA(connection =>
-            _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices(1), Guid.NewGuid()));
+            _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices(3), Guid.NewGuid()));
         Assert.Equal(NextStep.DoTheSet, (await Load(child)).SummaryOn(Today).Next.Step);
 
         var first = (await Turn(sitting)).Asked!;
@@ -302,7 +302,8 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         Assert.All(children, child => Assert.True(child.LastSeen is null || child.LastSeen <= DateOnly.FromDateTime(DateTime.UtcNow)));
     }
 
-    private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child) =>
+        (await schools.InA(connection => _asking.Start(connection, child, new AskingOptions { Id = DrawnSitting.Id(1) })))!.Value;
 
     private Task<AnswerOutcome> Send(SittingId sitting, Submission submission) =>
         schools.InA(connection => _asking.Answer(connection, sitting, submission, null));

@@ -115,7 +115,8 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         await SittingUnderWay.Load(connection, model, (await Sittings.Find(connection, sitting))!, await Sittings.Rows(connection, sitting),
             DateTime.UtcNow));
 
-    private async Task<SittingId> Begin(ChildId child) => (await schools.InA(connection => _asking.Start(connection, child)))!.Value;
+    private async Task<SittingId> Begin(ChildId child) =>
+        (await schools.InA(connection => _asking.Start(connection, child, new AskingOptions { Id = DrawnSitting.Id(1) })))!.Value;
 
     private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) =>
         schools.InA(connection =>

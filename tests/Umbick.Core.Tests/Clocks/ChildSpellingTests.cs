@@ -18,7 +18,7 @@ public sealed class ChildSpellingTests
             .SelectMany(parts => parts[1].Split(" | ").Select(raw => (Reading: parts[0].TrimEnd(':'), Raw: raw.Trim())))
             .ToList();
         Assert.True(rows.Count > 400, $"there are {rows.Count}");
-        var others = rows.Where(row => Told(row.Raw) != row.Reading).Select(row => $"{row.Raw} is {Told(row.Raw)}, not {row.Reading}");
+        var others = rows.Where(row => ReadingOf(row.Raw) != row.Reading).Select(row => $"{row.Raw} is {ReadingOf(row.Raw)}, not {row.Reading}");
         Assert.True(!others.Any(), string.Join("\n", others));
     }
 
@@ -54,7 +54,7 @@ public sealed class ChildSpellingTests
         _ => at == 0 ? word : $"{word[..(at - 1)]}{word[at]}{word[at - 1]}{word[(at + 1)..]}",
     };
 
-    private static string Told(string raw) => AnswerParser.Parse(raw, Typist.Child) switch
+    private static string ReadingOf(string raw) => AnswerParser.Parse(raw, Typist.Child) switch
     {
         Estimate => "~",
         Unread => "unread",

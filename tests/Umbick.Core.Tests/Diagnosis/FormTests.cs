@@ -98,8 +98,8 @@ public sealed class FormTests
 
         static List<string> Asked(int seed)
         {
-            var sitting = new AdaptiveSitting(Model, new Belief(Model), new SittingItems(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain)),
-                seed);
+            var items = new SittingItems(ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain));
+            var sitting = new AdaptiveSitting(Model, new Belief(Model), items, seed);
             var asked = new List<string>();
             for (var i = 0; i < 6; i++)
             {

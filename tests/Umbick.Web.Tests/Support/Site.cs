@@ -74,7 +74,16 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 
     /// <summary>A sitting that stands open.</summary>
     public async Task<SittingId> Sitting(SchoolId school, ChildId child, AskingOptions? beginning = null) =>
-        (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, child, beginning)))!.Value;
+        (await App.InSchool(school, connection => new Asking(Model, TimeProvider.System).Start(connection, child,
+            (beginning ?? new AskingOptions()) with { Id = beginning?.Id ?? DrawnAlike() })))!.Value;
+
+    /// <summary>A new id of a sitting whose items are drawn by the same chance each time: by its last four bytes.</summary>
+    private static SittingId DrawnAlike()
+    {
+        var id = Guid.NewGuid().ToByteArray();
+        BitConverter.TryWriteBytes(id.AsSpan(12), 1);
+        return new Guid(id);
+    }
 
     /// <summary>A sitting on a screen of the child's own, with these tasks.</summary>
     public Task<SittingId> OnScreen(SchoolId school, ChildId child, params string[] tasks) =>

@@ -93,6 +93,9 @@ public sealed class Replay
                 course.Conclude(last);
                 return course.After;
             },
-            now => [.. course.Lately.Select(then => course.ConclusionOf(then.Belief, course.Observed.Take(then.Answers), before, last)), now]);
+            now =>
+            [
+                .. course.Lately.Select(then => course.ConclusionOf(then.Belief, course.Observed.Take(then.Answers), before, last)), now,
+            ]);
     }
 }

@@ -75,7 +75,8 @@ public sealed class Distractors(ReadingModel model)
     public static double RightByLikeness(ClockTime right, IReadOnlyList<ClockTime> wrong)
     {
         List<ClockTime> all = [right, .. wrong];
-        var likeness = all.ConvertAll(time => all.Count(other => other.Hour == time.Hour) + all.Count(other => other.Minute == time.Minute));
+        var likeness = all.ConvertAll(time =>
+            all.Count(other => other.Hour == time.Hour) + all.Count(other => other.Minute == time.Minute));
         return likeness[0] < likeness.Max() ? 0 : 1.0 / likeness.Count(like => like == likeness.Max());
     }
 

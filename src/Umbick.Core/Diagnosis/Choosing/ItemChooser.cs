@@ -28,8 +28,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var answers = observed.TakeLast(asked.Count).ToList();
         if (asked.Count == items.Length - 1) return Close(belief, items.Bank, asked);
         var wrong = StopRules.WrongRunning(answers);
-        if (wrong >= ModelParameters.WrongRunningMuch) return Close(belief, items.Bank, asked, "An easy one, after several that went wrong.");
-        var allRight = answers.TrueForAll(answer => !answer.Given.IsWrong);
+        if (wrong >= ModelParameters.WrongRunningMuch)
+            return Close(belief, items.Bank, asked, "An easy one, after several that went wrong.");
+        var allRight = answers.TrueForAll(answer => !answer.Given.IsWrong || items.Beyond.Contains(answer.Given.Item));
         if (allRight && asked.Count >= ModelParameters.BeyondFrom && (asked.Count - ModelParameters.BeyondFrom) % 2 == 0
             && asked.Count(item => items.Beyond.Contains(item)) < ModelParameters.MostBeyond
             && BestBeyond(belief, items.Beyond, asked) is { } beyond)

@@ -47,8 +47,8 @@ internal sealed class Variety
     private static bool HasClock(Item item) => item.Task.ShowsClock || item.Task.Form == AnswerForm.Hands;
 
     /// <summary>
-    /// Between which stages a time of the first items lies: up to a fifth of what is taught, two fifths, and so on; and where all came right
-    /// no easier than the item two before.
+    /// Between which stages a time of the first items lies: up to a fifth of what is taught, two fifths, and so on; and where all came
+    /// right no easier than the item two before.
     /// </summary>
     private (Stage Least, Stage Most) Rising(IReadOnlyList<Item> bank, bool allRight)
     {

@@ -87,9 +87,9 @@ public sealed record Conclusion(
                 .Sum(finding => finding.Belief));
 
     /// <summary>Whether another says the same: the same patterns are likely or possible, and the same stands out beside them.</summary>
-    public bool SaysTheSameAs(Conclusion other) => Beside == other.Beside && Told().SetEquals(other.Told());
+    public bool SaysTheSameAs(Conclusion other) => Beside == other.Beside && LabelsGiven().SetEquals(other.LabelsGiven());
 
-    private HashSet<(Pattern Pattern, Label Label)> Told() =>
+    private HashSet<(Pattern Pattern, Label Label)> LabelsGiven() =>
         [.. Findings.Where(finding => finding.Label is Label.Likely or Label.Possible).Select(finding => (finding.Pattern, finding.Label))];
 
     /// <summary>Reads off what a belief, reached by these answers, says.</summary>

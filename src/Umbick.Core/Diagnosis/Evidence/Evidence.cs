@@ -89,8 +89,9 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         || MinutesSeen.Distinct().Count() > ModelParameters.TellingNeeded;
 
     /// <summary>
-    /// Whether enough has been seen to call it: enough its way and fewer some other way, not denied of late, apart, and told from its look-alikes. The least
-    /// that is enough is enough only where nothing else gives those answers and no more answers speak against it than for it.
+    /// Whether enough has been seen to call it: enough its way and fewer some other way, not denied of late, apart, and told from its
+    /// look-alikes. The least that is enough is enough only where nothing else gives those answers and no more answers speak against it
+    /// than for it.
     /// </summary>
     public bool Suffices => ItsWay >= ModelParameters.TellingNeeded && SeenApart && NotYetTold.Count == 0
         && !IsDenied && (ItsWay > ModelParameters.TellingNeeded ? Otherwise < ItsWay && HoldsAllRound

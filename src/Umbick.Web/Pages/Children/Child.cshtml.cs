@@ -16,7 +16,8 @@ namespace Umbick.Web.Pages.Children;
 [Authorize(Who.Records)]
 [OpensRecord]
 public sealed class ChildModel(
-    IDatabase database, ReadingModel model, Deciding deciding, Asking asking, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+    IDatabase database, ReadingModel model, Deciding deciding, Asking asking, RequestPreferences preferences, TimeProvider clock)
+    : SchoolPage(database)
 {
     private const int MostSittings = 12;
     private const int MostColdStarts = 3;
