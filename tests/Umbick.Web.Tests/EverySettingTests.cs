@@ -69,6 +69,9 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("timing", "off", "tablet read-digital", "data-timed=\"no\"", "data-timed=\"yes\""),
         ("timing", "off", "asking read-digital", "data-timed=\"no\"", "data-timed=\"yes\""),
         ("own-clock", "minute-numbers", "begin", "value=\"minute-numbers\" selected", "value=\"plain\" selected"),
+        ("own-clock-hands", "geared", "begin", "value=\"geared\" selected", "value=\"loose\" selected"),
+        ("half-hour", "before", "settings", "“Half eight” is 7:30", "“Half eight” is asked about"),
+        ("half-hour", "after", "settings", "“Half eight” is 8:30", "“Half eight” is asked about"),
         ("length", "8", "adaptive", "of about 8", "of about 12"),
         ("length", "16", "adaptive", "of about 16", "of about 12"),
     ];

@@ -102,7 +102,7 @@ public sealed class NoListedPatternTests(Site site) : IClassFixture<Site>
         {
             var asking = new Asking(site.Model, TimeProvider.System);
             await Children.Teach(connection, child.Id, child.Stage, [task.Id], new Dictionary<string, string>());
-            var sitting = (await asking.Start(connection, child.Id))!.Value;
+            var sitting = (await asking.Start(connection, child.Id, new AskingOptions { Id = Site.DrawnAlike() }))!.Value;
             for (var place = 1; place <= 10; place++)
             {
                 var asked = (await Sittings.AskedIn(connection, [sitting]))[sitting].Single(each => each.Place == place);

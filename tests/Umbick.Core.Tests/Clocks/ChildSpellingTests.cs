@@ -18,7 +18,8 @@ public sealed class ChildSpellingTests
             .SelectMany(parts => parts[1].Split(" | ").Select(raw => (Reading: parts[0].TrimEnd(':'), Raw: raw.Trim())))
             .ToList();
         Assert.True(rows.Count > 400, $"there are {rows.Count}");
-        var others = rows.Where(row => ReadingOf(row.Raw) != row.Reading).Select(row => $"{row.Raw} is {ReadingOf(row.Raw)}, not {row.Reading}");
+        var others = rows.Where(row =>
+            ReadingOf(row.Raw) != row.Reading).Select(row => $"{row.Raw} is {ReadingOf(row.Raw)}, not {row.Reading}");
         Assert.True(!others.Any(), string.Join("\n", others));
     }
 

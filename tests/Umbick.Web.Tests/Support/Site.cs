@@ -78,7 +78,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
             (beginning ?? new AskingOptions()) with { Id = beginning?.Id ?? DrawnAlike() })))!.Value;
 
     /// <summary>A new id of a sitting whose items are drawn by the same chance each time: by its last four bytes.</summary>
-    private static SittingId DrawnAlike()
+    public static SittingId DrawnAlike()
     {
         var id = Guid.NewGuid().ToByteArray();
         BitConverter.TryWriteBytes(id.AsSpan(12), 1);

@@ -21,7 +21,13 @@ public sealed record SettingShown(string Heading, Face? Face, IReadOnlyList<stri
             $"“{ChildWords.LookAgain(Step.Minutes, preferences)}”",
         ]),
         SettingGroup.Words => new("Words and figures", null,
-            [Said(new(6, 10), preferences.Wording), Said(new(5, 50), preferences.Wording), Said(new(8, 30), preferences.Wording)]),
+            [Said(new(6, 10), preferences.Wording), Said(new(5, 50), preferences.Wording), Said(new(8, 30), preferences.Wording),
+                $"“Half eight” is {(preferences.HalfHour switch
+                {
+                    HalfMeaning.Before => preferences.Wording.Digital(new(7, 30)),
+                    HalfMeaning.After => preferences.Wording.Digital(new(8, 30)),
+                    _ => "asked about",
+                })}."]),
         SettingGroup.Face => new("The clock itself", Clock(new(10, 10), Support.Bare), []),
         SettingGroup.Practising =>
             new("Practising", Clock(new(4, 20), preferences.Support ?? Support.Full),
