@@ -126,6 +126,18 @@ public sealed class SittingTests
         Assert.Equal(told, Manner.InWords(new Evidence(Catalogue.Find("next-hour")!, answers, [])));
     }
 
+    /// <summary>The coming hour is told from the nearest by early times, never by a half that may be either.</summary>
+    [Fact]
+    public void Coming_and_nearest_are_parted_by_early_times_wherever_that_is_advised()
+    {
+        var explained = new Explainer(Model).Explain(Said("6:40", "7:40"));
+        Assert.Equal(2, explained.Explanations.Count);
+        Assert.All(explained.Explanations, explanation => Assert.InRange(explanation.Next!.Time.Minute, 5, 20));
+        var (coming, nearest) = (Catalogue.Find("next-hour")!, Catalogue.Find("nearest-hour")!);
+        foreach (var (pattern, other) in new[] { (coming, nearest), (nearest, coming) })
+            Assert.InRange(Practice.TellingApart.Find(Model, pattern, other)!.Item.Time.Minute, 5, 20);
+    }
+
     [Theory]
     [InlineData("7 6", 7.0, 30.0)]
     [InlineData("7+ 2", 7.2, 10.0)]

@@ -100,13 +100,17 @@ public sealed class Explainer(ReadingModel model)
         {
             var prediction = model.Predict(new Item(from.Item.Task, time), mode);
             var answer = prediction.LikeliestOf(part);
-            var fits = prediction.Fits(prediction.Answers[answer]);
-            var told = (2 * others.Count(other => prediction.ChanceOf(other, fits) < ModelParameters.FittingFrom))
+            // Neither may give the other's answer: at a half the nearest hour is the coming one, or is not.
+            var told = (2 * others.Count(other =>
+                !MayGive(prediction, other, answer) && !MayGive(prediction, part, prediction.LikeliestOf(other))))
                 + (answer == prediction.RightId ? 0 : 1);
             if (told > most) (best, most) = ((prediction.Item, prediction.Answers[answer]), told);
         }
         return best;
     }
+
+    private static bool MayGive(Prediction prediction, int part, int answer) =>
+        prediction.ChanceOf(part, prediction.Fits(prediction.Answers[answer])) >= ModelParameters.FittingFrom;
 
     private static IEnumerable<ClockTime> TellingTimes(ClockTime asked) => ClockTime.All()
         .Where(time => time != asked && time.Minute % 5 == 0)

@@ -75,7 +75,9 @@ public sealed class PatternFaces(ReadingModel model)
 
     /// <summary>Where a hand is put is seen best with both in their places.</summary>
     private static IReadOnlyList<Item> BankOf(Pattern pattern) =>
-        ItemBank.Upto(Stage.EveryMinute, [pattern.Step == Step.Placing ? ClockTasks.SetFromDigital : PracticeTasks.For(pattern)]);
+        // A pair is what its two are called as long as only halves are taught.
+        ItemBank.Upto(pattern.Either.Count > 0 ? Stage.HalfPast : Stage.EveryMinute,
+            [pattern.Step == Step.Placing ? ClockTasks.SetFromDigital : PracticeTasks.For(pattern)]);
 
     /// <summary>Some of them, no two with the same hour or the same minutes as far as there are others.</summary>
     private static List<Item> Apart(IEnumerable<Item> items, int count)
