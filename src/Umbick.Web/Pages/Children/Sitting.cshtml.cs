@@ -37,6 +37,8 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
         if (!ModelState.IsValid || !answer.IsGiven || !corrects.IsGiven) return BadRequest();
         var taken = await InSchool(connection => asking.KeepTyped(connection, sitting,
             new Submission(answer, place, (raw ?? "").Trim(), AnswerMode.Said, null) { Corrects = corrects }, null, "", User.Person().Id));
+        // An item that was never asked, or a set, which is practised and not put right here.
+        if (taken.Outcome is AnswerOutcome.NotFound or AnswerOutcome.NotAsked) return NotFound();
         if (taken.Message is null) return Redirect($"/children/{id}/sittings/{sitting}#at-{place}");
         Message = taken.Message;
         return await Shown(id, sitting);
