@@ -122,7 +122,7 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
             tablet.Await($"#turn[data-done='{done}'] [data-question]");
             ChildAtScreen.Answer(tablet, found.Items[done], byTouch: true);
         }
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         Assert.Contains($"{found.Items.Count} of {found.Items.Count} right", (await teacher.Page($"/classes/{id}")).Body!.TextContent,
             StringComparison.Ordinal);

@@ -49,7 +49,7 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
         tablet.TabTo("Done");
         tablet.AwaitOpen();
         tablet.Type(Keys.Enter);
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         Assert.Equal("quarter to 11", (await site.Record(site.A, child.Id)).Sittings[0].Answered.Single().Given!.Raw);
     }
 

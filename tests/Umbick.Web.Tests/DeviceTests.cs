@@ -52,7 +52,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         Assert.Equal(before + 1, (await Kept(child.Id)).Count);
 
         teacher.Click("Stop here");
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         teacher.Await("[data-over]");
         var ids = await Kept(child.Id);
         Assert.Equal(ids.Count, ids.Distinct().Count());
@@ -82,7 +82,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         tablet.Await("#waiting[hidden][data-waiting='0']");
         tablet.Await("#turn[data-done='3']");
         given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         Assert.Equal(given, await Kept(child.Id));
     }
 
@@ -110,7 +110,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         tablet.Await("#waiting[hidden][data-waiting='0']");
         tablet.Await("#turn[data-done='2']");
         given.Add(ChildAtScreen.Answer(tablet, items[2], byTouch: true));
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         Assert.Equal(given, await Kept(child.Id));
     }
 
@@ -140,7 +140,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
         tablet.Await("#waiting[hidden][data-waiting='0']");
         tablet.Await($"#turn[data-done='3'] [data-question={tasks[3]}]");
         given.Add(ChildAtScreen.Answer(tablet, items[3], byTouch: false));
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         Assert.Equal(given, await Kept(child.Id));
         // What is over is not kept: nothing of it opens without a server.
         tablet.AwaitScript("return caches.has('umbick.turn').then(kept => !kept)");
@@ -314,7 +314,7 @@ public sealed class DeviceTests(Site site) : IClassFixture<Site>
             if (done % 3 == 2) ChildAtScreen.Answer(tablet, item, byTouch: true);
             else tablet.Click("I don’t know");
         }
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
     }
 
     /// <summary>Where the answers to choose from hold the right one, nothing but what it says tells it from the others.</summary>

@@ -28,7 +28,7 @@ public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixtu
             tablet.Browser.Await($"#turn[data-done='{done}'] [data-question='{task}']");
             given.Add(ChildAtScreen.Answer(tablet.Browser, (await site.Current(site.A, sitting)).Item, byTouch: done == 0));
         }
-        tablet.Browser.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet.Browser);
         var questions = (await site.Record(site.A, child.Id)).Sittings.Single().Questions;
         Assert.Equal(given, questions.Select(question => question.Given!.Raw));
         Assert.All(questions, question => Assert.Equal(question.Asked.Item.Task.OnScreen, question.Given!.AnswerMode));
@@ -55,7 +55,7 @@ public sealed class EveryTaskTests(Site site, SharedTablet tablet) : IClassFixtu
         tablet.Browser.Focus("[name=longAt][value='3']");
         tablet.Browser.Type(at);
         tablet.Browser.Tap("[data-done-button]");
-        tablet.Browser.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet.Browser);
         Assert.Equal(kept, (await site.Record(site.A, child.Id)).Sittings[0].Answered.Single().Given!.Raw);
     }
 }

@@ -1,4 +1,5 @@
 using AngleSharp.Html.Dom;
+using Umbick.Casework;
 using Umbick.Core.Items;
 using Umbick.Store;
 
@@ -157,26 +158,27 @@ public sealed class SettingsTests(Site site) : IClassFixture<Site>, IAsyncDispos
     private static string Selected(IHtmlDocument page, string name) => ((IHtmlSelectElement)page.QuerySelector($"[name={name}]")!).Value
         ?? "";
 
-    private async Task<(ChildId Child, SittingId Sitting)> Sitting(string setting, string choice, ClockTask task)
+    private async Task<(ChildId Child, SittingId Sitting)> Sitting(string setting, string choice, ClockTask task, int chance = 1)
     {
         await site.App.InSchool(site.A, connection => Schools.Choose(connection, new Dictionary<string, string> { [setting] = choice }));
         var child = await site.Child(site.A);
-        return (child.Id, await site.OnScreen(site.A, child.Id, task.Id));
+        return (child.Id, await site.Sitting(site.A, child.Id,
+            new AskingOptions(Plan.Chosen, DeliveryMode.OnChildsScreen) { Tasks = [task.Id], Id = Site.DrawnAlike(chance) }));
     }
 
     /// <summary>The teacher's page and the child's of a sitting with one task, where a school has chosen this.</summary>
     private async Task<(IHtmlDocument Teacher, IHtmlDocument Tablet)> With(
         string setting, string choice, ClockTask task, Func<string, bool>? fits = null)
     {
-        for (var i = 0; ; i++)
+        for (var chance = 1; ; chance++)
         {
-            var (_, sitting) = await Sitting(setting, choice, task);
+            var (_, sitting) = await Sitting(setting, choice, task, chance);
             using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
             using var tablet = new Visitor(site);
             await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) });
             var pages = (await teacher.Page($"/ask/{sitting}"), await tablet.Page("/turn"));
             if (fits is null || fits(pages.Item1.QuerySelector(".in-words")!.TextContent)) return pages;
-            Assert.True(i < 20, "no item of this kind came up");
+            Assert.True(chance < 20, "no item of this kind came up");
         }
     }
 }

@@ -110,7 +110,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         tablet.Focus("[data-hand=minute]");
         tablet.Type(" ");
         tablet.Click("Done");
-        tablet.Await("[data-finished]");
+        ChildAtScreen.AwaitFinished(tablet);
         Assert.Single(await Raws(child.Id));
     }
 

@@ -31,6 +31,13 @@ public static class ChildAtScreen
         return raw;
     }
 
+    /// <summary>Waits for the last page of a child's turn, and until every answer has reached the server.</summary>
+    public static void AwaitFinished(Browser browser)
+    {
+        browser.Await("[data-finished]");
+        browser.Await("#waiting[data-waiting='0']");
+    }
+
     private static string Put(Browser browser, Item item, bool byTouch)
     {
         var right = item.Right.Short(Wording.Usual);

@@ -78,10 +78,10 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
             (beginning ?? new AskingOptions()) with { Id = beginning?.Id ?? DrawnAlike() })))!.Value;
 
     /// <summary>A new id of a sitting whose items are drawn by the same chance each time: by its last four bytes.</summary>
-    public static SittingId DrawnAlike()
+    public static SittingId DrawnAlike(int chance = 1)
     {
         var id = Guid.NewGuid().ToByteArray();
-        BitConverter.TryWriteBytes(id.AsSpan(12), 1);
+        BitConverter.TryWriteBytes(id.AsSpan(12), chance);
         return new Guid(id);
     }
 
