@@ -11,7 +11,7 @@ internal static class SimulateAway
     private const int OracleChildren = 300;
     private const int Sitting = 12;
 
-    private static readonly IReadOnlyList<int> Lengths = [6, 8, 12, 20];
+    private static readonly IReadOnlyList<int> Lengths = [6, 8, Sitting];
     private static readonly IReadOnlyList<Step> Reading = [Step.Hands, Step.Hour, Step.Minutes];
 
     /// <summary>A row of children.</summary>
@@ -40,6 +40,8 @@ internal static class SimulateAway
         new("says it in their own words", Stage.EveryMinute, 1, Steps.OfReading, [Variant.OwnWords]),
         new("odd ways", Stage.EveryMinute, 0, [], [], VariedChild.Odd),
         new("nothing to find, 8 to 15 % slips", Stage.EveryMinute, 0, [], [], VariedChild.Careless),
+        new("o’clock and half known, the rest guessed", Stage.EveryMinute, 0, [], [], VariedChild.GuessesTheRest),
+        new("nothing to find, badly written", Stage.EveryMinute, 0, [], [], VariedChild.WritesBadly),
         new("nothing to find, stage 4", Stage.HalfPast, 0, [], [], VariedChild.Careless),
         new("nothing to find, stage 6", Stage.QuarterTo, 0, [], [], VariedChild.Careless),
         new("nothing to find, stage 8", Stage.FiveMinutesPast, 0, [], [], VariedChild.Careless),
@@ -54,7 +56,7 @@ internal static class SimulateAway
 
     /// <summary>Prints the table.</summary>
     /// <param name="children">How many children a row.</param>
-    /// <param name="seed">The same seed draws the same children.</param>
+    /// <param name="seed">The same seed draws the same children, and asks them the same; each child is asked by a chance of its own.</param>
     /// <param name="oracle">Whether whoever knows the children is computed beside it.</param>
     /// <param name="heldOut">Whether the rows that were held out are run.</param>
     public static int Run(int children, int seed, bool oracle, bool heldOut)
@@ -63,9 +65,10 @@ internal static class SimulateAway
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
             $"Engine {ReadingModel.Version}, {DateTime.Today:yyyy-MM-dd}, away, seed {seed}, {children} children a row, asked adaptively."));
         Console.WriteLine();
-        Console.WriteLine("| children | items | found | called | wrongly called | taken for guessing | came right | clear within |");
-        Console.WriteLine("|---|---|---|---|---|---|---|---|");
+        Console.WriteLine("| children | items | found | called | wrongly called | taken for guessing | much wrong | came right | clear within |");
+        Console.WriteLine("|---|---|---|---|---|---|---|---|---|");
         var all = Lengths.Select(_ => new List<StudyOutcome>()).ToList();
+        var late = new List<StudyOutcome>();
         foreach (var row in Rows.Where(row => heldOut || !row.Variants.SequenceEqual(Variants.HeldOut)))
         {
             var study = new Study(model, row.Stage);
@@ -79,9 +82,11 @@ internal static class SimulateAway
                 all[length].AddRange(come);
                 Print(row, Lengths[length], new StudyRow(come));
             }
-            if (oracle && row.Patterns > 0) PrintOracle(row, study.Shown, [.. outcomes.Take(OracleChildren).Select(outcome => outcome[2])]);
+            if (row.Stage >= Stage.FiveMinutesPast) late.AddRange(outcomes.Select(outcome => outcome[^1]));
+            if (oracle && row.Patterns > 0) PrintOracle(row, study.Shown, [.. outcomes.Take(OracleChildren).Select(outcome => outcome[^1])]);
         }
-        PrintConfusions(all[2]);
+        PrintAsked(late);
+        PrintConfusions(all[^1]);
         foreach (var (length, outcomes) in Lengths.Zip(all)) PrintCalibration(length, new StudyRow(outcomes));
         return 0;
     }
@@ -90,7 +95,7 @@ internal static class SimulateAway
     {
         var some = row.Patterns > 0;
         Console.WriteLine($"| {row.Name} | {items} | {(some ? Percent(come.ShareFound) : "")} | {(some ? Percent(come.ShareCalled) : "")} "
-            + $"| {Percent(come.WronglyCalled)} | {Percent(come.TakenForGuessing)} | {Percent(come.RightShare)} | "
+            + $"| {Percent(come.WronglyCalled)} | {Percent(come.TakenForGuessing)} | {Percent(come.MuchWrong)} | {Percent(come.RightShare)} | "
             + $"{(some ? "" : Percent(come.ClearWithin(items)))} |");
     }
 
@@ -100,7 +105,17 @@ internal static class SimulateAway
         var known = new StudyOutcome[outcomes.Count];
         Parallel.For(0, known.Length, i => known[i] = outcomes[i] with { Found = oracle.Found(outcomes[i].Answers) });
         Console.WriteLine($"| {row.Name} | the oracle on {known.Length} of those, {Sitting} | {Percent(new StudyRow(known).ShareFound)} | "
-            + $"| | | | |");
+            + $"| | | | | |");
+    }
+
+    /// <summary>Of how many sittings each quota was met.</summary>
+    private static void PrintAsked(List<StudyOutcome> outcomes)
+    {
+        Console.WriteLine();
+        Console.WriteLine($"Asked in full sittings at stages 8 and 12, {outcomes.Count} of them:");
+        foreach (var quota in Quotas.All)
+            Console.WriteLine($"- {quota.Name}: {Percent(outcomes.Average(outcome => quota.IsMetBy(outcome.Answers.Select(answer => answer.Item))
+                ? 1.0 : 0))}");
     }
 
     private static void PrintConfusions(IEnumerable<StudyOutcome> outcomes)

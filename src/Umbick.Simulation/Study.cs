@@ -65,7 +65,8 @@ public sealed class Study(ReadingModel model, Stage stage = Stage.EveryMinute)
         Ids(conclusion.Likely, child),
         [.. answers.Select(answer => (answer.Given.Item, answer.Given.Answer))],
         model.Patterns.ToDictionary(pattern => pattern.Id, belief.ProbabilityOf),
-        belief.Guessing);
+        belief.Guessing)
+        { MuchWrong = conclusion.Beside == BesidePatterns.MuchWrong };
 
     /// <summary>The patterns of some findings; of a pair the one that the child has, else its first.</summary>
     private static HashSet<string> Ids(IEnumerable<Finding> findings, IAnsweringChild child) =>

@@ -20,6 +20,9 @@ public sealed record StudyOutcome(
     /// <summary>After how many answers a sitting might have stopped, all being clear; null where it was not.</summary>
     public int? ClearAfter { get; init; }
 
+    /// <summary>Whether it is told that much goes wrong, and nothing stands out.</summary>
+    public bool MuchWrong { get; init; }
+
     /// <summary>The share of answers that came right, 0 to 1.</summary>
     public double RightShare =>
         Answers.Average(answer => Scoring.IsRight(answer.Item, answer.Answer, answer.Item.Task.Taken, Stage.EveryMinute) ? 1.0 : 0);

@@ -16,6 +16,9 @@ public sealed record StudyRow(IReadOnlyList<StudyOutcome> Outcomes)
     /// <summary>The share of children who were taken for guessing, 0 to 1.</summary>
     public double TakenForGuessing => Outcomes.Average(outcome => outcome.Guessing >= StudyOutcome.FoundFrom ? 1.0 : 0);
 
+    /// <summary>The share of children of whom it was told that much goes wrong and nothing stands out, 0 to 1.</summary>
+    public double MuchWrong => Outcomes.Average(outcome => outcome.MuchWrong ? 1.0 : 0);
+
     /// <summary>The share of answers that came right, 0 to 1.</summary>
     public double RightShare => Outcomes.Average(outcome => outcome.RightShare);
 

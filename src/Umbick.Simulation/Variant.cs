@@ -66,6 +66,9 @@ public enum Variant
 
     /// <summary>Says half past seven as half eight.</summary>
     HalfBefore,
+
+    /// <summary>Knows o'clock and half past, and guesses the rest.</summary>
+    GuessesTheRest,
 }
 
 /// <summary>Which variants belong together.</summary>

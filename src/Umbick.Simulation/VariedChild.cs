@@ -78,10 +78,20 @@ public sealed class VariedChild : IAnsweringChild
     public static VariedChild Careless(Random random) =>
         new(new HashSet<string>(), new Traits(Variant.Plain, false, false), null, 0.85 + (0.07 * random.NextDouble()), random);
 
+    /// <summary>A child who reads rightly and writes badly.</summary>
+    public static VariedChild WritesBadly(Random random) =>
+        new(new HashSet<string>(), new Traits(Variant.BadlyWritten, false, false), null, MostConsistent, random);
+
+    /// <summary>A child who knows o'clock and half past, and says anything where the long hand stands elsewhere.</summary>
+    public static VariedChild GuessesTheRest(Random random) =>
+        new(new HashSet<string>(), new Traits(Variant.GuessesTheRest, false, false), null, MostConsistent, random);
+
     /// <inheritdoc/>
     public string Answer(Item item)
     {
         var place = _count++;
+        if (Traits.Variant == Variant.GuessesTheRest && item.Time.Minute % 30 != 0)
+            return Spoken(item, new ClockTime(Hours.Named(_random.Next(12)), 5 * _random.Next(12)));
         if (Traits.Variant == Variant.DoesNotKnow && place % 5 == 4) return "?";
         if (Traits.Variant == Variant.LeavesMinutesOut && item.Time.Minute % 5 != 0) return "?";
         if (Traits.Variant == Variant.SaysNearly && place % 4 == 3 && item.Task.Form != AnswerForm.Hands) return $"about {item.Time.Hour}";

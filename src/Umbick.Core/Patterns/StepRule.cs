@@ -31,7 +31,7 @@ public abstract class StepRule(Step step)
         Step.Fractions => new FractionsRule((_, _, words) => words, words => words),
         Step.Writing => new WritingRule((hour, minutes) => new DigitalAnswer(hour, minutes, 2)),
         Step.Placing => new PlacingRule(minutes => minutes / 60.0),
-        Step.Setting => new SettingRule(asRead: true),
+        Step.Setting => new SettingRule(SetAs.Read),
         _ => new OtherSkillRule(step, _ => null),
     };
 }

@@ -6,7 +6,7 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Practice;
 
 /// <summary>
-/// A pattern as one child has it: what they read as a whole, and whether they set a clock rightly, goes with it. What a set is made for,
+/// A pattern as one child has it: what they read as a whole, and whether they set a clock as they read it, goes with it. What a set is made for,
 /// and what says where the pattern and the right reading part.
 /// </summary>
 public sealed class HeldPattern
@@ -29,8 +29,14 @@ public sealed class HeldPattern
     public static HeldPattern From(ReadingModel model, Pattern pattern, Belief belief)
     {
         var state = pattern.Either.Count > 0 ? model.Space.StateWith(pattern) : model.Space.ChoiceOf(belief.Best(pattern), pattern.Step);
-        var setting = belief.WhereShown(pattern) == ShownWhere.Reading ? 1 : 0;
-        return new HeldPattern(model, pattern, model.Space.With(model.Space.With(0, pattern.Step, state), Step.Setting, setting));
+        var setting = belief.WhereShown(pattern) switch
+        {
+            ShownWhere.Reading => SetAs.Rightly,
+            ShownWhere.Setting when SettingRule.Covers(pattern.Step) => SetAs.Alone,
+            _ => SetAs.Read,
+        };
+        return new HeldPattern(model, pattern,
+            model.Space.With(model.Space.With(0, pattern.Step, state), Step.Setting, ProcedureSpace.ChoiceOf(setting)));
     }
 
     /// <summary>

@@ -86,7 +86,12 @@ public sealed class CaseEvidence
     /// <summary>What one finding rests on, as a sentence.</summary>
     public string InWordsOf(Finding finding)
     {
-        var setting = finding.Shows == ShownWhere.Reading ? " Clocks are set rightly." : "";
+        var setting = finding.Shows switch
+        {
+            ShownWhere.Reading => " Clocks are set rightly.",
+            ShownWhere.Setting when SettingRule.Covers(finding.Pattern.Step) => " Clocks are read rightly; it shows in setting one.",
+            _ => "",
+        };
         var alike = finding.Evidence.NotYetTold.Count == 0 ? ""
             : $" Not yet told from: "
             + $"{string.Join(", ", finding.Evidence.NotYetTold.Select(pattern => pattern.TextsIn(_summary.Facts.Wording).Reads))}.";

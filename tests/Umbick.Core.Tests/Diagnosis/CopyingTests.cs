@@ -41,7 +41,7 @@ public sealed class CopyingTests
         var study = new Study(Model, Stage.EveryMinute);
         var bank = ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital]);
         var (answers, doubted, copied, seen) = (0, 0, 0, 0);
-        for (var group = 0; group < 40; group++)
+        for (var group = 0; group < 160; group++)
         {
             var variants = group % 2 == 0 ? Variants.Second : Variants.HeldOut;
             var children = Enumerable.Range(0, 3)
@@ -59,7 +59,7 @@ public sealed class CopyingTests
                 if (Copying.Looks(Model, [beside[0], beside[1], new AnswerBeside(across, beliefs[2])])[2]) seen++;
             }
         }
-        Assert.InRange(doubted / (double)answers, 0, 0.005);
+        Assert.InRange(doubted / (double)answers, 0, 0.01);
         Assert.InRange(seen / (double)copied, 0.95, 1);
         Assert.True(copied > 40);
     }

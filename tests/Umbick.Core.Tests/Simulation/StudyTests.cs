@@ -25,7 +25,8 @@ public sealed class StudyTests
             return;
         }
         Assert.InRange(row.ShareFound, 0.9, 1);
-        Assert.InRange(row.ShareCalled, 0.8, 1);
+        // Five of the twelve are what every sitting asks: of several patterns some wait for their second telling answer.
+        Assert.InRange(row.ShareCalled, patterns == 1 ? 0.8 : 0.75, 1);
     }
 
     [Fact]

@@ -200,7 +200,8 @@ public sealed class Belief
     }
 
     /// <summary>
-    /// Where a pattern shows: in reading alone where it is believed of the child, if the child has it, that they set a clock rightly.
+    /// Where a pattern shows: in reading alone where it is believed of the child, if the child has it, that they set a clock rightly; in
+    /// setting alone where it is believed that they read one rightly.
     /// </summary>
     public ShownWhere WhereShown(Pattern pattern)
     {
@@ -209,8 +210,11 @@ public sealed class Belief
         var subSpace = _model.Space.SpaceOf([pattern.Step, Step.Setting]);
         var (shares, choices) = (MarginalOver(subSpace), _model.Space.At(pattern.Step));
         var with = Enumerable.Range(0, subSpace.Size).Where(part => choices[subSpace.ChoiceOf(part, pattern.Step)].Holds(pattern)).ToList();
-        var rightly = with.Where(part => subSpace.ChoiceOf(part, Step.Setting) != 0).Sum(part => shares[part]);
-        return rightly >= ModelParameters.LikelyFrom * with.Sum(part => shares[part]) ? ShownWhere.Reading : ShownWhere.Both;
+        var all = with.Sum(part => shares[part]);
+        return Is(SetAs.Rightly) ? ShownWhere.Reading : Is(SetAs.Alone) ? ShownWhere.Setting : ShownWhere.Both;
+
+        bool Is(SetAs way) => with.Where(part => subSpace.ChoiceOf(part, Step.Setting) == ProcedureSpace.ChoiceOf(way))
+            .Sum(part => shares[part]) >= ModelParameters.LikelyFrom * all;
     }
 
     /// <summary>The belief in each part of a sub-space, 0 to 1.</summary>
@@ -271,7 +275,8 @@ public sealed class Belief
             // Half of the steps at a time: two passes over every procedure, and a small one for each step.
             foreach (var half in _model.Space.Steps.Chunk((_model.Space.Steps.Count + 1) / 2))
             {
-                var subSpace = _model.Space.SpaceOf(half);
+                // With setting among them, what is set alone is told from what is read.
+                var subSpace = _model.Space.SpaceOf(half.Append(Step.Setting).Distinct());
                 var shares = MarginalOver(subSpace);
                 foreach (var step in half)
                 {

@@ -42,6 +42,9 @@ public sealed class ProcedureSpace
     /// <summary>Which choice (its place in <see cref="At"/>) a procedure takes at a step.</summary>
     public int ChoiceOf(int procedure, Step step) => _whole.ChoiceOf(procedure, step);
 
+    /// <summary>The place in <see cref="At"/> of a way in which setting goes together with reading.</summary>
+    public static int ChoiceOf(SetAs way) => (int)way;
+
     /// <summary>The choices of all procedures at a step.</summary>
     internal byte[] StatesAt(Step step) => _whole.StatesAt(step);
 
@@ -50,7 +53,7 @@ public sealed class ProcedureSpace
 
     /// <summary>
     /// Procedures that differ at a step alone, in the order of its choices, one such family after the other. Those with four departures at
-    /// other steps have only the correct choice here, and so no siblings.
+    /// other steps have only the correct choice here, and so no siblings; nor have those that setting alone cannot hold.
     /// </summary>
     internal int[] Siblings(Step step) => _siblings[(int)step];
 
@@ -94,7 +97,7 @@ public sealed class ProcedureSpace
         var siblings = new List<int>();
         for (var procedure = 0; procedure < Size; procedure++)
         {
-            if (ChoiceOf(procedure, step) != 0 || At(step).Count == 1 || With(procedure, step, 1) < 0) continue;
+            if (ChoiceOf(procedure, step) != 0 || At(step).Count == 1 || With(procedure, step, At(step).Count - 1) < 0) continue;
             for (var choice = 0; choice < At(step).Count; choice++) siblings.Add(With(procedure, step, choice));
         }
         return [.. siblings];
@@ -115,7 +118,11 @@ public sealed class ProcedureSpace
             var pair = patterns.Where(pattern => pattern.Step == step && (pattern.Id == first || pattern.Id == second)).ToList();
             if (pair.Count == 2) choices.Add(new StepState(new CombinedRules(pair[0].Rule, pair[1].Rule), pair, both));
         }
-        if (step == Step.Setting) choices.Add(new StepState(new SettingRule(asRead: false), [], ModelParameters.SetsRightlyPrior));
+        if (step == Step.Setting)
+        {
+            choices.Add(new StepState(new SettingRule(SetAs.Rightly), [], ModelParameters.SetsRightlyPrior));
+            choices.Add(new StepState(new SettingRule(SetAs.Alone), [], ModelParameters.SetsAlonePrior));
+        }
         if (Catalogue.OtherWeight(step) is > 0 and var other) choices.Add(new StepState(new UnlistedRule(step), [], other));
         choices.Insert(0, new StepState(StepRule.Correct(step), [], 1 - choices.Sum(choice => choice.Prior)));
         return [.. choices];

@@ -1,4 +1,5 @@
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 
 namespace Umbick.Core.Diagnosis;
 
@@ -26,6 +27,7 @@ public sealed class SubSpace
             all *= _counts[i];
         }
         var departures = new int[all];
+        var setting = Array.IndexOf(steps, Step.Setting);
         for (var key = 0; key < all; key++)
         {
             for (var i = 0; i < steps.Length; i++)
@@ -34,16 +36,25 @@ public sealed class SubSpace
             }
         }
         // Parts with few departures stand first: they carry nearly all belief, and near each other they are computed with faster.
-        _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= ModelParameters.MostDepartures)
+        _keys = [.. Enumerable.Range(0, all).Where(key => departures[key] <= MostAt(key))
             .OrderBy(key => departures[key])];
         Size = _keys.Length;
         _partOfKey = new int[all];
         Array.Fill(_partOfKey, -1);
         for (var part = 0; part < Size; part++) _partOfKey[_keys[part]] = part;
         _choices = [.. steps.Select((_, i) => _keys.Select(key => (byte)(key / _strides[i] % _counts[i])).ToArray())];
-        Parts = whole is null ? []
-            : [.. Enumerable.Range(0, whole.Size)
-            .Select(procedure => _partOfKey[steps.Select((step, i) => whole.ChoiceOf(procedure, step) * _strides[i]).Sum()])];
+        Parts = whole is null ? [] : [.. Enumerable.Range(0, whole.Size).Select(PartIn)];
+
+        int MostAt(int key) => setting >= 0 && key / _strides[setting] % _counts[setting] == ProcedureSpace.ChoiceOf(SetAs.Alone)
+            ? ModelParameters.MostDeparturesAlone : ModelParameters.MostDepartures;
+
+        // Whoever goes wrong in setting alone reads as one who reads rightly.
+        int PartIn(int procedure)
+        {
+            var alone = setting < 0 && whole.ChoiceOf(procedure, Step.Setting) == ProcedureSpace.ChoiceOf(SetAs.Alone);
+            return _partOfKey[steps.Select((step, i) =>
+                alone && SettingRule.Covers(step) ? 0 : whole.ChoiceOf(procedure, step) * _strides[i]).Sum()];
+        }
     }
 
     /// <summary>The steps, in order.</summary>
@@ -52,7 +63,9 @@ public sealed class SubSpace
     /// <summary>How many parts there are.</summary>
     public int Size { get; }
 
-    /// <summary>The part that each procedure of the whole space has here.</summary>
+    /// <summary>
+    /// The part that each procedure of the whole space has here: where the steps do not hold setting, as a clock is read.
+    /// </summary>
     internal int[] Parts { get; }
 
     /// <summary>The part that a procedure of the whole space has here.</summary>

@@ -37,7 +37,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
             return beyond;
         return Choose(belief, items, asked, answers.Count(answer => answer.Given.IsRight),
             UnconfirmedPattern.After(model, belief, observed, Reach.At(model, items.Stage)), wrong >= ModelParameters.WrongRunning,
-            allRight);
+            allRight, [.. answers.Where(answer => answer.Given.IsWrong).Select(answer => answer.Given.Item)]);
     }
 
     /// <summary>The best next item, or null where everything has been asked.</summary>
@@ -48,11 +48,12 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <param name="wanting">Patterns that are believed, but have not shown themselves enough to be called.</param>
     /// <param name="losingHeart">Whether the last answers were wrong, so that an easier one comes.</param>
     /// <param name="allRight">Whether none went wrong, so that they rise.</param>
+    /// <param name="wrong">Those that went wrong.</param>
     public NextItem? Choose(
         Belief belief, SittingItems items, IReadOnlyList<Item> asked, int right, IReadOnlyList<UnconfirmedPattern>? wanting = null,
-        bool losingHeart = false, bool allRight = false)
+        bool losingHeart = false, bool allRight = false, IReadOnlyList<Item>? wrong = null)
     {
-        var quotas = new Quotas(asked, items.Bank);
+        var quotas = new Quotas(asked, items.Bank, wrong);
         var weighed = Weigh(belief, items.Bank, asked, wanting ?? [], quotas, allRight);
         if (weighed.Count == 0) return null;
         // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little
@@ -65,7 +66,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var open = weighed.FindAll(item => item.RightChance >= floor);
         // What every sitting asks comes in any case, where there is no more room than for that.
-        if (quotas.Missing >= items.Length - 1 - asked.Count && open.FindAll(item => quotas.Serves(item.Item) > 0) is { Count: > 0 } due)
+        if (quotas.Missing >= items.Length - 1 - asked.Count && open.FindAll(item => quotas.IsDue(item.Item)) is { Count: > 0 } due)
             open = due;
         var best = Drawn(open, asked.Count);
         var said = wording ?? Wording.Usual;
@@ -88,8 +89,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var least = weighed.Max(item => item.RightChance) - ModelParameters.CloseWithin;
         var likely = weighed.FindAll(item => item.RightChance >= least);
         var easiest = (Stage)Math.Max((int)likely.Min(item => Stages.FirstWith(item.Item.Time.Minute)), (int)Stage.HalfPast);
+        var quotas = new Quotas(asked, bank);
         var best = likely.Where(item => Stages.FirstWith(item.Item.Time.Minute) <= easiest)
-            .MaxBy(item => Jitter(item.Item, asked.Count));
+            .MaxBy(item => quotas.Serves(item.Item) + Jitter(item.Item, asked.Count));
         return new NextItem(best.Item, why ?? "Ends on one that will very likely come out right.", best.Information, best.RightChance);
     }
 

@@ -60,7 +60,8 @@ public static class StopRules
             && latest.TrueForAll(conclusion => conclusion.SaysTheSameAs(latest[^1]))
             && !latest[^1].Findings.Any(finding => finding.Label is not Label.Likely && finding.Belief >= ModelParameters.OpenFrom)
             && (latest[^1].IsGuessing || latest[^1].Guessing < ModelParameters.OpenFrom)
-            && new Quotas([.. answers.Select(answer => answer.Given.Item)], items.Bank).Missing == 0
+            && new Quotas([.. answers.Select(answer => answer.Given.Item)], items.Bank,
+                [.. answers.Where(answer => answer.Given.IsWrong).Select(answer => answer.Given.Item)]).Missing == 0
             && UnconfirmedPattern.After(model, belief, answers, Reach.At(model, items.Stage)).Count == 0;
     }
 }

@@ -74,8 +74,8 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     /// <summary>Whether any answer went its way, with help or without.</summary>
     public bool IsSeen => Answers.Any(answer => answer.Outcome == TellingOutcome.ItsWay);
 
-    /// <summary>How many telling items went the pattern's way without help.</summary>
-    public int ItsWay => Answers.Count(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped);
+    /// <summary>How many telling items went the pattern's way without help; what came right by accident is none of them.</summary>
+    public int ItsWay => GoneItsWay.Count();
 
     /// <summary>How many telling items went another way.</summary>
     public int Otherwise => Answers.Count(answer => answer.Outcome == TellingOutcome.Otherwise && !answer.Given.Helped);
@@ -116,9 +116,10 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     public bool HoldsAllRound => Pattern.Step != Step.Minutes || (!IsSilentOn(late: true) && !IsSilentOn(late: false));
 
     /// <summary>The minutes at which it went its way without help.</summary>
-    public IEnumerable<int> MinutesSeen =>
-        Answers.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped)
-            .Select(answer => answer.Given.Item.Time.Minute);
+    public IEnumerable<int> MinutesSeen => GoneItsWay.Select(answer => answer.Given.Item.Time.Minute);
+
+    private IEnumerable<TellingAnswer> GoneItsWay =>
+        Shown.Where(answer => answer.Outcome == TellingOutcome.ItsWay && !answer.Given.Helped);
 
     private bool IsSilentOn(bool late)
     {
@@ -145,7 +146,7 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
     {
         if (pattern.Step == Step.Answering) return OfRepeating(pattern, answers, latest);
         var space = model.Space;
-        var with = belief.Best(pattern);
+        var with = AsShown(belief.Best(pattern), pattern, model, answers);
         var without = space.Without(with, pattern);
         var alike = pattern.Alike
             .Select(id => model.Patterns.FirstOrDefault(other => other.Id == id))
@@ -187,6 +188,19 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
                 || !model.Patterns.Any(other =>
                 !pattern.Covers(other) && !pattern.Alike.Contains(other.Id) && GivesAll(model, without, other, its)),
         };
+    }
+
+    /// <summary>
+    /// What was ever read a pattern's way is looked at as read, however much is set alone by now: else it could not be unlearned.
+    /// </summary>
+    private static int AsShown(int procedure, Pattern pattern, ReadingModel model, IReadOnlyList<ObservedAnswer> answers)
+    {
+        var space = model.Space;
+        if (space.ChoiceOf(procedure, Step.Setting) != ProcedureSpace.ChoiceOf(SetAs.Alone)) return procedure;
+        var read = space.With(procedure, Step.Setting, ProcedureSpace.ChoiceOf(SetAs.Read));
+        var without = space.Without(read, pattern);
+        return answers.SelectMany(answer => answer.Observations).Any(seen => !seen.Prediction.SubSpace.Steps.Contains(Step.Setting)
+            && seen.ChanceOf(read) > ModelParameters.FittingFrom && seen.ChanceOf(without) < ModelParameters.FittingFrom) ? read : procedure;
     }
 
     private static bool GivesAll(ReadingModel model, int without, Pattern other, List<Observation> its) =>

@@ -9,6 +9,6 @@ public enum ShownWhere
     /// <summary>In reading only: the child sets a clock rightly.</summary>
     Reading,
 
-    /// <summary>In setting only: it is about where a hand is put.</summary>
+    /// <summary>In setting only: it is about where a hand is put, or the child reads a clock rightly.</summary>
     Setting,
 }
