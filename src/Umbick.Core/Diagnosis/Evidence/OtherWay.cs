@@ -39,8 +39,10 @@ public sealed record OtherWay(Step Step, double Belief, Label Label, IReadOnlyLi
                 else if (seen.ChanceOf(with) > 0 && seen.ChanceOf(without) < ModelParameters.FittingFrom) its.Add(index);
             }
         }
-        return new OtherWay(step, believed,
-            Conclusion.LabelOf(believed, its.Count > 0, its.Count > ModelParameters.TellingNeeded && its.Count > right), its, telling,
-            right);
+        return new OtherWay(step, believed, LabelOf(believed, its.Count, right), its, telling, right);
     }
+
+    /// <summary>One answer alone may be a slip: it is shown as one that nothing explains.</summary>
+    private static Label LabelOf(double believed, int its, int right) => its < ModelParameters.TellingNeeded ? Label.Unlikely
+        : Conclusion.LabelOf(believed, isSeen: true, its > ModelParameters.TellingNeeded && its > right);
 }
