@@ -71,6 +71,42 @@ public sealed class MeaningTests
         Assert.Equal(ShownWhere.Setting, belief.WhereShown(Catalogue.Find("hour-hand-behind")!));
     }
 
+    /// <summary>Two skills the other way round: it is found, said so, and practised by setting.</summary>
+    [Fact]
+    public void Who_reads_rightly_may_set_the_coming_hour()
+    {
+        ItemAnswer[] answers =
+        [
+            .. new[] { "6:20", "2:40", "9:10", "4:50", "11:25" }.Select(shown => Answered(ClockTasks.ReadDigital, shown, shown)),
+            .. new[] { ("7:40", "6.67|40"), ("3:20", "2.33|20"), ("10:10", "9.17|10"), ("5:55", "4.92|55") }
+                .Select(set => Answered(ClockTasks.SetFromDigital, set.Item1, set.Item2)),
+        ];
+        var replay = Replay.Run(Model, [new SittingAnswers(new DateOnly(2026, 3, 2), answers, [])]);
+        var called = Assert.Single(replay.Now.Likely);
+        Assert.Equal(("next-hour", ShownWhere.Setting), (called.Pattern.Id, called.Shows));
+        Assert.Equal(new EvidenceCount(4, 4, 0), called.Evidence.Count);
+        var held = Practice.HeldPattern.From(Model, called.Pattern, replay.Belief);
+        Assert.True(held.IsTelling(new Item(ClockTasks.SetFromDigital, new ClockTime(8, 20))));
+        Assert.True(held.ComesRight(new Item(ClockTasks.ReadDigital, new ClockTime(8, 20))));
+    }
+
+    /// <summary>An hour back, and half past known as a whole: what looks like two mistakes that cancel is none.</summary>
+    [Fact]
+    public void What_comes_right_by_two_patterns_together_calls_neither()
+    {
+        ItemAnswer[] answers =
+        [
+            .. new[] { ("6:20", "5:20"), ("2:40", "1:40"), ("9:10", "8:10"), ("4:50", "3:50") }
+                .Select(read => Answered(ClockTasks.ReadWords, read.Item1, read.Item2)),
+            .. new[] { "7:30", "1:30", "10:30" }.Select(half => Answered(ClockTasks.ReadWords, half, half)),
+        ];
+        var replay = Replay.Run(Model, [new SittingAnswers(new DateOnly(2026, 3, 2), answers, [])]);
+        Assert.Equal(["previous-hour"], replay.Now.Likely.Select(finding => finding.Pattern.Id));
+    }
+
+    private static ItemAnswer Answered(ClockTask task, string time, string answer) =>
+        new(new Item(task, ClockTime.TryParse(time)!.Value), AnswerParser.Parse(answer), task.Taken);
+
     [Fact]
     public void A_sitting_is_held_as_a_teacher_would_hold_it()
     {

@@ -62,6 +62,19 @@ public sealed class SittingTests
         Assert.All(wrong, item => Assert.True(Stage.HalfPast.Has(item.Time.Minute)));
     }
 
+    /// <summary>Who errs only while the hands lie close is asked of more of those; who errs elsewhere too is not.</summary>
+    [Fact]
+    public void Where_only_close_hands_go_wrong_more_of_them_are_asked()
+    {
+        Answer Swapped(Item item) => DigitalAnswer.Showing(item.Time.Plus(65));
+        var close = Enumerable.Range(0, 6).Select(seed =>
+            Asked(Stage.EveryMinute, seed, item => HandsLieClose(item) ? Swapped(item) : item.Right)).ToList();
+        var nowhere = Enumerable.Range(0, 6).Select(seed =>
+            Asked(Stage.EveryMinute, seed, item => item.Task.ShowsClock ? Swapped(item) : item.Right)).ToList();
+        Assert.All(close, items => Assert.InRange(items.Count(HandsLieClose), 4, 12));
+        Assert.True(close.Average(items => items.Count(HandsLieClose)) > nowhere.Average(items => items.Count(HandsLieClose)) + 1);
+    }
+
     [Fact]
     public void After_three_wrong_ones_an_easy_one_comes()
     {

@@ -83,8 +83,9 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     {
         // The easiest are weighed too, however little they tell.
         IReadOnlyList<Item> easy = [.. bank.Where(item => Stages.FirstWith(item.Time.Minute) <= Stage.HalfPast)];
-        var weighed = new[] { bank, easy }.SelectMany(items => Weigh(belief, items, asked, [], new Quotas(asked, []), allRight: false))
-            .ToList();
+        var weighed = WeighBoth(freely: false);
+        // Better one more without a clock than one that goes wrong.
+        if (!weighed.Exists(item => item.RightChance >= ModelParameters.EasierFrom)) weighed.AddRange(WeighBoth(freely: true));
         if (weighed.Count == 0) return null;
         var least = weighed.Max(item => item.RightChance) - ModelParameters.CloseWithin;
         var likely = weighed.FindAll(item => item.RightChance >= least);
@@ -92,7 +93,13 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var quotas = new Quotas(asked, bank);
         var best = likely.Where(item => Stages.FirstWith(item.Item.Time.Minute) <= easiest)
             .MaxBy(item => quotas.Serves(item.Item) + Jitter(item.Item, asked.Count));
-        return new NextItem(best.Item, why ?? "Ends on one that will very likely come out right.", best.Information, best.RightChance);
+        why ??= best.RightChance >= ModelParameters.EasierFrom ? "Ends on one that will very likely come out right." : "Ends on an easy one.";
+        return new NextItem(best.Item, why, best.Information, best.RightChance);
+
+        List<Weighed> WeighBoth(bool freely) =>
+        [
+            .. new[] { bank, easy }.SelectMany(items => Weigh(belief, items, asked, [], new Quotas(asked, []), allRight: false, freely)),
+        ];
     }
 
     /// <summary>An item of what is not taught yet; null where there is none left.</summary>
@@ -128,7 +135,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     /// <summary>Weighs every item roughly, and then those that look best exactly.</summary>
     private List<Weighed> Weigh(
         Belief belief, IReadOnlyList<Item> bank, IReadOnlyList<Item> asked, IReadOnlyList<UnconfirmedPattern> wanting, Quotas quotas,
-        bool allRight)
+        bool allRight, bool freely = false)
     {
         var already = asked.ToHashSet();
         var sameness = new Sameness(asked);
@@ -138,7 +145,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var beliefs = new Dictionary<SubSpace, double[]>();
         var left = PredictionsOf(bank).Where(prediction => !already.Contains(prediction.Item)).ToList();
         var variety = new Variety(bank, asked, allRight, twelveIsTheQuestion: wanting.Any(want => want.Pattern.ShowsOnlyAtTwelve));
-        var allowed = left.Where(prediction => variety.Allows(prediction.Item)).ToList();
+        var allowed = freely ? left : left.Where(prediction => variety.Allows(prediction.Item)).ToList();
         // Where a child has met one task only there is nothing to vary.
         var rough = WeighAll(allowed.Count > 0 ? allowed : left, ModelParameters.LeftOutRoughly);
         if (rough.Count == 0) return rough;
