@@ -20,6 +20,8 @@ public static class Marginals
         var all = marginals.ToList();
         await connection.ExecuteAsync(
             """
+            -- Two views at once keep one after the other: the second sees what the first has kept.
+            select from sitting where id = @sitting for no key update;
             delete from marginal where sitting = @sitting;
             insert into marginal (school, sitting, pattern, belief, label, engine, practice_order)
             select @school, @sitting, pattern, belief, label, @engine, practice_order

@@ -169,6 +169,30 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         }
     }
 
+    /// <summary>A second view begins while the first has kept what it computed, and has not ended.</summary>
+    [Fact]
+    public async Task Two_views_at_once_of_what_an_older_engine_computed_come_to_the_same()
+    {
+        var child = await schools.Child(schools.A);
+        await Asked(child, DateTimeOffset.UtcNow.AddDays(-10), "hands-swapped");
+        await schools.InA(connection =>
+            connection.ExecuteAsync("update sitting set concluded_from = 'an older engine' where child = @child", new { child }));
+        Task<IReadOnlyList<CaseloadChild>>? second = null;
+        var first = await schools.InA(async connection =>
+        {
+            var listed = await Caseload.Load(connection, Model);
+            second = schools.InA(another => Caseload.Load(another, Model));
+            while (!second.IsCompleted && await connection.QuerySingleAsync<long>("select count(*) from pg_locks where not granted") == 0)
+                await Task.Yield();
+            return listed;
+        });
+        Assert.Equal(LabelsIn(first), LabelsIn(await second!));
+        await AssertTheSame(child);
+
+        List<(string, Label)> LabelsIn(IReadOnlyList<CaseloadChild> listed) =>
+            [.. listed.Single(each => each.Child.Id == child).Labels.Select(label => (label.Pattern.Id, label.Label)).Order()];
+    }
+
     private async Task AssertTheSame(ChildId child)
     {
         var record = await Load(child);
