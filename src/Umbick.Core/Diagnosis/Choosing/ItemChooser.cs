@@ -26,10 +26,15 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     public NextItem? Next(Belief belief, IReadOnlyList<ObservedAnswer> observed, SittingItems items, IReadOnlyList<Item> asked)
     {
         var answers = observed.TakeLast(asked.Count).ToList();
-        if (asked.Count == items.Length - 1) return Close(belief, items.Bank, asked);
         var wrong = StopRules.WrongRunning(answers);
-        if (wrong >= ModelParameters.WrongRunningMuch)
-            return Close(belief, items.Bank, asked, "An easy one, after several that went wrong.");
+        if (asked.Count == items.Length - 1 || wrong >= ModelParameters.WrongRunningMuch)
+        {
+            // What has just gone wrong is not asked again as an easy one, however likely it seems.
+            var lately = answers.TakeLast(wrong).Select(answer => answer.Given.Item.Task).ToHashSet();
+            var another = items.Bank.Where(item => !lately.Contains(item.Task)).ToList();
+            return Close(belief, wrong < ModelParameters.WrongRunning || another.Count == 0 ? items.Bank : another, asked,
+                asked.Count == items.Length - 1 ? null : "An easy one, after several that went wrong.");
+        }
         var allRight = answers.TrueForAll(answer => !answer.Given.IsWrong || items.Beyond.Contains(answer.Given.Item));
         if (allRight && asked.Count >= ModelParameters.BeyondFrom && (asked.Count - ModelParameters.BeyondFrom) % 2 == 0
             && asked.Count(item => items.Beyond.Contains(item)) < ModelParameters.MostBeyond
@@ -54,7 +59,10 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         bool losingHeart = false, bool allRight = false, IReadOnlyList<Item>? wrong = null)
     {
         var quotas = new Quotas(asked, items.Bank, wrong);
-        var weighed = Weigh(belief, items.Bank, asked, wanting ?? [], quotas, allRight);
+        // What every sitting asks comes in any case, where there is no more room than for that; only not after two that went wrong.
+        var due = !losingHeart && quotas.Missing >= items.Length - 1 - asked.Count
+            ? items.Bank.Where(quotas.IsDue).Except(asked).ToList() : [];
+        var weighed = Weigh(belief, due.Count > 0 ? due : items.Bank, asked, wanting ?? [], quotas, allRight);
         if (weighed.Count == 0) return null;
         // A sitting opens on something that will very likely come right and rises from there; it goes back to such a one when too little
         // does.
@@ -63,11 +71,8 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var easierOnly = losingHeart || right + ModelParameters.EasierFrom < (ModelParameters.RightShare * (asked.Count + 1)) - slack;
         var least = easierOnly ? ModelParameters.EasierFrom
             : asked.Count < ModelParameters.RisingFrom.Count ? ModelParameters.RisingFrom[asked.Count] : 0;
-        var floor = Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
+        var floor = due.Count > 0 ? 0 : Math.Min(least, 0.9 * weighed.Max(item => item.RightChance));
         var open = weighed.FindAll(item => item.RightChance >= floor);
-        // What every sitting asks comes in any case, where there is no more room than for that.
-        if (quotas.Missing >= items.Length - 1 - asked.Count && open.FindAll(item => quotas.IsDue(item.Item)) is { Count: > 0 } due)
-            open = due;
         var best = Drawn(open, asked.Count);
         var said = wording ?? Wording.Usual;
         var why = best.Shows is { } pattern ? ItemReason.OnceMore(pattern, said) : ItemReason.For(model, belief, best.Prediction, said);
@@ -83,6 +88,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
     {
         // The easiest are weighed too, however little they tell.
         IReadOnlyList<Item> easy = [.. bank.Where(item => Stages.FirstWith(item.Time.Minute) <= Stage.HalfPast)];
+        var quotas = new Quotas(asked, bank);
         var weighed = WeighBoth(freely: false);
         // Better one more without a clock than one that goes wrong.
         if (!weighed.Exists(item => item.RightChance >= ModelParameters.EasierFrom)) weighed.AddRange(WeighBoth(freely: true));
@@ -90,7 +96,6 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
         var least = weighed.Max(item => item.RightChance) - ModelParameters.CloseWithin;
         var likely = weighed.FindAll(item => item.RightChance >= least);
         var easiest = (Stage)Math.Max((int)likely.Min(item => Stages.FirstWith(item.Item.Time.Minute)), (int)Stage.HalfPast);
-        var quotas = new Quotas(asked, bank);
         var best = likely.Where(item => Stages.FirstWith(item.Item.Time.Minute) <= easiest)
             .MaxBy(item => quotas.Serves(item.Item) + Jitter(item.Item, asked.Count));
         why ??= best.RightChance >= ModelParameters.EasierFrom ? "Ends on one that will very likely come out right." : "Ends on an easy one.";
@@ -98,7 +103,7 @@ public sealed class ItemChooser(ReadingModel model, int seed = 0, Func<ClockTask
 
         List<Weighed> WeighBoth(bool freely) =>
         [
-            .. new[] { bank, easy }.SelectMany(items => Weigh(belief, items, asked, [], new Quotas(asked, []), allRight: false, freely)),
+            .. new[] { bank, easy }.SelectMany(items => Weigh(belief, items, asked, [], quotas, allRight: false, freely)),
         ];
     }
 

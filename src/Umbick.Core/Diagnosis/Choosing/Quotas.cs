@@ -31,6 +31,9 @@ public sealed class Quotas
 
     private readonly (Func<Item, bool> Is, int Missing)[] _open;
 
+    /// <summary>How many o'clocks are left for the end: the last item is one, unless o'clocks go wrong.</summary>
+    private readonly int _atTheEnd;
+
     /// <summary>What every sitting asks.</summary>
     public static IReadOnlyList<Quota> All { get; } =
     [
@@ -45,6 +48,7 @@ public sealed class Quotas
     public Quotas(IReadOnlyList<Item> asked, IReadOnlyList<Item> bank, IReadOnlyList<Item>? wrong = null)
     {
         var onlyClose = wrong is not null && wrong.Any(HandsLieClose) && wrong.Count(item => !HandsLieClose(item)) <= 1;
+        _atTheEnd = wrong is not null && wrong.Any(IsOClock) ? 0 : 1;
         _open = [.. All.Select(quota => Open(quota.Is, onlyClose && quota == All[0] ? quota.Count + MoreClose : quota.Count))];
 
         (Func<Item, bool> Is, int Missing) Open(Func<Item, bool> quota, int count) =>
@@ -52,7 +56,7 @@ public sealed class Quotas
     }
 
     /// <summary>
-    /// How many more items it takes at least: an early setting is a setting, a twelve may be any of them, and the last item is an o'clock.
+    /// How many more items it takes at least: an early setting is a setting, a twelve may be any of them, and an o'clock may be the last.
     /// </summary>
     public int Missing => Least([.. _open.Select(quota => quota.Missing)]);
 
@@ -66,10 +70,10 @@ public sealed class Quotas
     public static bool HandsLieClose(Item item) => item.Task.ShowsClock && item.Time.Minute != 0
         && HandPositions.MinutesApart(HandPositions.Showing(item.Time).Hour * 5, item.Time.Minute) <= CloseMinutes;
 
-    private static int Least(int[] missing)
+    private int Least(int[] missing)
     {
         var (close, settings, early, oClocks, twelves) = (Open(0), Open(1), Open(2), Open(3), Open(4));
-        return Math.Max(close + Math.Max(settings, early) + Math.Max(0, oClocks - 1), twelves);
+        return Math.Max(close + Math.Max(settings, early) + Math.Max(0, oClocks - _atTheEnd), twelves);
 
         int Open(int quota) => Math.Max(0, missing[quota]);
     }
