@@ -343,7 +343,7 @@ public static class ModelParameters
     public const double NearlyAsGood = 0.85;
 
     /// <summary>The same while a sitting rises.</summary>
-    public const double NearlyAsGoodRising = 0.6;
+    public const double NearlyAsGoodRising = 0.5;
 
     /// <summary>What an item may be worth less than the best, in bits, and be as good all the same. The choice of items.</summary>
     public const double AsGoodWithin = 0.06;
