@@ -47,6 +47,29 @@ public sealed class WhatWasMeantPageTests(Site site) : IClassFixture<Site>
         Assert.Equal(new ClockTime(meaning == HalfMeaning.Before ? 7 : 8, 30), record.Sittings[0].Answered.Single().Answer!.Meaning);
     }
 
+    /// <summary>Two skills: who reads a clock rightly and sets it an hour on is told so, and practises setting.</summary>
+    [Fact]
+    public async Task What_goes_wrong_in_setting_alone_is_said_so_on_the_child_s_page()
+    {
+        var child = (await site.Child(site.A)).Id;
+        var sitting = await site.OnScreen(site.A, child);
+        var simulated = site.Simulated("next-hour");
+        var asking = new Asking(site.Model, TimeProvider.System);
+        for (var answered = 0; answered < 12; answered++)
+        {
+            var asked = await site.Current(site.A, sitting);
+            var raw = asked.Item.Task.Form == AnswerForm.Hands ? simulated.Answer(asked.Item, AnswerMode.Placed)
+                : asked.Item.Right.Short(Wording.Usual);
+            await site.App.InSchool(site.A, connection => asking.Answer(connection, sitting,
+                new Submission(new AnswerId(Guid.NewGuid()), asked.Place, raw, asked.Item.Task.Taken, null), null));
+        }
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open($"/children/{child}");
+        browser.AwaitText("Clocks are read rightly; it shows in setting one.");
+        browser.AwaitText("go wrong by it when they are set.");
+        Assert.Contains("takes the hour that is coming", browser.Find("[data-finding]").Text, StringComparison.Ordinal);
+    }
+
     /// <summary>A child whose one answer was kept as it was written.</summary>
     private async Task<(ChildId Child, SittingId Sitting)> Answered(ClockTask task, string raw)
     {

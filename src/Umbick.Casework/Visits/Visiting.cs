@@ -365,7 +365,7 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     private HeldPattern Together(IReadOnlyList<Belief> beliefs, Pattern pattern)
     {
         var together = HeldPattern.Together([.. beliefs.Select(belief => HeldPattern.From(model, pattern, belief))]);
-        return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [PracticeTasks.For(pattern)]).Any(together.IsTelling) ? together
+        return ItemBank.ForSitting(Core.Items.Stage.EveryMinute, [together.MainTask]).Any(together.IsTelling) ? together
             : HeldPattern.Plain(model, pattern);
     }
 

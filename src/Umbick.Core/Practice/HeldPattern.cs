@@ -22,6 +22,11 @@ public sealed class HeldPattern
     /// <summary>The pattern.</summary>
     public Pattern Pattern { get; }
 
+    /// <summary>The task at which it shows most plainly: to set a clock, where one of them reads one rightly.</summary>
+    public ClockTask MainTask =>
+        _procedures.Any(procedure => _model.Space.ChoiceOf(procedure, Step.Setting) == ProcedureSpace.ChoiceOf(SetAs.Alone))
+            ? ClockTasks.SetFromDigital : PracticeTasks.For(Pattern);
+
     /// <summary>The pattern by its plain rule, as far as nothing is known of a child; a pair by the first of the two.</summary>
     public static HeldPattern Plain(ReadingModel model, Pattern pattern) => new(model, pattern, model.Space.PlaceOf([pattern]));
 

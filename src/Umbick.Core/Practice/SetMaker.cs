@@ -43,7 +43,7 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     /// <summary>The stage a set is made at: the child's own, or the first later one at which the pattern shows at all.</summary>
     public static Stage StageFor(SetRequest order) => Stages.OfReading
         .Where(stage => stage >= order.Stage)
-        .FirstOrDefault(stage => ItemBank.ForSitting(stage, [PracticeTasks.For(order.Held.Pattern)]).Any(order.Held.IsTelling),
+        .FirstOrDefault(stage => ItemBank.ForSitting(stage, [order.Held.MainTask]).Any(order.Held.IsTelling),
         Stage.EveryMinute);
 
     /// <summary>

@@ -10,7 +10,7 @@ namespace Umbick.Core.Practice;
 internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bool> inUse)
 {
     private readonly Dictionary<ClockTask, (IReadOnlyList<Item> Telling, IReadOnlyList<Item> Agreeing)> _pools = [];
-    private readonly ClockTask _main = PracticeTasks.For(held.Pattern);
+    private readonly ClockTask _main = held.MainTask;
 
     private IEnumerable<ClockTask> Simpler => PracticeTasks.Simpler(held.Pattern).Where(IsOpen);
 

@@ -19,7 +19,7 @@ internal sealed class SetWhy(HeldPattern held, Wording wording)
         return part switch
         {
             SetPart.Secure => $"A secure start: {InWords(item.Right)} comes right either way.",
-            SetPart.Agree when item.Task == PracticeTasks.For(held.Pattern) || PracticeTasks.Simpler(held.Pattern).Contains(item.Task) =>
+            SetPart.Agree when item.Task == held.MainTask || PracticeTasks.Simpler(held.Pattern).Contains(item.Task) =>
                 $"Both ways give {InWords(item.Right)}.",
             SetPart.Agree => $"The next clock, asked so that it comes right: {InWords(item.Right)}.",
             SetPart.Differ => $"{Shared(item, before?.Item)}: {Parted(item.Right, held.AnswerTo(item))}.",

@@ -48,7 +48,8 @@ public sealed class CaseEvidence
 
     /// <summary>Why what is next comes next, as sentences.</summary>
     public string Reason => _summary.Next.Step == NextStep.Practise && GoesWrong is { } share
-        ? $"{_summary.Next.Reason} By what is believed, {Shares.InWords(share)} of the times at this stage go wrong by it."
+        ? $"{_summary.Next.Reason} By what is believed, {Shares.InWords(share)} of the times at this stage go wrong by it"
+            + $"{(Finding is { IsInSettingAlone: true } ? " when they are set" : "")}."
         : _summary.Next.Reason;
 
     /// <summary>The finding that the sentence is about; null where it is about none.</summary>
@@ -86,12 +87,8 @@ public sealed class CaseEvidence
     /// <summary>What one finding rests on, as a sentence.</summary>
     public string InWordsOf(Finding finding)
     {
-        var setting = finding.Shows switch
-        {
-            ShownWhere.Reading => " Clocks are set rightly.",
-            ShownWhere.Setting when SettingRule.Covers(finding.Pattern.Step) => " Clocks are read rightly; it shows in setting one.",
-            _ => "",
-        };
+        var setting = finding.Shows == ShownWhere.Reading ? " Clocks are set rightly."
+            : finding.IsInSettingAlone ? " Clocks are read rightly; it shows in setting one." : "";
         var alike = finding.Evidence.NotYetTold.Count == 0 ? ""
             : $" Not yet told from: "
             + $"{string.Join(", ", finding.Evidence.NotYetTold.Select(pattern => pattern.TextsIn(_summary.Facts.Wording).Reads))}.";

@@ -88,6 +88,12 @@ public sealed class MeaningTests
         var held = Practice.HeldPattern.From(Model, called.Pattern, replay.Belief);
         Assert.True(held.IsTelling(new Item(ClockTasks.SetFromDigital, new ClockTime(8, 20))));
         Assert.True(held.ComesRight(new Item(ClockTasks.ReadDigital, new ClockTime(8, 20))));
+        // What is practised, and what is measured, is set: at the child's own stage.
+        var set = new Practice.SetMaker().Make(new(held, Stage.FiveMinutesTo, Support.Most, 1)).Items.Select(item => item.Item).ToList();
+        var cold = Practice.ColdStart.Make(held, Stage.FiveMinutesTo, _ => true, 1);
+        Assert.All(set.Concat(cold), item => Assert.True(Stage.FiveMinutesTo.Has(item.Time.Minute), $"{item.Time}"));
+        Assert.InRange(set.Count(held.IsTelling), 3, 8);
+        Assert.Equal(Practice.ColdStart.Telling, cold.Count(held.IsTelling));
     }
 
     /// <summary>An hour back, and half past known as a whole: what looks like two mistakes that cancel is none.</summary>

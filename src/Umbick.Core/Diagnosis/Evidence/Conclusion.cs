@@ -28,6 +28,9 @@ public sealed record Finding(Pattern Pattern, double Belief, Label Label, Eviden
 {
     /// <summary>Where it shows.</summary>
     public ShownWhere Shows { get; init; }
+
+    /// <summary>Whether the child reads a clock rightly, and sets one this way.</summary>
+    public bool IsInSettingAlone => Shows == ShownWhere.Setting && SettingRule.Covers(Pattern.Step);
 }
 
 /// <summary>What some answers say of how a child reads.</summary>
