@@ -149,8 +149,8 @@ public static class ModelParameters
     public const double SetsRightlyPrior = 0.4;
 
     /// <summary>
-    /// The share of children, 0 to 1, who read rightly what they set wrongly: few, for reading is taught first, and a sitting looks for what
-    /// is expected: with 5 in a hundred it asked for more settings and found less of all else. The joint belief.
+    /// The share of children, 0 to 1, who read rightly what they set wrongly: few, for reading is taught first, and a sitting looks for
+    /// what is expected: with 5 in a hundred it asked for more settings and found less of all else. The joint belief.
     /// </summary>
     public const double SetsAlonePrior = 0.02;
 

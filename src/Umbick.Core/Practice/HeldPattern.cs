@@ -6,8 +6,8 @@ using Umbick.Core.Patterns;
 namespace Umbick.Core.Practice;
 
 /// <summary>
-/// A pattern as one child has it: what they read as a whole, and whether they set a clock as they read it, goes with it. What a set is made for,
-/// and what says where the pattern and the right reading part.
+/// A pattern as one child has it: what they read as a whole, and whether they set a clock as they read it, goes with it. What a set is
+/// made for, and what says where the pattern and the right reading part.
 /// </summary>
 public sealed class HeldPattern
 {

@@ -200,7 +200,8 @@ public sealed record Evidence(Pattern Pattern, IReadOnlyList<TellingAnswer> Answ
         var read = space.With(procedure, Step.Setting, ProcedureSpace.ChoiceOf(SetAs.Read));
         var without = space.Without(read, pattern);
         return answers.SelectMany(answer => answer.Observations).Any(seen => !seen.Prediction.SubSpace.Steps.Contains(Step.Setting)
-            && seen.ChanceOf(read) > ModelParameters.FittingFrom && seen.ChanceOf(without) < ModelParameters.FittingFrom) ? read : procedure;
+            && seen.ChanceOf(read) > ModelParameters.FittingFrom && seen.ChanceOf(without) < ModelParameters.FittingFrom)
+            ? read : procedure;
     }
 
     private static bool GivesAll(ReadingModel model, int without, Pattern other, List<Observation> its) =>
