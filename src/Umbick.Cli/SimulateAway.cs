@@ -56,7 +56,9 @@ internal static class SimulateAway
 
     /// <summary>Prints the table.</summary>
     /// <param name="children">How many children a row.</param>
-    /// <param name="seed">The same seed draws the same children, and asks them the same; each child is asked by a chance of its own.</param>
+    /// <param name="seed">
+    /// The same seed draws the same children, and asks them the same; each child is asked by a chance of their own.
+    /// </param>
     /// <param name="oracle">Whether whoever knows the children is computed beside it.</param>
     /// <param name="heldOut">Whether the rows that were held out are run.</param>
     public static int Run(int children, int seed, bool oracle, bool heldOut)
@@ -83,7 +85,8 @@ internal static class SimulateAway
                 Print(row, Lengths[length], new StudyRow(come));
             }
             if (row.Stage >= Stage.FiveMinutesPast) late.AddRange(outcomes.Select(outcome => outcome[^1]));
-            if (oracle && row.Patterns > 0) PrintOracle(row, study.Shown, [.. outcomes.Take(OracleChildren).Select(outcome => outcome[^1])]);
+            if (oracle && row.Patterns > 0)
+                PrintOracle(row, study.Shown, [.. outcomes.Take(OracleChildren).Select(outcome => outcome[^1])]);
         }
         PrintAsked(late);
         PrintConfusions(all[^1]);
@@ -114,8 +117,10 @@ internal static class SimulateAway
         Console.WriteLine();
         Console.WriteLine($"Asked in full sittings at stages 8 and 12, {outcomes.Count} of them:");
         foreach (var quota in Quotas.All)
-            Console.WriteLine($"- {quota.Name}: {Percent(outcomes.Average(outcome => quota.IsMetBy(outcome.Answers.Select(answer => answer.Item))
-                ? 1.0 : 0))}");
+        {
+            var met = outcomes.Average(outcome => quota.IsMetBy(outcome.Answers.Select(answer => answer.Item)) ? 1.0 : 0);
+            Console.WriteLine($"- {quota.Name}: {Percent(met)}");
+        }
     }
 
     private static void PrintConfusions(IEnumerable<StudyOutcome> outcomes)
