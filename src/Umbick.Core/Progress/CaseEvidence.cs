@@ -37,7 +37,8 @@ public sealed class CaseEvidence
             ? [.. Telling.TakeLast(MostShown).Select(telling => telling.Index)]
             : [.. replay.Answers.Index().Where(answer => answer.Item.Given.IsWrong).Select(answer => answer.Index).TakeLast(MostShown)];
         // Of earlier sittings it was said then; now it would only be the same again.
-        Unexplained = [.. replay.Now.Unexplained.Where(index => index >= replay.LatestFrom).TakeLast(MostUnexplained)];
+        Unexplained = [.. replay.Now.Unexplained
+            .Where(index => index >= replay.LatestFrom && replay.Answers[index].Given.Answer.IsScored).TakeLast(MostUnexplained)];
         _firstAndNow = new(() => summary.WorkedOn is { } pattern ? Progress.FirstAndNow.From(replay, model, pattern) : null);
     }
 

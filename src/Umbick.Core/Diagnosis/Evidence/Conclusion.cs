@@ -154,6 +154,7 @@ public sealed record Conclusion(
         {
             var given = answers[index].Given;
             if (Scoring.IsRight(given.Item, given.Answer, given.Mode, Stage.EveryMinute)) continue;
+            if (given.Answer is Clocks.Unread or Clocks.Estimate) yield return index;
             foreach (var seen in answers[index].Observations.Where(seen => !seen.IsRight).Take(1))
             {
                 if (belief.ListedProbabilityOf(seen) < ModelParameters.ExplainedFrom) yield return index;
