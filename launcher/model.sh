@@ -41,10 +41,12 @@ explicit_tests() {
   dotnet "artifacts/bin/Umbick.$1.Tests/release/Umbick.$1.Tests.dll" -noColor -trait "Kind=$2" -explicit only -showLiveOutput | grep -E "$3"
 }
 
-# ./umbick bench web: thirty tablets at once on the demonstration data, two devices on one sitting, and the memory held after every page.
+# ./umbick bench web: thirty tablets at once on the demonstration data, two devices on one sitting, the memory held after every page; a full
+# school: a hundred tablets with a year behind each child, six hundred without. A quarter of an hour.
 bench_web() {
   prepare_demo_site bench
   explicit_tests Web Load 'tablets|answers|devices|network|memory|guesses|FAIL'
+  explicit_tests Web FullSchool 'full school|FAIL'
 }
 
 # ./umbick bench frames: how smoothly the big clock is dragged, by the browser's own trace.

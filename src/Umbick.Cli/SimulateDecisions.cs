@@ -17,6 +17,8 @@ internal static class SimulateDecisions
     private static readonly (string Name, double Keeps)[] Learners = [("does not learn", 1),
         ("slow: half is left after three visits", 0.794), ("quick: half is left after one", 0.5)];
 
+    private const int Stuck = 8;
+
     /// <summary>Prints the tables.</summary>
     /// <param name="children">How many children a row.</param>
     /// <param name="seed">The same seed plays the same.</param>
@@ -24,8 +26,8 @@ internal static class SimulateDecisions
     {
         var study = new DecisionStudy(new ReadingModel(), Stage.FiveMinutesTo);
         Print($"Engine {ReadingModel.Version}, seed {seed}, {children} children a row, stage 9, {study.Patterns.Count} patterns.");
-        Print("\n| child | slips | told to change within 6 visits | within 12 | told to finish within 12 | of those the pattern still "
-            + "shows in a fifth or more |\n|---|---|---|---|---|---|");
+        Print("\n| child | slips | told to change within 6 visits | within 8 | within 12 | told to finish within 12 | of those the pattern still "
+            + "shows in a fifth or more |\n|---|---|---|---|---|---|---|");
         foreach (var (name, keeps) in Learners)
         {
             foreach (var slips in new[] { 0.05, 0.1, 0.15 })
@@ -34,9 +36,22 @@ internal static class SimulateDecisions
                     study.Play(new PractisedChild(pattern, AtFirst, keeps, slips, 0, random), pattern, Visits, number));
                 var finished = outcomes.Where(outcome => outcome.ToldToFinish is not null).ToList();
                 Print($"| {name} | {Percent(slips)} | {Share(outcomes, outcome => outcome.ToldToChange <= Early)} | "
+                    + $"{Share(outcomes, outcome => outcome.ToldToChange <= Stuck)} | "
                     + $"{Share(outcomes, outcome => outcome.ToldToChange is not null)} | "
                     + $"{Share(outcomes, outcome => outcome.ToldToFinish is not null)} | "
                     + $"{Share(finished, outcome => outcome.StrengthThen >= 0.2)} |");
+            }
+        }
+        Print("\n| stuck at | slips | told to change by the sixth visit | by the eighth | by the twelfth |\n|---|---|---|---|---|");
+        foreach (var right in new[] { 1, 2, 3 })
+        {
+            foreach (var slips in new[] { 0.05, 0.1, 0.15 })
+            {
+                var outcomes = Each((pattern, number, random) =>
+                    study.Play(new PractisedChild(pattern, 1 - (right / 4.0), 1, slips, 0, random), pattern, Visits, number));
+                Print($"| {right} of 4 | {Percent(slips)} | {Share(outcomes, outcome => outcome.ToldToChange <= Early)} | "
+                    + $"{Share(outcomes, outcome => outcome.ToldToChange <= Stuck)} | "
+                    + $"{Share(outcomes, outcome => outcome.ToldToChange is not null)} |");
             }
         }
         Print("\n| over it, slips | of these slips the old habit | sent back by one of four rechecks |\n|---|---|---|");

@@ -127,6 +127,19 @@ public static class ModelParameters
     public const double SmallestShare = 1e-40;
 
     /// <summary>
+    /// A pattern none of whose procedures is believed this much, 0 to 1, is looked at with the one believed most. What is shown of a
+    /// pattern that was cleared.
+    /// </summary>
+    public const double LookedAtFrom = 1e-12;
+
+    /// <summary>
+    /// A share of the belief, 0 to 1, from which on it is kept by itself at a level of consistency that holds all of it; at a level that
+    /// holds less it is this times the square root of that. A day loosens more into every procedure that may come to matter; with a
+    /// hundred times as much, one course in five hundred was off by a millionth or more. No result.
+    /// </summary>
+    public const double KeptFrom = 1e-16;
+
+    /// <summary>
     /// A half taken for 50 or a quarter for 25 makes an hour of a hundred minutes so many times likelier. The priors of linked patterns.
     /// </summary>
     public const double HundredsLink = 6;

@@ -144,7 +144,7 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         var record = (await ChildRecord.Load(connection, model, id))!;
         if (record.First.Count == 0) return;
         clock.Advance(TimeSpan.FromMinutes(3));
-        var (_, sitting) = await practising.Assign(connection, record, record.First[0].Finding.Pattern, new SetChoices(1), teacher);
+        var (_, sitting) = await practising.Assign(connection, record, record.First[0].Finding.Pattern, new SetChoices(), teacher);
         while (await Practising.Where(connection, sitting) is { Asked: { } asked } turn)
         {
             if (turn.Settled)

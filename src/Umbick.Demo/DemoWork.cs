@@ -70,7 +70,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonI
         foreach (var (alias, pattern, colds) in Courses) await AddCourse(connection, _children[alias], Catalogue.Find(pattern)!, colds);
         await EndCycle(connection, "Heron");
         await new Deciding(model, At(2)).Say(connection, DecisionId.New(), _children["Kestrel"], Catalogue.Find("hands-swapped")!,
-            holds: true, "showed it with both hands at the board", teacher);
+            holds: true, "showed it with both hands at the board", await Seen(connection, _children["Kestrel"]), teacher);
         await Timetables.NoteAbsence(connection, _children["Kestrel"], Day(0), absent: true, teacher, today.UtcDateTime);
         await Timetables.NoteAbsence(connection, _children["Plover"], Day(5), absent: false, teacher, today.UtcDateTime);
     }
@@ -142,8 +142,11 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonI
     {
         clock.Advance(TimeSpan.FromMinutes(2));
         await new Deciding(model, clock).Decide(connection, DecisionId.New(), child, pattern, DecisionKind.FinishPattern, taken: true,
-            teacher);
+            await Seen(connection, child), teacher);
     }
+
+    private async Task<string> Seen(SchoolConnection connection, ChildId child) =>
+        (await ChildRecord.Load(connection, model, child))!.Source;
 
     private async Task ColdStart(SchoolConnection connection, ChildId child, Pattern pattern, string outcomes, VisitClock clock)
     {
@@ -171,7 +174,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonI
         clock.Advance(TimeSpan.FromMinutes(3));
         var practising = new Practising(model, clock);
         var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, model, child))!, pattern,
-            new SetChoices(1), teacher);
+            new SetChoices(), teacher);
         var held = HeldPattern.Plain(model, pattern);
         var answered = 0;
         while (await Practising.Where(connection, sitting) is { Asked: { } asked } turn)

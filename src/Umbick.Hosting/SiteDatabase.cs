@@ -11,6 +11,8 @@ namespace Umbick.Hosting;
 /// <summary>What a site stands on: its database, the keys of its cookies, and who signs in.</summary>
 public static class SiteDatabase
 {
+    private const int MostConnections = 24;
+
     /// <summary>Adds the database, the lock on it, what is thrown away hourly, and what <c>/ready</c> asks.</summary>
     /// <exception cref="InvalidOperationException">No connection is set.</exception>
     public static void AddDatabase(this IServiceCollection services, IConfiguration configuration)
@@ -19,15 +21,28 @@ public static class SiteDatabase
             ?? throw new InvalidOperationException(
             "UMBICK_APP, the site's connection to its database, is not set. Start it through ./umbick.");
         // The site asks the same few statements again and again: prepared once, they need not be parsed and planned each time.
-        var source = new NpgsqlConnectionStringBuilder(connection) { MaxAutoPrepare = 100, AutoPrepareMinUsages = 2 };
+        // Each connection plans them for itself: few are enough, for work in the database is short. Nothing is set on a connection beyond
+        // its transaction, so that there is nothing to be reset before it is used again.
+        var source = new NpgsqlConnectionStringBuilder(connection)
+        {
+            MaxAutoPrepare = 200,
+            AutoPrepareMinUsages = 2,
+            MaxPoolSize = MostConnections,
+            ApplicationName = "umbick-site",
+            NoResetOnClose = true,
+        };
         source.Options = $"{source.Options} {Database.SiteLimits}".Trim();
         services.AddSingleton(NpgsqlDataSource.Create(source));
         services.AddSingleton(provider =>
-            new Database(provider.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(provider.GetRequiredService<ILoggerFactory>())));
+            new Database(provider.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(provider.GetRequiredService<ILoggerFactory>()),
+                provider.GetRequiredService<RenewalList>().Add));
         services.AddSingleton<IDatabase>(provider => provider.GetRequiredService<Database>());
-        services.AddSingleton<SiteLock>();
+        services.AddSingleton(new SiteLock(connection));
         services.AddHostedService<SiteLockHolder>();
         services.AddHostedService<Pruning>();
+        services.AddSingleton<RenewalList>();
+        services.AddSingleton(new RenewalLock(connection));
+        services.AddHostedService<Renewal>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
     }
 

@@ -9,7 +9,12 @@ namespace Umbick.Store;
 /// <summary>The way to a school's rows: one transaction, with the school set for just that long.</summary>
 /// <param name="source">The connections.</param>
 /// <param name="noted">Told of each thing that was noted as done, once it is kept; null where nobody listens.</param>
-public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted = null) : IDatabase
+/// <param name="toRenew">
+/// Told of the children who are to be brought up to date, and whether a list was looked at, once all is kept; null where nobody listens.
+/// </param>
+public sealed class Database(
+    NpgsqlDataSource source, Action<NotedDeed>? noted = null, Action<SchoolId, IReadOnlyCollection<ChildId>, bool>? toRenew = null)
+    : IDatabase
 {
     static Database()
     {
@@ -25,10 +30,11 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
     public const string DemoMark = "demonstration";
 
     /// <summary>
-    /// What the site's connections are limited to: a statement, a wait for a lock and a transaction that does nothing end, so that one that
-    /// hangs takes no other with it.
+    /// What the site's connections are set to. A statement, a wait for a lock and a transaction that does nothing end, so that one that
+    /// hangs takes no other with it. A statement is planned once, for any value, and never compiled: both take longer than it does.
     /// </summary>
-    public const string SiteLimits = "-c statement_timeout=30s -c lock_timeout=10s -c idle_in_transaction_session_timeout=60s";
+    public const string SiteLimits = "-c statement_timeout=30s -c lock_timeout=10s -c idle_in_transaction_session_timeout=60s"
+        + " -c plan_cache_mode=force_generic_plan -c jit=off";
 
     /// <summary>Does some work inside one school, as a whole or not at all.</summary>
     public async Task<T> InSchool<T>(SchoolId school, Func<SchoolConnection, Task<T>> work, CancellationToken cancel = default)
@@ -40,6 +46,7 @@ public sealed class Database(NpgsqlDataSource source, Action<NotedDeed>? noted =
         var result = await work(inSchool);
         await transaction.CommitAsync(cancel);
         if (noted is not null) inSchool.Noted.ForEach(noted);
+        if (inSchool.ToRenew.Count > 0 || inSchool.IsLookedAt) toRenew?.Invoke(school, inSchool.ToRenew, inSchool.IsLookedAt);
         return result;
     }
 

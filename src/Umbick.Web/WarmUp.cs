@@ -1,13 +1,15 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Patterns;
 
 namespace Umbick.Web;
 
 /// <summary>
-/// Computes the items that are asked most before anybody waits for them. A site that is started for a few requests is told not to, by
-/// <c>UMBICK_WARM_UP=no</c>: it takes four seconds of a processor.
+/// Computes the items that are asked most, and the faces of all patterns, before anybody waits for them. A site that is started for a few
+/// requests is told not to, by <c>UMBICK_WARM_UP=no</c>: it takes four seconds of a processor.
 /// </summary>
-public sealed class WarmUp(ReadingModel model) : BackgroundService
+public sealed class WarmUp(ReadingModel model, Pages.Patterns.PatternFaces faces) : BackgroundService
 {
     /// <summary>The variable that says whether it is done.</summary>
     public const string Variable = "UMBICK_WARM_UP";
@@ -25,6 +27,11 @@ public sealed class WarmUp(ReadingModel model) : BackgroundService
                     if (stoppingToken.IsCancellationRequested) return;
                     model.Predict(item, mode);
                 }
+            }
+            foreach (var pattern in Catalogue.All)
+            {
+                if (stoppingToken.IsCancellationRequested) return;
+                faces.Best(pattern, Wording.Usual);
             }
         },
         stoppingToken);

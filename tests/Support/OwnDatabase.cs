@@ -71,7 +71,7 @@ internal sealed class OwnDatabase : IAsyncDisposable
     {
         var rows = new Dictionary<string, string>();
         foreach (var table in await Ask<string>(
-            "select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r'"))
+            "select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relpersistence = 'p'"))
             rows[table] = string.Join('\n', await Ask<string>($"select one::text from \"{table}\" one order by one::text"));
         return rows;
     }

@@ -41,8 +41,7 @@ public sealed class RestoreTests : IAsyncLifetime
     public async Task It_runs_onto_no_site_that_is_there_however_the_database_was_named()
     {
         await Done(_database.Run("backup", At("one.backup")));
-        await using var source = NpgsqlDataSource.Create(_database.App);
-        await using (var site = new SiteLock(source))
+        await using (var site = new SiteLock(_database.App))
         {
             await site.Hold(TestContext.Current.CancellationToken);
             var (code, _, errors) = await _database.Run("restore", At("one.backup"), "--replace");

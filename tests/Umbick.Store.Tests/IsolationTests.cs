@@ -15,7 +15,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     private static readonly string[] SchoolTables = ["school", "person", "child", "practice_set", "set_item", "sitting", "asked_item",
         "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child",
         "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
-        "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure"];
+        "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
+        "replay_point", "sitting_so_far", "asked_after"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -91,6 +92,14 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         Assert.Equal(0, await database.BeforeSchool(connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
         Assert.Equal(0, await database.InSchool(Guid.NewGuid(),
             connection => connection.ExecuteScalarAsync<int>("select count(*) from child")));
+        // Whoever has the connection next finds nothing of whoever had it: no setting, no lock, no table, no channel.
+        Assert.Equal(0, await database.BeforeSchool(connection => connection.ExecuteScalarAsync<int>(
+            """
+            select (select count(*) from pg_settings where source = 'session')
+              + (select count(*) from pg_locks where pid = pg_backend_pid() and locktype = 'advisory')
+              + (select count(*) from pg_class where relpersistence = 't' and pg_table_is_visible(oid))
+              + (select count(*) from pg_listening_channels())
+            """)));
     }
 
     [Fact]
@@ -130,7 +139,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
         Assert.Equal(
             ["add_key", "count_schools", "count_try", "erase_child", "find_invitation", "find_person", "forget_tries", "forget_try",
-                "new_mark", "open_code", "prune_doors", "read_keys", "second_step_stopped", "try_sign_in"],
+                "new_mark", "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
                     functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }
@@ -156,6 +165,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
                 "open_code(text,bytea,uuid,bytea): TABLE(outcome text, opened_school uuid, opened_sitting uuid)",
                 "prune_doors(): integer",
                 "read_keys(): SETOF text",
+                "school_ids(): SETOF uuid",
                 "second_step_stopped(text): timestamp with time zone",
                 "try_sign_in(text,text,bytea): TABLE(outcome text, try bigint, wrong_today bigint, at_home boolean)",
             ],
@@ -232,7 +242,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     }
 
     /// <summary>Puts at least one row into every table.</summary>
-    private static async Task FillDay(SchoolConnection connection, Deciding deciding, ChildId child)
+    private static async Task FillDay(SchoolConnection connection, Deciding deciding, ChildId child, string seen)
     {
         var (slot, day, by) = (Guid.NewGuid(), new DateOnly(2026, 3, 2), Guid.NewGuid());
         await Timetables.AddSlot(connection, new Slot(slot, DayOfWeek.Monday, new TimeOnly(9, 40), 12, [child.Value]));
@@ -242,7 +252,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         await Timetables.NoteAbsence(connection, child, day, absent: true, by, DateTime.UtcNow);
         await Timetables.NoteStandIn(connection, new StandIn(slot, day, child.Value), comes: true, by, DateTime.UtcNow);
         await ClassTeachings.Keep(connection, "Tide class", "ten to", "quarter past", "nearest-number", DateTime.UtcNow);
-        await deciding.Say(connection, Guid.NewGuid(), child, Catalogue.Find("next-hour")!, holds: true, "seen at the board", by);
+        await deciding.Say(connection, Guid.NewGuid(), child, Catalogue.Find("next-hour")!, holds: true, "seen at the board", seen, by);
         await deciding.BeginCycle(connection, Guid.NewGuid(), child, 8, 10, "class screening", by);
     }
 
@@ -257,10 +267,11 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await asking.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, "4:12", AnswerMode.Said, null), null);
             await asking.Stop(connection, sitting);
             var record = await ChildRecord.Load(connection, model, child);
-            await practising.Assign(connection, record!, model.Patterns[0], new SetChoices(1), Guid.NewGuid());
+            await practising.Assign(connection, record!, model.Patterns[0], new SetChoices(), Guid.NewGuid());
             await AddMarginal(connection, sitting);
             await NamedWays.Name(connection, child, Step.Minutes, "counts in threes", Guid.NewGuid(), DateTime.UtcNow);
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
+            await AskedAfter.Note(connection, child, "eyesight", new DateOnly(2026, 3, 2), holds: true, Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
@@ -269,9 +280,11 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await Children.Add(connection, gone, DateTime.UtcNow);
             await Children.Erase(connection, gone.Id, gone.Alias);
             await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
-            await FillDay(connection, new Deciding(model, TimeProvider.System), child);
+            await FillDay(connection, new Deciding(model, TimeProvider.System), child, record!.Source);
             await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);
             await new ClassScreening(model, TimeProvider.System).Start(connection, "Class", Stage.OClock, [$"Pupil {Guid.NewGuid():N}"]);
+            await ReplayPoints.Keep(connection, child, [(sitting, new ReplayPoint(new string('0', 64), [1]))], [sitting]);
+            await SittingsSoFar.Keep(connection, sitting, new SaidSoFar(child, "", "test", [], BesidePatterns.None), DateTime.UtcNow);
         });
     }
 

@@ -106,7 +106,12 @@ public sealed class BigClockTests(Site site) : IClassFixture<Site>
         browser.Click("Tell it");
         Assert.Equal("Exactly on the 4. Four o’clock.", browser.Find("[data-say]").Text);
         browser.Click("Next");
+        // The children show where the hands will be before they turn.
+        browser.AwaitText("Where will the hands be at 4:10?");
+        AssertShows(browser, "4:00");
+        browser.Click("Shown: turn it");
         AssertShows(browser, "4:10");
+        Assert.False(browser.Find("[data-predicting]").Displayed);
         browser.Click("one back");
         AssertShows(browser, "4:00");
         browser.Click($"Shown to {child.Alias}");

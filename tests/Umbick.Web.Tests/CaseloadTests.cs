@@ -28,6 +28,30 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task In_the_middle_of_a_sitting_the_list_tells_what_was_said_so_far_and_at_what_time()
+    {
+        var child = await site.Child(site.A);
+        var sitting = await site.Sitting(site.A, child.Id);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        for (var answered = 0; answered < 3; answered++)
+            await teacher.Send($"/ask/{sitting}", "Next", new() { ["raw"] = answered == 1 ? "." : "8:05" });
+        // Whoever looks at the list asks for it; it is worked out beside the requests.
+        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        var row = "";
+        while (!row.Contains("so far, at", StringComparison.Ordinal))
+        {
+            row = (await teacher.Page("/children")).QuerySelector($"[data-child='{child.Alias}']")!.TextContent;
+            patience.Token.ThrowIfCancellationRequested();
+        }
+        Assert.DoesNotContain("Nothing has been asked", row, StringComparison.Ordinal);
+        Assert.Matches(@"so far, at \d{1,2}:\d\d", row);
+        await teacher.Send($"/ask/{sitting}", "Stop here", []);
+        var page = await teacher.Page("/children");
+        Assert.DoesNotContain("so far", page.QuerySelector($"[data-child='{child.Alias}']")!.TextContent, StringComparison.Ordinal);
+        Assert.Null(page.QuerySelector("[data-behind]"));
+    }
+
+    [Fact]
     public void A_child_is_added_by_keyboard_and_the_child_s_page_says_what_to_do_first()
     {
         var alias = $"Fern {Guid.NewGuid():N}"[..12];

@@ -91,6 +91,22 @@ public sealed class ConversationTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task Hands_that_are_noted_as_said_are_seen_as_a_clock_before_they_are_kept()
+    {
+        var (browser, child, _) = await Open(new AskingOptions(Rows.Plan.Chosen) { Tasks = ["set-from-digital"] });
+        using (browser)
+        {
+            browser.Await("#raw:focus");
+            browser.Type("half 7 40");
+            browser.Await("#understood [data-understood='7.5|40'] svg");
+            Assert.Contains("halfway between the 7 and the 8", browser.Find("#understood").Text, StringComparison.Ordinal);
+            browser.Type(Keys.Enter);
+            browser.Await("[data-over]");
+            Assert.Equal("half 7 40", (await site.Record(site.A, child)).Sittings[0].Answered.Single().Given!.Raw);
+        }
+    }
+
+    [Fact]
     public async Task Three_without_an_answer_offer_an_easy_end_and_the_easy_one_is_the_last()
     {
         var (browser, child, _) = await Open();

@@ -176,7 +176,8 @@ public sealed class DayTests(
             }
             // Whichever clocks were drawn, it is called likely.
             await new Casework.Deciding(site.Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child.Id,
-                Core.Patterns.Catalogue.Find("next-hour")!, holds: true, "seen at the board", Guid.NewGuid());
+                Core.Patterns.Catalogue.Find("next-hour")!, holds: true, "seen at the board",
+                (await Casework.ChildRecord.Load(connection, site.Model, child.Id))!.Source, Guid.NewGuid());
         });
         return child;
     }

@@ -163,6 +163,18 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task A_child_who_is_stuck_is_told_of_with_the_clocks_that_stay_wrong_and_with_what_to_ask_after()
+    {
+        var child = await Colds("iiii", "rrii", "rrii", "rrii", "rrii", "rrii", "rrii", "rrii");
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var page = await teacher.Page($"/children/{child.Id}");
+        var offer = page.QuerySelector("[data-offer=change-approach]")!;
+        Assert.Contains("Stuck at 2 of 4", offer.TextContent, StringComparison.Ordinal);
+        Assert.StartsWith("Wrong ", offer.QuerySelector("[data-stays-wrong]")!.TextContent.Trim(), StringComparison.Ordinal);
+        Assert.Equal(4, page.QuerySelectorAll("[data-ask-after]").Length);
+    }
+
+    [Fact]
     public async Task A_pattern_s_page_shows_it_tells_it_apart_and_says_who_has_it()
     {
         var child = await Colds("iiii", "iiii");
@@ -220,7 +232,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     {
         var practising = new Practising(site.Model, clock);
         var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, site.Model, child))!, NextHour,
-            new SetChoices(1), Guid.NewGuid());
+            new SetChoices(), Guid.NewGuid());
         foreach (var asked in (await Sittings.AskedIn(connection, [sitting]))[sitting].ToList())
         {
             await practising.Answer(connection, sitting,

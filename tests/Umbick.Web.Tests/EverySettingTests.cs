@@ -23,7 +23,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("late-minutes", "back", "asking minutes-only", "count back from the top", "^(?!.*count back)"),
         ("count-start", "one", "look-again numeral-as-minutes", "five at the 1", "Start at the top"),
         ("count-start", "one", "asking minutes-only", "five at the 1", "Start at the top"),
-        ("hour-words", "nearest", "look-again next-hour", "nearest to", "short hand passed"),
+        ("hour-words", "at", "look-again next-hour", "or just after", "short hand passed"),
         ("hour-words", "at", "asking hour-only", "at, or just after", "short hand passed"),
         ("minute-words", "numeral", "look-again numeral-as-minutes", "At which number is the long hand", "Start at the top"),
         ("minute-words", "numeral", "asking minutes-only", "At which number is the long hand", "Start at the top"),

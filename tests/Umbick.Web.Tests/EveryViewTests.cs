@@ -43,7 +43,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var over = await Asked(await site.Child(site.A), "hands-swapped", "numeral-as-minutes");
         var visits = new List<string> { $"/visits/begin?pattern=next-hour&child={child.Id}",
             $"/visits/{(await site.Visit(site.A, 3)).Visit}" };
-        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Show, 1), (VisitPart.Practise, 1), (VisitPart.Close, 7) })
+        foreach (var (part, place) in new[] { (VisitPart.Cold, 2), (VisitPart.Show, 1), (VisitPart.Practise, 1), (VisitPart.Close, 5) })
             visits.Add($"/visits/{await VisitAt(part, place)}");
         var stopped = (await site.Visit(site.A, 2)).Visit;
         await site.App.InSchool(site.A, connection => site.Visiting.Stop(connection, stopped));
@@ -129,7 +129,8 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         var (visit, children) = await site.Visit(site.A, 3);
         await site.App.InSchool(site.A, async connection =>
         {
-            while (await Casework.VisitState.Load(connection, visit) is { Visit: var now } && (now.Part != part || now.Place != place))
+            while (await Casework.VisitState.Load(connection, visit) is { Visit: { EndedAt: null } now }
+                && (now.Part != part || now.Place != place))
             {
                 if (now.Part != VisitPart.Show) await Say(connection, now.Part, now.Place);
                 if (now.Part is VisitPart.Show or VisitPart.Practise)

@@ -36,6 +36,13 @@ public sealed class FailureTests
         foreach (var path in new[] { "/ready", "/healthz" }) Assert.Equal(HttpStatusCode.ServiceUnavailable, await Status(client, path));
     }
 
+    [Fact]
+    public async Task A_site_that_is_told_to_stop_ends_well()
+    {
+        using var site = await SiteProcess.Start(RunningSite.FreeAddress());
+        Assert.Equal(0, await site.Stop());
+    }
+
     private static Task<SiteProcess> Without(Action<NpgsqlConnectionStringBuilder> change)
     {
         var settings = new NpgsqlConnectionStringBuilder(Site.Setting("UMBICK_APP"));

@@ -105,6 +105,8 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
         foreach (var known in aliases)
             await site.App.InSchool(site.A, connection => Work(connection, ids[known.Alias], known.Kind, known.Place));
         await Screened([.. aliases.Where(aliase => aliase.Kind == "screened").Select(aliase => aliase.Alias)]);
+        // A list that may not wait for all tells so until they are up to date; then it tells what every page tells.
+        foreach (var each in aliases) await Renewing.Renew(site.App, site.Model, site.A, ids[each.Alias], DateTime.UtcNow, default);
         var made = new List<(string, string, ChildId, ChildRecord)>();
         foreach (var every in aliases) made.Add((every.Alias, every.Kind, ids[every.Alias], await site.Record(site.A, ids[every.Alias])));
         return made;
@@ -159,13 +161,13 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
             await Practise(connection, id, NextHour, kind == "over it" ? 39 : 29);
         if (kind == "over it" && place % 2 == 0)
             await new Deciding(site.Model, At(20)).Decide(connection, Guid.NewGuid(), id, NextHour, DecisionKind.FinishPattern, taken: true,
-                Guid.NewGuid());
+                (await ChildRecord.Load(connection, site.Model, id))!.Source, Guid.NewGuid());
         if (kind == "ruled out and taken back")
         {
             var (deciding, decision) = (new Deciding(site.Model, At(2)), Guid.NewGuid());
             var record = (await ChildRecord.Load(connection, site.Model, id))!;
             await deciding.Say(connection, decision, id, record.First is [var first, ..] ? first.Finding.Pattern : NextHour, place % 3 == 0,
-                "seen at the board", Guid.NewGuid());
+                "seen at the board", record.Source, Guid.NewGuid());
             if (place % 2 == 0) await deciding.TakeBack(connection, id, decision, Guid.NewGuid());
         }
         if (kind == "in the middle")
@@ -185,7 +187,7 @@ public sealed partial class OneAccountTests(Site site) : IClassFixture<Site>
     {
         var practising = new Practising(site.Model, At(daysAgo));
         var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, site.Model, id))!, pattern,
-            new SetChoices(1), Guid.NewGuid());
+            new SetChoices(), Guid.NewGuid());
         foreach (var asked in (await Sittings.AskedIn(connection, [sitting]))[sitting].ToList())
         {
             await practising.Answer(connection, sitting,

@@ -111,6 +111,10 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         browser.Open("/visits/begin?pattern=hands-swapped");
         browser.Click("Begin");
         browser.Await("[data-part=room] [data-box]:focus");
+        // One of them is noted as absent today, and comes late.
+        browser.Click("Who is not here");
+        browser.Click("Kestrel has come");
+        browser.Await(".visit-box:nth-child(2)");
         browser.Click("No clock here");
         for (var place = 1; place <= 5; place++)
         {
@@ -120,15 +124,17 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         }
         browser.Await("[data-part=show]");
         browser.ClickOn("[data-shown]");
-        for (var place = 1; place <= 2; place++)
+        // Up to the first clock that the pattern reads in a way of its own.
+        for (var place = 1; ; place++)
         {
             browser.Await($"[data-part=practise][data-place='{place}'] [data-box]:focus");
-            // As quickly as somebody types, and not as a machine does.
-            browser.TypeBlind("..", 40);
+            browser.Type(Keys.F2);
+            if (browser.Find("[data-put]:nth-child(2)").Text == "old way" || place == 4) break;
+            browser.Type(Keys.F2);
+            browser.TypeBlind("..", 200);
             browser.Await("[data-came]");
             browser.ClickOn("[data-next]");
         }
-        browser.Await("[data-part=practise][data-place='3'] [data-box]:focus");
         browser.ClickOn("[data-put]:nth-child(2)");
         browser.ClickOn(".visit-box:nth-child(2) [data-put]:nth-child(1)");
         browser.Await("[data-came]");

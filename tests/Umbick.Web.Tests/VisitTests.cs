@@ -11,8 +11,8 @@ namespace Umbick.Web.Tests;
 public sealed class VisitTests(Site site) : IClassFixture<Site>
 {
     private const int ColdItems = 5;
-    private const int Practised = 6;
-    private const int MostPresses = 40;
+    private const int Practised = 4;
+    private const int MostPresses = 45;
 
     [Fact]
     public async Task With_three_children_nothing_is_typed_but_answers_and_few_presses_are_made()
@@ -29,7 +29,8 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         for (var place = 1; place <= ColdItems; place++) await Answer("cold", place);
         browser.Await("[data-part=show] [data-go-on]");
         var positions = browser.Count("[data-position]");
-        for (var i = 0; i < (2 * positions) - 1; i++) Press("[data-go-on]");
+        for (var i = 0; i < 3 * positions && browser.Find("[data-go-on]").Text != "Once more from the start"; i++) Press("[data-go-on]");
+        Assert.False(browser.Has("[data-own-turn][hidden]"));
         Press("[data-shown]");
         for (var place = 1; place <= Practised; place++)
         {
@@ -133,6 +134,71 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
             browser.Network(offline: false);
             browser.Await("[data-place='2'] [data-box]:focus");
             Assert.Equal("4:00", Assert.Single((await Load(visit)).Children[0].Cold!.Answered).Given!.Raw);
+        }
+    }
+
+    /// <summary>The children see the adult's screen too.</summary>
+    [Fact]
+    public async Task What_gives_the_answer_away_is_folded_until_a_key_shows_it_and_stays_as_it_was()
+    {
+        var (browser, _, _) = await Begun();
+        using (browser)
+        {
+            browser.Click("No clock here");
+            browser.Await("[data-place='1'] [data-box]:focus");
+            Assert.False(browser.Find("[data-put]").Displayed);
+            browser.Type(Keys.F2);
+            browser.Await("#visit[data-open] [data-fold][aria-expanded=true]");
+            Assert.True(browser.Find("[data-put]").Displayed);
+            browser.Type("4:00" + Keys.Enter);
+            browser.Await("#visit[data-open][data-place='2'] [data-box]:focus");
+            browser.ClickOn("[data-fold]");
+            browser.Await("#visit:not([data-open]) [data-fold][aria-expanded=false]");
+        }
+    }
+
+    [Fact]
+    public async Task A_second_screen_shows_this_visit_s_clock_follows_it_and_writes_nothing()
+    {
+        var (browser, child, visit) = await Begun();
+        using (browser)
+        {
+            browser.Click("A screen for the children");
+            var code = browser.Find("[data-code]").GetAttribute("data-code")!;
+            using var screen = new Browser(site.Address, 1024, 768);
+            screen.Open("/go");
+            screen.Find("#code").SendKeys(code + Keys.Enter);
+            screen.AwaitPath("/screen");
+            screen.AwaitText("the clock on the wall");
+            browser.Click("No clock here");
+            screen.Await("[data-screen='Cold-1-False'] svg");
+            browser.Await("[data-place='1'] [data-box]:focus");
+            browser.Type("4:00" + Keys.Enter);
+            screen.Await("[data-screen='Cold-2-False']");
+            // The connection goes and comes, and the page is opened anew: it is where the visit is.
+            screen.Network(offline: true);
+            browser.Await("[data-place='2'] [data-box]:focus");
+            browser.Type("." + Keys.Enter);
+            browser.Await("[data-place='3'] [data-box]:focus");
+            screen.Network(offline: false);
+            screen.Await("[data-screen='Cold-3-False']");
+            screen.Open("/turn");
+            screen.AwaitPath("/screen");
+            // Nothing can be answered from it, by whatever it is sent.
+            var token = screen.Fetch("/turn?handler=token");
+            Assert.Equal(404, screen.Script<long>("const sent = new XMLHttpRequest(); sent.open('POST', '/turn?handler=answer', false); "
+                + "sent.setRequestHeader('Content-Type', 'application/x-www-form-urlencoded'); "
+                + $"sent.send('__RequestVerificationToken={Uri.EscapeDataString(token)}&answer={Guid.NewGuid()}&place=3&raw=4:00'); "
+                + "return sent.status;"));
+            Assert.Equal(2, (await Load(visit)).Children[0].Cold!.Answered.Count());
+            // The code opens one screen.
+            using var other = new Browser(site.Address, 1024, 768);
+            other.Open("/go");
+            other.Find("#code").SendKeys(code + Keys.Enter);
+            other.AwaitText("does not open anything");
+            browser.Click("Stop here");
+            screen.AwaitText("That is all for now.");
+            Assert.DoesNotContain((await site.Record(site.A, child)).Child.Alias, screen.Source, StringComparison.Ordinal);
         }
     }
 

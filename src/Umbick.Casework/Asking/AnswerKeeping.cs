@@ -44,6 +44,7 @@ internal static class AnswerKeeping
             var (seq, day) = await Sittings.AddAnswer(connection, answer, submission.GivenAt(sitting.StartedAt, now), now);
             if (answer.Corrects is not null && by is not null) await Audit.Note(connection, by, AuditKinds.Corrected, now, sitting.Child);
             (sitting, rows) = (sitting with { Day = day }, rows.With(answer with { Seq = seq }));
+            connection.ToRenew.Add(sitting.Child);
         }
         if (sitting.EndedAt is null) return new(outcome, await goOn(locked with { Sitting = sitting, Rows = rows }));
         if (outcome == AnswerOutcome.Kept) await SittingEnding.Renew(connection, model, sitting);

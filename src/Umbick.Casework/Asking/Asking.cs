@@ -335,7 +335,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
     private async Task<SittingState?> AskNext(SchoolConnection connection, SittingState state, bool alone = false)
     {
         var (sitting, rows) = (state.Sitting, state.Rows);
-        var underWay = await SittingUnderWay.Load(connection, model, sitting, rows, Now);
+        var underWay = await SittingUnderWay.Load(connection, model, sitting, rows, Now, state.Child);
         var (child, answered, replay) = underWay;
         // What was left out is not asked again in the same sitting.
         var leftOut = rows.Withdrawn.Select(asked => asked.Item).ToHashSet();
@@ -345,7 +345,7 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             { Beyond = [.. items.Beyond.Where(item => !leftOut.Contains(item))] };
         // Beside an adult to stop is offered; alone a child is not kept longer than it is worth, nor at what goes wrong again and again.
         if (alone && sitting.Delivery == DeliveryMode.OnChildsScreen
-            && StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(answered.Count)], items, replay.Lately)
+            && StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(answered.Count)], items, () => replay.Lately)
                 is StopReason.Clear or StopReason.ManyWrong
             && await AskLast(connection, sitting, rows)) return null;
         var next = ChooserOf(sitting, child).Next(

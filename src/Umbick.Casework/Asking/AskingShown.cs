@@ -51,7 +51,7 @@ public sealed record AskingShown(
                 await GroupOf(connection, state.Sitting));
         }
         var underWay = state.UnderWay is { } chosen && chosen.HasTaken(state) ? chosen
-            : await SittingUnderWay.Load(connection, model, state.Sitting, state.Rows, today);
+            : await SittingUnderWay.Load(connection, model, state.Sitting, state.Rows, today, state.Child);
         return await From(connection, model, state, underWay, today);
     }
 
@@ -59,7 +59,7 @@ public sealed record AskingShown(
     private static async Task<AskingShown> From(
         SchoolConnection connection, ReadingModel model, SittingState state, SittingUnderWay underWay, DateOnly today)
     {
-        var (child, replay) = (underWay.Child, underWay.Replay);
+        var (child, replay) = ((await Children.Find(connection, state.Sitting.Child))!, underWay.Replay);
         var sitting = ChildRecord.SittingFrom(state.Sitting, state.Rows.Asked, state.Rows.LatestAnswers, child.Preferences);
         var first = WhichFirst.Order(model, replay.Now, child.Stage);
         IReadOnlyList<(Pattern Pattern, Label Label)> labels = ChildRecord.LabelsOf(first, replay.Now);
@@ -76,7 +76,7 @@ public sealed record AskingShown(
     private static StopReason OfferIn(ReadingModel model, CaseloadRow child, SittingRecord sitting, Replay replay) =>
         sitting.Sitting.Plan != Plan.Adaptive ? StopReason.None
         : StopRules.After(model, replay.Belief, [.. replay.Observed.TakeLast(sitting.Answered.Count())],
-        ItemsInUse.For(sitting.Sitting, child), replay.Lately);
+        ItemsInUse.For(sitting.Sitting, child), () => replay.Lately);
 
     private static async Task<IReadOnlyList<TurnInGroup>> GroupOf(SchoolConnection connection, Sitting current)
     {

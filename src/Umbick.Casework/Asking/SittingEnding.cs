@@ -20,15 +20,24 @@ internal static class SittingEnding
     /// </summary>
     public static async Task Renew(SchoolConnection connection, ReadingModel model, Sitting sitting)
     {
-        var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
+        var record = (await ChildRecord.Load(connection, model, sitting.Child, asOf: sitting.Id))!;
+        await SittingsSoFar.Forget(connection, sitting.Id);
         await Keep(connection, model, record, record.Sittings.ToList().FindIndex(each => each.Sitting.Id == sitting.Id));
     }
 
     /// <summary>Keeps again what was believed after every sitting of a child: another day of one changes their order.</summary>
     public static async Task RenewAll(SchoolConnection connection, ReadingModel model, ChildId child)
     {
-        var record = (await ChildRecord.Load(connection, model, child))!;
-        if (record.Sittings.Count > 0) await Keep(connection, model, record, from: 0);
+        await KeepAll(connection, model, (await ChildRecord.Load(connection, model, child))!);
+    }
+
+    /// <summary>Keeps what was believed after every sitting of a child, as it was worked out.</summary>
+    public static async Task KeepAll(SchoolConnection connection, ReadingModel model, ChildRecord record)
+    {
+        if (record.Sittings.Count == 0) return;
+        await Measures.Load(connection, model,
+            new Dictionary<ChildId, Core.Teaching.TeachingPreferences> { [record.Child.Id] = record.Child.Preferences });
+        await Keep(connection, model, record, from: 0);
     }
 
     /// <summary>
@@ -44,6 +53,9 @@ internal static class SittingEnding
     /// <summary>What everything that is believed of a child follows from: while it is the same, so is what is believed.</summary>
     public static string SourceOf(CaseloadRow child) =>
         $"{ReadingModel.Version} {(int)child.Stage} {child.LatestAnswer} {child.Preferences.ReadBy}{(child.TeacherWords == 0 ? "" : $" {child.TeacherWords}")}";
+
+    /// <summary>Whether what is kept is of all answers; for a child who has answered nothing there is nothing to compute.</summary>
+    public static bool IsUpToDate(CaseloadRow child) => child.LatestAnswer == 0 || child.ConcludedFrom == SourceOf(child);
 
     /// <summary>A class's sheet stands open until its class is done; what it says by now is kept until the next answer.</summary>
     private static bool CanBeKept(Sitting sitting) => sitting.EndedAt is not null || sitting.Screening is not null;
@@ -61,6 +73,7 @@ internal static class SittingEnding
             await Marginals.Keep(connection, record.Sittings[place].Sitting.Id, marginals, ReadingModel.Version);
             await KeepExpected(connection, model, record, place);
         }
+        await ReplayPoints.Keep(connection, record.Child.Id, record.PointsToKeep, record.Standing);
         await Marginals.NoteSource(connection, record.Sittings[^1].Sitting.Id, SourceOf(record.Child), record.Now.Beside);
     }
 

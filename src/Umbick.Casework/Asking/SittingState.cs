@@ -11,6 +11,9 @@ namespace Umbick.Casework;
 /// <param name="UnderWay">What was looked at to choose the next item; null where nothing was chosen.</param>
 public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferences, SittingRows Rows, SittingUnderWay? UnderWay = null)
 {
+    /// <summary>The child, as they are taught: what waits for them is not looked up. Null where it has to be loaded.</summary>
+    public CaseloadRow? Child { get; init; }
+
     /// <summary>The item that is asked; null where the sitting is over.</summary>
     public AskedItem? Asked => Sitting.EndedAt is null ? Rows.Asked.FirstOrDefault(asked => asked.Place == Sitting.CurrentPlace) : null;
 
@@ -27,7 +30,7 @@ public sealed record SittingState(Sitting Sitting, TeachingPreferences Preferenc
     public static async Task<SittingState?> Lock(SchoolConnection connection, SittingId id) =>
         await Sittings.LockWhole(connection, id) is { } whole ? From(whole) : null;
 
-    private static SittingState From(WholeSitting whole) => new(whole.Sitting, whole.Preferences, whole.Rows);
+    private static SittingState From(WholeSitting whole) => new(whole.Sitting, whole.Child.Preferences, whole.Rows) { Child = whole.Child };
 
     /// <summary>The same, moved on to an item that is asked now.</summary>
     internal SittingState AskedNext(AskedItem item, SittingUnderWay? underWay) => this with

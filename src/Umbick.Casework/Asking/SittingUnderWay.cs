@@ -6,7 +6,7 @@ namespace Umbick.Casework;
 /// <summary>
 /// A sitting under way: what it takes to choose its next item. A child with years of answers is asked as quickly as a new one.
 /// </summary>
-/// <param name="Child">The child.</param>
+/// <param name="Child">The child, as they are taught: what waits for them is not looked up.</param>
 /// <param name="Answered">The questions of this sitting that are answered.</param>
 /// <param name="Replay">What all answers say.</param>
 public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemResponse> Answered, Replay Replay)
@@ -21,15 +21,16 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
     /// <param name="sitting">The sitting, locked, with the day that it has by now.</param>
     /// <param name="rows">What was asked in it, and what was answered.</param>
     /// <param name="now">The present: a sitting in which nothing is answered yet would be held today.</param>
+    /// <param name="taught">The child, as they are taught; null where that is not loaded yet.</param>
     public static async Task<SittingUnderWay> Load(
-        SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateTime now) =>
-        await Load(connection, model, sitting, rows, sitting.Day ?? await Schools.Today(connection, now));
+        SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateTime now, CaseloadRow? taught = null) =>
+        await Load(connection, model, sitting, rows, sitting.Day ?? await Schools.Today(connection, now), taught);
 
     /// <summary>The same, where it is known which day it is.</summary>
     internal static async Task<SittingUnderWay> Load(
-        SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateOnly today)
+        SchoolConnection connection, ReadingModel model, Sitting sitting, SittingRows rows, DateOnly today, CaseloadRow? taught)
     {
-        var child = (await Children.Find(connection, sitting.Child))!;
+        var child = taught ?? (await Children.AsTaught(connection, sitting.Child))!;
         var record = ChildRecord.SittingFrom(sitting, rows.Asked, rows.LatestAnswers, child.Preferences);
         var latest = ChildRecord.Replayed(record, sitting.Day ?? today, practised: null, rows.LatestAnswers);
         return new SittingUnderWay(child, [.. record.Answered],
@@ -49,6 +50,8 @@ public sealed record SittingUnderWay(CaseloadRow Child, IReadOnlyList<ItemRespon
     private static async Task<Replay> Whole(SchoolConnection connection, ReadingModel model, Sitting sitting, SittingAnswers latest)
     {
         var record = (await ChildRecord.Load(connection, model, sitting.Child))!;
-        return sitting.Day is null ? Replay.Run(model, [.. record.Replayable, latest]) : record.Replay;
+        var replay = sitting.Day is null ? record.GoOnWith(latest) : record.Replay;
+        replay.Remember();
+        return replay;
     }
 }

@@ -1,4 +1,7 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
+using Umbick.Core.Patterns;
+using Umbick.Core.Progress;
 using Umbick.Core.Timetabling;
 using Umbick.Store;
 
@@ -36,6 +39,15 @@ public sealed record DayWork(
             job.Job.Need == JobNeed.Due && job.Job.Due <= Today
                 && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
 
+    /// <summary>What a child practises first; null where that is nothing.</summary>
+    public Pattern? NeedOf(ChildId child) =>
+        Children.TryGetValue(child, out var known) && known.SummaryOn(Today).ToPractise is [var first, ..] ? first : null;
+
+    /// <summary>Why a child could come in an empty place of a slot, in a few words.</summary>
+    public string InsteadInWords(PlannedSlot slot, ChildId child, Wording wording) => NeedOf(child) is { } need
+        && slot.Seats.Any(seat => seat.Why is not null && NeedOf(seat.Child) == need) ? $"also {need.TextsIn(wording).Reads}"
+        : Jobs.Values.FirstOrDefault(job => job.Job.Child == child) is { } job ? JobNames.NameOf(job.What) : "";
+
     /// <summary>Children for whom a decision is to be taken.</summary>
     public IReadOnlyList<CaseloadChild> ToDecide => [.. Children.Values.Where(child => child.SummaryOn(Today).Offers.Count > 0)];
 
@@ -62,8 +74,11 @@ public sealed record DayWork(
         var known = jobs.Values.SelectMany(each => each).ToDictionary(job => job.Job);
         var (days, unplaced) = timetable.Fill(
             [.. caseload.Select(child =>
-                new Attendee(child.Child.Id, child.Child.ClassName, [.. jobs[child.Child.Id].Select(job => job.Job)]))], today,
-                    end, now);
+                new Attendee(child.Child.Id, child.Child.ClassName, [.. jobs[child.Child.Id].Select(job => job.Job)])
+                {
+                    Need = child.SummaryOn(today).ToPractise is [var first, ..] ? first.Id : null,
+                    Level = (int)child.Child.Stage
+                })], today, end, now);
         return new DayWork(
             today, now, timetable, days, [.. unplaced.Select(job => (known[job.Job], job.Why))],
             caseload.ToDictionary(child => child.Child.Id), known, InActiveWork(caseload, timetable, today));

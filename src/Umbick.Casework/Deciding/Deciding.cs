@@ -23,14 +23,17 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="pattern">The pattern.</param>
     /// <param name="kind">What was offered.</param>
     /// <param name="taken">Whether it is taken.</param>
+    /// <param name="seen">What the page's <see cref="ChildRecord.Source"/> was: where that is another now, nothing is decided.</param>
     /// <param name="by">Who decides.</param>
     /// <returns>Whether it was decided, now or before; null where the school has no such child.</returns>
     public async Task<bool?> Decide(
-        SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, PersonId by)
+        SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, DecisionKind kind, bool taken, string seen,
+        PersonId by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { } record) return null;
         if (record.Work.Decisions.Any(decision => decision.Id == id)) return true;
+        if (seen != record.Source) return false;
         if (record.Work.CourseOf(pattern) is not { Offer: { } offer } course || offer.Kind != kind) return false;
         var shown = new
         {
@@ -52,14 +55,17 @@ public sealed class Deciding(ReadingModel model, TimeProvider clock)
     /// <param name="pattern">The pattern.</param>
     /// <param name="holds">Whether the child has it.</param>
     /// <param name="reason">Why.</param>
+    /// <param name="seen">What the page's <see cref="ChildRecord.Source"/> was: where that is another now, nothing is kept.</param>
     /// <param name="by">Who says so.</param>
     /// <returns>Whether it is kept; null where the school has no such child, or nothing was asked yet.</returns>
     public async Task<bool?> Say(
-        SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, bool holds, string reason, PersonId by)
+        SchoolConnection connection, DecisionId id, ChildId child, Pattern pattern, bool holds, string reason, string seen,
+        PersonId by)
     {
         await Children.Lock(connection, child);
         if (await ChildRecord.Load(connection, model, child) is not { Sittings.Count: > 0 } record) return null;
         if (record.Work.Decisions.Any(decision => decision.Id == id)) return true;
+        if (seen != record.Source) return false;
         // Of one pattern one word stands.
         foreach (var before in record.Work.Decisions.Where(decision =>
             decision is { TakenBack: false, Kind: DecisionKind.Confirm or DecisionKind.RuleOut } && decision.Pattern == pattern))

@@ -30,11 +30,14 @@ public sealed record Measures(IReadOnlyList<(Pattern Pattern, ColdResult Result)
     /// <param name="connection">The connection.</param>
     /// <param name="model">The model.</param>
     /// <param name="preferences">How clocks are taught to each child.</param>
+    /// <param name="asKept">Of whom what is kept is told, also where it is of an earlier version; null: of nobody.</param>
     public static async Task<IReadOnlyDictionary<ChildId, Measures>> Load(
-        SchoolConnection connection, ReadingModel model, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences)
+        SchoolConnection connection, ReadingModel model, IReadOnlyDictionary<ChildId, TeachingPreferences> preferences,
+        Func<ChildId, bool>? asKept = null)
     {
         var measures = await Sittings.Measures(connection, preferences.Keys);
-        var stale = measures.Where(sitting => sitting.OutcomesFrom != SourceOf(sitting, preferences)).ToList();
+        var stale = measures.Where(sitting => sitting.OutcomesFrom != SourceOf(sitting, preferences)
+            && (sitting.Outcomes is null || asKept?.Invoke(sitting.Child) != true)).ToList();
         var anew = new Dictionary<SittingId, IReadOnlyList<ColdAnswer>>();
         if (stale.Count > 0)
         {

@@ -54,7 +54,7 @@ public sealed record ProgressRecord(
         var told = all.FindAll(sitting => sitting.Day >= from);
         var beliefs = await BeliefsAfter(connection, model, child, told);
         var (asked, answers) = await Sittings.RowsIn(connection, told.Select(sitting => sitting.Id));
-        var known = (await Caseload.Load(connection, model, [child]))[0];
+        var known = await Caseload.LoadOne(connection, model, child);
         var scored = from sitting in told
                      from question in ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], child.Preferences).Scored
                      where !question.IsBeyond
@@ -77,7 +77,7 @@ public sealed record ProgressRecord(
     {
         var over = told.FindAll(sitting => sitting.EndedAt is not null);
         var kept = await Marginals.Beliefs(connection, over.Select(sitting => sitting.Id));
-        var isOld = over.Count == told.Count && over.Count > 0 && child.ConcludedFrom != SittingEnding.SourceOf(child);
+        var isOld = over.Count == told.Count && over.Count > 0 && !SittingEnding.IsUpToDate(child);
         if (isOld || kept.SelectMany(each => each).Any(each => each.Engine != ReadingModel.Version))
         {
             await SittingEnding.RenewAll(connection, model, child.Id);

@@ -17,10 +17,12 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     public PracticeSet Make(ChildRecord record, Pattern? pattern, SetChoices choices)
     {
         var child = record.Child;
-        if (pattern is null) return new EaseSet(Uses).Make(child.Stage, choices.Seed);
-        var order = new SetRequest(HeldPattern.From(model, pattern, record.Replay.Belief), child.Stage, choices.Start ?? record.NextSupport,
-            choices.Seed)
+        var before = record.EarlierSets;
+        var seed = before.SeedFor(child.Id.Value, pattern, choices.Variant);
+        if (pattern is null) return new EaseSet(Uses).Make(child.Stage, seed, before);
+        var order = new SetRequest(HeldPattern.From(model, pattern, record.Replay.Belief), child.Stage, StartOf(record, choices), seed)
         {
+            Before = before,
             Length = choices.Length,
             CarriedTo = record.PractisedIn(pattern),
             Taken = choices.Taken,
@@ -30,6 +32,9 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
 
         bool Uses(ClockTask task) => child.Uses(task, child.Stage);
     }
+
+    private Support StartOf(ChildRecord record, SetChoices choices) =>
+        choices.Start ?? record.NextSupportOn(DateOnly.FromDateTime(Now));
 
     /// <summary>Assigns a set and opens its sitting.</summary>
     /// <param name="connection">The connection.</param>
@@ -43,8 +48,9 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         SchoolConnection connection, ChildRecord record, Pattern? pattern, SetChoices choices, PersonId by, SetId? id = null)
     {
         var (start, line) = pattern is null ? (Support.Bare, Fluency.LineFor(record.Fluency))
-            : (choices.Start ?? record.NextSupport, default(double?));
-        return await Open(connection, record, Make(record, pattern, choices), choices.Seed, start, line, by, id ?? SetId.New(clock));
+            : (StartOf(record, choices), default(double?));
+        return await Open(connection, record, Make(record, pattern, choices),
+            record.EarlierSets.SeedFor(record.Child.Id.Value, pattern, choices.Variant), start, line, by, id ?? SetId.New(clock));
     }
 
     /// <summary>Keeps a set with what was shown when it was given, and opens its sitting, unless that was done before.</summary>
@@ -100,9 +106,9 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         if (id is { } made && await Sets.Find(connection, made) is { } before) return before;
         if (await Give(connection, child, pattern, choices, by, id) is not var (own, items)) return null;
         var taken = items.Select(item => item.Item.Time).ToHashSet();
-        foreach (var (other, place) in others.Where(other => other != child).Distinct().Select((other, place) => (other, place)))
+        foreach (var other in others.Where(other => other != child).Distinct())
         {
-            if (await Give(connection, other, pattern, new SetChoices(choices.Seed + place + 1) { Length = choices.Length, Taken = taken },
+            if (await Give(connection, other, pattern, new SetChoices { Length = choices.Length, Taken = taken },
                 by, null) is var (_, theirs))
                 taken.UnionWith(theirs.Select(item => item.Item.Time));
         }
@@ -116,6 +122,27 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var set = record.Child.OpenSet
             ?? (await Assign(connection, record, pattern, choices, by, id is { } made && made != default ? made : null)).Set;
         return (set, await Sets.Items(connection, set));
+    }
+
+    /// <summary>Makes the code that opens a set on the child's own device. Devices that were at it before open it no more.</summary>
+    /// <returns>The code; null where there is no such set, or it is done.</returns>
+    public async Task<string?> MakeCode(SchoolConnection connection, SetId id)
+    {
+        if (await SetShown.SittingToDo(connection, id) is not { } sitting
+            || await SittingState.Lock(connection, sitting) is not { Sitting.EndedAt: null }) return null;
+        await Sessions.EndAt(connection, sitting, Now);
+        return await Codes.Make(connection, sitting, Now);
+    }
+
+    /// <summary>Takes a set back from the child's device: neither it nor a code opens the set any more. What was answered stays.</summary>
+    /// <returns>Whether there is such a set.</returns>
+    public async Task<bool> TakeBack(SchoolConnection connection, SetId id)
+    {
+        if (await Sets.Find(connection, id) is not { } set) return false;
+        if (set.Sitting is not { } sitting) return true;
+        await Sessions.EndAt(connection, sitting, Now);
+        await Codes.Close(connection, sitting, Now);
+        return true;
     }
 
     /// <summary>Where a child is in a set, or null where the school has no such sitting.</summary>

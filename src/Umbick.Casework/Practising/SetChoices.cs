@@ -5,9 +5,11 @@ using Umbick.Core.Practice;
 namespace Umbick.Casework;
 
 /// <summary>What a teacher chooses of a set.</summary>
-/// <param name="Seed">The same seed makes the same set.</param>
-public sealed record SetChoices(int Seed)
+public sealed record SetChoices
 {
+    /// <summary>Which of the sets that could be given now, from 0: the same one is the same set until it is given.</summary>
+    public int Variant { get; init; }
+
     /// <summary>How many items.</summary>
     public int Length { get; init; } = SetRequest.UsualLength;
 

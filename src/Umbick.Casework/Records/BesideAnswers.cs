@@ -1,4 +1,5 @@
 using Umbick.Core.Items;
+using Umbick.Core.Progress;
 using Umbick.Core.Teaching;
 using Umbick.Core.Timetabling;
 using Umbick.Store;
@@ -27,6 +28,9 @@ public sealed record BesideAnswers(
     /// <summary>The longest name of a way of a child's own, in characters.</summary>
     public const int LongestName = NamedWays.Longest;
 
+    /// <summary>What was asked after of the child, the latest first; by whom, where they are still here.</summary>
+    public IReadOnlyList<(string About, DateOnly Day, string By)> AskedAfter { get; private init; } = [];
+
     private const int MostVisits = 3;
 
     /// <summary>So many days back absences are told of.</summary>
@@ -46,7 +50,17 @@ public sealed record BesideAnswers(
             visited ? await Notes(connection, id) : [],
             child.ClassName.Length == 0 ? null : await ClassTeachings.Find(connection, child.ClassName),
             await Timetables.AbsencesOf(connection, id, today.AddDays(-AbsencesOfDays)),
-            await NamedWays.Load(connection, id));
+            await NamedWays.Load(connection, id))
+        { AskedAfter = await Store.AskedAfter.OfChild(connection, id) };
+    }
+
+    /// <summary>Notes that somebody asked after something today, or takes that back.</summary>
+    /// <returns>Whether there is such a child.</returns>
+    public static async Task<bool> Ask(SchoolConnection connection, ChildId id, AskAfter about, bool holds, PersonId by, DateTime now)
+    {
+        if (await Children.Find(connection, id) is null) return false;
+        await Store.AskedAfter.Note(connection, id, about.Id, await Schools.Today(connection, now), holds, by, now);
+        return true;
     }
 
     /// <summary>Gives a child's own way at a step a name; an empty one takes the name away.</summary>

@@ -60,6 +60,9 @@ public sealed class ChildRecord
     /// <summary>The sittings as they are replayed.</summary>
     internal IReadOnlyList<SittingAnswers> Replayable { get; private init; } = [];
 
+    /// <summary>Points that are kept of the child, from which a replay may go on.</summary>
+    private IReadOnlyList<ReplayPoint> Points { get; init; } = [];
+
     /// <summary>Belief replayed from every answer.</summary>
     public Replay Replay { get; }
 
@@ -84,6 +87,9 @@ public sealed class ChildRecord
     /// <summary>What a summary of the child rests on.</summary>
     public CaseEvidence EvidenceOf(CaseSummary summary) => new(_model, summary, Replay, First);
 
+    /// <summary>What all that is said here follows from: a page carries it, so that what it showed is what is decided on.</summary>
+    public string Source => SittingEnding.SourceOf(Child);
+
     /// <summary>What every answer now says.</summary>
     public Conclusion Now => Replay.Now;
 
@@ -93,11 +99,23 @@ public sealed class ChildRecord
     /// <summary>What was believed after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
     public Belief BeliefAfter(int sitting) => sitting == Sittings.Count - 1 ? Replay.Belief
-        : Replay.Run(_model, [.. Replayable.Take(sitting + 1)]).Belief;
+        : Replay.Run(_model, [.. Replayable.Take(sitting + 1)], Points).Belief;
+
+    /// <summary>The replay with one sitting more, in which nothing is answered yet.</summary>
+    internal Replay GoOnWith(SittingAnswers sitting) => Replay.Run(_model, [.. Replayable, sitting], Points);
 
     /// <summary>What was concluded after a sitting.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
-    public Conclusion After(int sitting) => Replay.Sittings[sitting].Conclusion;
+    public Conclusion After(int sitting) => Replay.After(sitting);
+
+    /// <summary>The sittings at whose ends points of the replay are kept.</summary>
+    internal IEnumerable<SittingId> Standing =>
+        ReplayPoint.Places([.. Replayable.Select(sitting => sitting.Name)]).Select(place => Sittings[place].Sitting.Id);
+
+    /// <summary>The points of this replay that are kept: those of sittings that are over.</summary>
+    internal IReadOnlyList<(SittingId Sitting, ReplayPoint Point)> PointsToKeep =>
+        [.. Replay.Points.Where(point => Sittings[point.Key].Sitting.EndedAt is not null)
+            .Select(point => (Sittings[point.Key].Sitting.Id, point.Value))];
 
     /// <summary>The patterns that were to be practised after a sitting, the first at the front.</summary>
     /// <param name="sitting">Its place in <see cref="Sittings"/>.</param>
@@ -106,6 +124,18 @@ public sealed class ChildRecord
 
     /// <summary>The pattern that is worked on; null where there is none.</summary>
     public Pattern? WorkedOn => SummaryOn(default).WorkedOn;
+
+    /// <summary>Which clocks stayed wrong in some cold starts; null where none did.</summary>
+    public StaysWrong? WrongIn(IEnumerable<ColdResult> colds)
+    {
+        var ids = colds.Select(cold => cold.Id).ToHashSet();
+        return StaysWrong.From([.. Sittings.Where(sitting => ids.Contains(sitting.Sitting.Id)).SelectMany(Measures.Telling)
+            .Select(question => (question.Asked.Item, question.IsRight))]);
+    }
+
+    /// <summary>The practice sets, as the next one is to differ from them.</summary>
+    public EarlierSets EarlierSets => new([.. SittingsAsked.Where(sitting => sitting.Sitting.IsPractice).Reverse()
+        .Select(sitting => (IReadOnlyList<Item>)[.. sitting.Questions.Select(question => question.Asked.Item)])]);
 
     /// <summary>Every answer that stands, in the order in which they were given.</summary>
     public IEnumerable<ItemAnswer> Answers => Sittings.SelectMany(sitting => sitting.Answered).Select(AsGiven);
@@ -117,13 +147,20 @@ public sealed class ChildRecord
     public ItemResponse QuestionAt(int index) => Sittings.SelectMany(sitting => sitting.Answered).ElementAt(index);
 
     /// <summary>
-    /// The help that the next set starts with: what is chosen for them, else from how the telling items of the last one went.
+    /// The help that a set of some day starts with: what is chosen for them, else from how the telling items of the last one went. Who was
+    /// away for three weeks has one level more.
     /// </summary>
-    public Support NextSupport
+    public Support NextSupportOn(DateOnly day)
+    {
+        if (Child.Preferences.Support is { } chosen) return chosen;
+        var next = NextSupport;
+        return Sittings.Count > 0 && Fading.IsAway(Sittings[^1].Day, day) ? Fading.Next(next, right: 0) : next;
+    }
+
+    private Support NextSupport
     {
         get
         {
-            if (Child.Preferences.Support is { } chosen) return chosen;
             var questions = Sittings.LastOrDefault(sitting =>
                 sitting.Sitting.Id == LastDone?.Sitting)?.Scored.Where(question => TellingPlaces.Contains(question.Asked.Place)).ToList();
             return questions is not { Count: > 0 }
@@ -155,7 +192,11 @@ public sealed class ChildRecord
         select new ScoredAnswer(sitting.Day, question.Asked.Item, question.IsRight, AsGiven(question).Helped, question.Given!.Seconds));
 
     /// <summary>Loads a child's record, or null where the school has no such child.</summary>
-    public static async Task<ChildRecord?> Load(SchoolConnection connection, ReadingModel model, ChildId id)
+    /// <param name="connection">The connection.</param>
+    /// <param name="model">The model.</param>
+    /// <param name="id">The child.</param>
+    /// <param name="asOf">A sitting, where what was concluded after it and after each later one is asked for; null: what is now.</param>
+    public static async Task<ChildRecord?> Load(SchoolConnection connection, ReadingModel model, ChildId id, SittingId? asOf = null)
     {
         if (await Children.Find(connection, id) is not { } child) return null;
         var sets = await Store.Sets.OfChild(connection, id);
@@ -176,14 +217,21 @@ public sealed class ChildRecord
             .Select(record => Replayed(record, record.Day, sets.FirstOrDefault(set => set.Id == record.Sitting.PracticeSet)?.Pattern,
             answers[record.Sitting.Id], [.. words[record.Sitting.Id]]))
             .ToList();
+        var points = await PointsOf(connection, id, [.. replayable.Select(sitting => sitting.Name)]);
+        var place = asOf is null ? -1 : records.FindIndex(record => record.Sitting.Id == asOf);
         var telling = LastDoneOf(sets) is { } last ? await Store.Sets.TellingPlaces(connection, last.Id) : new HashSet<int>();
-        return new ChildRecord(model, child, records, sets, Replay.Run(model, replayable), work)
+        return new ChildRecord(model, child, records, sets, Replay.Run(model, replayable, points, place < 0 ? null : place), work)
         {
             Replayable = replayable,
+            Points = points,
             SittingsAsked = begun,
             TellingPlaces = telling
         };
     }
+
+    private static async Task<IReadOnlyList<ReplayPoint>> PointsOf(
+        SchoolConnection connection, ChildId child, IReadOnlyList<SittingName> sittings) =>
+        Replay.PointsFor(sittings) is { Count: > 0 } names ? await ReplayPoints.Find(connection, child, names) : [];
 
     /// <summary>A sitting put together from its rows.</summary>
     internal static SittingRecord SittingFrom(
@@ -213,7 +261,7 @@ public sealed class ChildRecord
     /// <param name="words">What the teacher said of patterns after it.</param>
     internal static SittingAnswers Replayed(
         SittingRecord record, DateOnly day, Pattern? practised, IEnumerable<AnswerRow> answers, IReadOnlyList<DecisionRow>? words = null) =>
-        new(day, [.. record.Answered.Select(AsGiven)], practised is null ? [] : [practised.Step])
+        new(day, [.. record.Answered.Select(AsGiven)], StepsOf(practised))
         {
             Stage = record.Sitting.Stage,
             Id = KnownBy(record.Sitting.Id, record.ReadBy, answers.Select(answer => answer.Seq).DefaultIfEmpty().Max(),
@@ -226,8 +274,11 @@ public sealed class ChildRecord
     /// What a sitting's answers are known by: none is ever changed, and one that puts another right has a higher number. What the teacher
     /// said after it belongs to it.
     /// </summary>
-    internal static string KnownBy(SittingKnownBy sitting, TeachingPreferences preferences) =>
-        KnownBy(sitting.Sitting, preferences.ReadBy, sitting.LatestAnswer, sitting.Words);
+    internal static SittingName KnownBy(SittingKnownBy sitting, TeachingPreferences preferences) =>
+        new(KnownBy(sitting.Sitting, preferences.ReadBy, sitting.LatestAnswer, sitting.Words), sitting.Day,
+            StepsOf(Catalogue.Find(sitting.Practised)), sitting.Stage);
+
+    private static IReadOnlyList<Step> StepsOf(Pattern? practised) => practised is null ? [] : [practised.Step];
 
     private static string KnownBy(SittingId sitting, string readBy, long latestAnswer, string? words) =>
         $"{sitting.Value:N}:{readBy}:{latestAnswer}{(words is null ? "" : $":{words}")}";

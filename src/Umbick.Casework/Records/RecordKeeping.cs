@@ -1,3 +1,4 @@
+using Umbick.Core.Diagnosis;
 using System.Globalization;
 using Umbick.Store;
 
@@ -35,11 +36,13 @@ public static class RecordKeeping
     /// <summary>A child's alias, and nothing else of the record; null where there is no such child.</summary>
     public static Task<string?> AliasOf(SchoolConnection connection, ChildId id) => Children.AliasOf(connection, id);
 
-    /// <summary>Erases a child's record whole.</summary>
+    /// <summary>Erases a child's record whole, and what this process remembers of children.</summary>
     /// <returns>Whether it was erased: not where this is not the child's alias.</returns>
-    public static async Task<bool> Erase(SchoolConnection connection, ChildId id, string alias, PersonId by, DateTime now)
+    public static async Task<bool> Erase(
+        SchoolConnection connection, ReadingModel model, ChildId id, string alias, PersonId by, DateTime now)
     {
         if (!await Children.Erase(connection, id, alias)) return false;
+        Replay.Forget(model);
         await Audit.Note(connection, by, AuditKinds.Erased, now);
         return true;
     }

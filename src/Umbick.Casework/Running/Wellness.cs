@@ -73,6 +73,9 @@ public sealed record Wellness
         };
     }
 
+    /// <summary>How many points of replays are kept for speed alone, and how many bytes they take.</summary>
+    public static Task<(long Points, long Bytes)> KeptForSpeed(SchoolConnection connection) => ReplayPoints.Size(connection);
+
     /// <summary>What somebody should see to, in sentences.</summary>
     public IEnumerable<string> Worries
     {

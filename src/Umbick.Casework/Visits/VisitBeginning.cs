@@ -1,5 +1,6 @@
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Patterns;
+using Umbick.Core.Practice;
 using Umbick.Core.Teaching;
 using Umbick.Store;
 
@@ -20,6 +21,12 @@ public sealed record VisitBeginning(
     IReadOnlyList<(CaseloadRow Child, VisitId? Visit)> LeftOpen,
     IReadOnlyList<(Demonstration Demonstration, DateOnly? ShownOn)> Demonstrations, string Show, bool ChangesApproach)
 {
+    /// <summary>What a visit has, and how long it takes, by how many come: for one to four.</summary>
+    public IReadOnlyList<VisitPlan> Plans { get; private init; } = [];
+
+    /// <summary>Whether the minutes go by what visits at this school took; else by what was written down first.</summary>
+    public bool IsMeasured { get; private init; }
+
     /// <summary>Whether a candidate is in the middle of something else.</summary>
     public bool IsBusy(ChildId child) => LeftOpen.Any(open => open.Child.Id == child);
 
@@ -48,11 +55,29 @@ public sealed record VisitBeginning(
             shown.AddRange((await Demonstrated.To(connection, child)).Where(before => before.Pattern == pattern.Id));
         var latest = shown.OrderByDescending(before => before.Day).ToList();
         IReadOnlyList<string> ids = [.. latest.Select(before => before.Demonstration)];
+        var paces = new List<(double? Cold, double? Practise)>();
+        for (var children = 1; children <= Visiting.Most; children++) paces.Add(await Visits.Pace(connection, children));
         var changes = caseload.Any(known => chosen.Contains(known.Child.Id) && known.Work.CourseOf(pattern).ChangesApproach);
         return new VisitBeginning(
             pattern, candidates, chosen, leftOpen,
             [.. Demonstration.Offered(pattern, ids)
                 .Select(offered => (offered, latest.Find(before => before.Demonstration == offered.Id)?.Day))],
-            Demonstration.Proposed(pattern, ids, changes).Id, changes);
+            Demonstration.Proposed(pattern, ids, changes).Id, changes)
+        {
+            Plans = await Planned(connection, chosen, latest.Count > 0, today, paces),
+            IsMeasured = paces.Any(pace => pace.Cold is not null || pace.Practise is not null)
+        };
+    }
+
+    private static async Task<IReadOnlyList<VisitPlan>> Planned(SchoolConnection connection, IReadOnlyList<ChildId> chosen, bool isReminder,
+        DateOnly today, IReadOnlyList<(double? Cold, double? Practise)> paces)
+    {
+        var read = await Visits.WallClockSince(connection, chosen, Visiting.WeekOf(today));
+        return [.. paces.Index().Select(each =>
+        {
+            var (children, written) = (each.Index + 1, VisitPace.Written(each.Index + 1));
+            return VisitPlan.For(children, VisitPlan.HasWallClock(children, read), isReminder,
+                new VisitPace(each.Item.Cold ?? written.Cold, each.Item.Practise ?? written.Practise));
+        })];
     }
 }

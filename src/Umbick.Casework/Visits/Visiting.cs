@@ -18,7 +18,6 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     public const int Most = Slot.MostChildren;
 
     /// <summary>How many items are practised: four minutes.</summary>
-    private const int Practised = 6;
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
@@ -51,7 +50,13 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         foreach (var child in children.OrderBy(each => each.Value)) await Children.Lock(connection, child);
         if (await Visits.Find(connection, id) is not null) return [];
         if (await Busy(connection, children) is { Count: > 0 } busy) return busy;
-        if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now)) return [];
+        var today = await Schools.Today(connection, Now);
+        var first = VisitPlan.HasWallClock(children.Count, await Visits.WallClockSince(connection, children, WeekOf(today)))
+            ? VisitPart.Room : VisitPart.Cold;
+        if (!await Visits.Begin(connection, id, pattern.Id, demonstration, children, by, Now, first)) return [];
+        // Who was noted as absent is expected of nothing until they come.
+        foreach (var child in await Timetables.AbsentOn(connection, children, today))
+            await Visits.Leave(connection, id, child, Now);
         var records = await Records(connection, children);
         var together = Together([.. records.Select(record => record.Replay.Belief)], pattern);
         var items = ColdStart.Make(together, Stage(records), task => Uses(records, task), SeedOf(id));
@@ -149,7 +154,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         (VisitPart Part, int Place)? before = part switch
         {
             VisitPart.Cold or VisitPart.Practise when place > 1 => (part, place - 1),
-            VisitPart.Cold => (VisitPart.Room, 1),
+            // Also where it was left out at first: whoever has gone on too soon can still read it.
+            VisitPart.Cold => VisitPlan.HasWallClock(at.Children.Count, readThisWeek: false) ? (VisitPart.Room, 1) : null,
             VisitPart.Show => (VisitPart.Cold, at.Items(VisitPart.Cold).Count),
             VisitPart.Practise => (VisitPart.Show, 1),
             VisitPart.Close => (VisitPart.Practise, place - 1),
@@ -177,6 +183,16 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         if (await ChildIn(connection, id, child) is not { Practice: { } practice }
             || !practice.Answered.Any(question => question.Asked.Place == place)) return false;
         await Visits.NotePrompt(connection, practice.Sitting.Id, place, rung?.Id(), by, Now);
+        return true;
+    }
+
+    /// <summary>Notes for all whose answer was wrong, and of whom nothing was noted yet, what was said to all at once.</summary>
+    public async Task<bool> NoteRungOfAll(SchoolConnection connection, VisitId id, int place, Rung rung, PersonId by)
+    {
+        if (await VisitState.Lock(connection, id) is not { } at) return false;
+        foreach (var child in at.Here.Where(child => child.At(VisitPart.Practise, place) is { Given: not null, IsRight: false }
+            && !child.Rungs.ContainsKey(place)))
+            await Visits.NotePrompt(connection, child.Practice!.Sitting.Id, place, rung.Id(), by, Now);
         return true;
     }
 
@@ -212,6 +228,21 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         };
         return await Answer(connection, own.SittingOf(part)!.Sitting, again, by) == AnswerOutcome.Kept;
     }
+
+    /// <summary>Makes the code that opens a screen for the children of a visit; those made before open nothing more.</summary>
+    /// <returns>The code; null where the visit is over, or there is none.</returns>
+    public async Task<string?> ScreenCode(SchoolConnection connection, VisitId id)
+    {
+        if (await VisitState.Lock(connection, id) is not { Visit.EndedAt: null, Children: [{ Cold.Sitting.Id: var sitting }, ..] })
+            return null;
+        await Sessions.EndAt(connection, sitting, Now);
+        return await Codes.Make(connection, sitting, Now);
+    }
+
+    /// <summary>The visit that a device at one of its sittings shows; null where it is over, or the sitting belongs to none.</summary>
+    public static async Task<VisitState?> OnScreen(SchoolConnection connection, SittingId sitting) =>
+        await Sittings.Find(connection, sitting) is { Visit: { } visit }
+            && await VisitState.Load(connection, visit) is { Visit.EndedAt: null } at ? at : null;
 
     /// <summary>Stops a visit, wherever it is. Everything that was answered is kept.</summary>
     public async Task<bool> Stop(SchoolConnection connection, VisitId id)
@@ -252,9 +283,13 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         foreach (var child in at.Children)
         {
             var own = sittings[child.Child.Id].ToList();
-            beliefs[child.Child.Id] =
-                Remembered(child, at.Visit.Pattern, own)?.Belief
-                    ?? (await ChildRecord.Load(connection, model, child.Child.Id))!.Replay.Belief;
+            var replay = Remembered(child, at.Visit.Pattern, own);
+            if (replay is null)
+            {
+                replay = (await ChildRecord.Load(connection, model, child.Child.Id))!.Replay;
+                replay.Remember();
+            }
+            beliefs[child.Child.Id] = replay.Belief;
         }
         return beliefs;
     }
@@ -302,6 +337,9 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
             case VisitPart.Practise when place < at.Length:
                 await Visits.MoveTo(connection, visit.Id, visit.Part, place + 1);
                 break;
+            case VisitPart.Cold when VisitPlan.Practised(at.Children.Count) == 0:
+                await End(connection, at);
+                break;
             case VisitPart.Cold:
                 await EndSittings(connection, at.Children.Select(child => child.Cold));
                 await Visits.MoveTo(connection, visit.Id, VisitPart.Show, 1);
@@ -327,11 +365,13 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     {
         if (at.Visit.Pattern is not { } pattern || at.Items(VisitPart.Practise).Count > 0) return;
         var records = await Records(connection, [.. at.Children.Select(child => child.Child.Id)]);
-        var start = records.Max(record => record.NextSupport);
+        var start = records.Max(record => record.NextSupportOn(DateOnly.FromDateTime(Now)));
+        var before = EarlierSets.Together([.. records.Select(record => record.EarlierSets)]);
         var order = new SetRequest(Together([.. records.Select(record => record.Replay.Belief)], pattern), Stage(records), start,
-            SeedOf(at.Visit.Id))
+            before.SeedFor(records[0].Child.Id.Value, pattern))
         {
-            Length = Practised,
+            Before = before,
+            Length = VisitPlan.Practised(records.Count),
             CarriedTo = [.. records.SelectMany(record => record.PractisedIn(pattern)).Distinct()],
             Taken = [.. at.Items(VisitPart.Cold).Select(asked => asked.Item.Time)],
         };
@@ -373,6 +413,8 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
 
     private static bool Uses(IReadOnlyList<ChildRecord> records, ClockTask task) =>
         records.All(record => record.Child.Uses(task, record.Child.Stage));
+
+    internal static DateOnly WeekOf(DateOnly day) => day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
 
     private static int SeedOf(VisitId visit) => BitConverter.ToInt32(visit.Value.ToByteArray(), 12);
 }

@@ -93,7 +93,8 @@ internal static class Backup
         var demonstration = await connection.ExecuteScalarAsync<bool>(
             "select coalesce(shobj_description(oid, 'pg_database'), '') = @mark from pg_database where datname = current_database()",
             new { mark = Database.DemoMark });
-        await PostgresProgram.Run("pg_dump", Connections.Backup, "--format=custom", $"--snapshot={snapshot}", $"--file={to}");
+        await PostgresProgram.Run("pg_dump", Connections.Backup, "--format=custom", "--no-unlogged-table-data",
+            $"--snapshot={snapshot}", $"--file={to}");
         return new BackupManifest(BackupFile.Format, now, migration, schools, demonstration, rows, await BackupFile.Hash(to))
         { DatabaseBytes = bytes };
     }

@@ -7,8 +7,12 @@ namespace Umbick.Cli.School;
 /// <summary>Databases beside the school's own on its server: made, loaded, counted, renamed, dropped.</summary>
 internal static class Databases
 {
+    /// <summary>What is kept for speed alone is unlogged: it is in no backup, and not counted.</summary>
     private const string Tables =
-        "select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' order by relname";
+        """
+        select relname::text from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relpersistence = 'p'
+        order by relname
+        """;
 
     /// <summary>The school's own database.</summary>
     public static string Own => new NpgsqlConnectionStringBuilder(Connections.Backup).Database!;

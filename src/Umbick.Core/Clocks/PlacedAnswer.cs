@@ -18,26 +18,33 @@ public sealed partial record PlacedAnswer(double? Hour, double? Minute) : Answer
     public override string Short(Wording wording) => Raw;
 
     /// <summary>
-    /// Reads where an adult saw both hands, in a few keys: the short one by its numeral (<c>7</c> on it, <c>7+</c> a little past it,
-    /// <c>7-8</c> halfway, <c>8-</c> nearly there), then the numeral at the long one (<c>6</c>, or <c>6+2</c>, two ticks past it). Null
-    /// where the text is none of these.
+    /// Reads where an adult saw both hands, as it is said: the short one with its numeral (<c>on 7</c>, <c>just past 7</c>, <c>half 7</c>
+    /// for halfway on from it, <c>nearly 8</c>; the word may follow, and <c>7</c>, <c>7+</c>, <c>7-8</c>, <c>8-</c> say the same); then
+    /// the long one in minutes (<c>40</c>), or at a numeral (<c>@8</c>, and <c>@8+2</c> two ticks past it). Null where the text is none of
+    /// these.
     /// </summary>
     public static PlacedAnswer? FromPlaces(string? raw)
     {
         if (Places().Match(GivenText.Plain(raw)) is not { Success: true } match) return null;
-        var (hour, minute) = (Number("hour"), Number("minute"));
-        if (hour is < 1 or > 12 || minute is < 1 or > 12) return null;
+        var hour = Number("hour");
+        var minute = match.Groups["numeral"].Success ? (Number("numeral") * 5) + (match.Groups["ticks"].Success ? Number("ticks") : 0)
+            : Number("minute");
+        if (hour is < 1 or > 12 || (match.Groups["numeral"].Success ? Number("numeral") is < 1 or > 12 : minute > 59)) return null;
         if (match.Groups["to"].Success && Number("to") != Hours.After(hour)) return null;
-        var from = match.Groups["to"].Success ? HourPlaces.Middle(HourPlace.Halfway)
-            : match.Groups["past"].Success ? HourPlaces.Middle(HourPlace.LittlePast)
-            : match.Groups["before"].Success ? HourPlaces.Middle(HourPlace.NearlyNext) - 1 : 0;
-        var ticks = match.Groups["ticks"].Success ? Number("ticks") : 0;
-        var hands = HandPositions.Wrapped(hour + from, (minute * 5) + ticks);
+        var from = Says("half") || match.Groups["to"].Success ? HourPlaces.Middle(HourPlace.Halfway)
+            : Says("past") ? HourPlaces.Middle(HourPlace.LittlePast)
+            : Says("nearly") ? HourPlaces.Middle(HourPlace.NearlyNext) - 1 : 0;
+        var hands = HandPositions.Wrapped(hour + from, minute);
         return new PlacedAnswer(hands.Hour, hands.Minute);
 
         int Number(string name) => int.Parse(match.Groups[name].Value, CultureInfo.InvariantCulture);
+
+        bool Says(string place) => match.Groups[place].Success;
     }
 
-    [GeneratedRegex(@"^(?<hour>[0-9]{1,2})((?<past>\+)|(?<before>-)|-(?<to>[0-9]{1,2}))? +(?<minute>[0-9]{1,2})(\+(?<ticks>[1-4]))?$")]
+    private const string Place = "(?<on>on)|(?<past>just past|just|past)|(?<half>half|halfway)|(?<nearly>nearly|almost)";
+
+    [GeneratedRegex($@"^(({Place}) +)?(?<hour>[0-9]{{1,2}})((?<past>\+)|(?<nearly>-)|-(?<to>[0-9]{{1,2}})| +({Place}))?"
+        + @" +(@(?<numeral>[0-9]{1,2})(\+(?<ticks>[1-4]))?|(?<minute>[0-9]{1,2}))$")]
     private static partial Regex Places();
 }

@@ -30,6 +30,9 @@ public enum AnswerBox
     /// <summary>Right or wrong; if wrong, keys for the right time.</summary>
     Verdict,
 
+    /// <summary>The same of a claim in words, put right in words.</summary>
+    VerdictInWords,
+
     /// <summary>An hour, and how far the hand is past it.</summary>
     HourPlace,
 
@@ -59,6 +62,7 @@ public static class AnswerBoxes
         { Task.Form: AnswerForm.Hands } => AnswerBox.Hands,
         { Task.Id: TaskIds.InferMinuteHand } => AnswerBox.HandAndTime,
         { Task.Form: AnswerForm.Words } => AnswerBox.Words,
+        { Task.Form: AnswerForm.Verdict, Claim: Clocks.WordsAnswer } => AnswerBox.VerdictInWords,
         { Task.Form: AnswerForm.Verdict } => AnswerBox.Verdict,
         { Task.Form: AnswerForm.Hour } => AnswerBox.HourPlace,
         { Task.Form: AnswerForm.Places } => AnswerBox.Places,

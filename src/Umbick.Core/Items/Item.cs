@@ -35,6 +35,9 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     /// <summary>An item for a question that is no reading of a clock.</summary>
     public static Item From(OtherSkillItem question) => new(question.Task, question.Time) { OtherSkill = question };
 
+    /// <summary>Whether it is about a time in words: asked for, given, or claimed.</summary>
+    public bool IsInWords => Task.Form == AnswerForm.Words || Task.Stimulus == Items.Stimulus.Words || Claim is WordsAnswer;
+
     /// <summary>What the child is given, as it stands in files: a time as <c>h:mm</c>, words, or the question's own name.</summary>
     public string Given => GivenIn(Wording.Usual);
 
@@ -53,7 +56,7 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
         { Task.Id: TaskIds.FullTurn } => DigitalAnswer.Showing(Time.Plus(Move)),
         { Task.Id: TaskIds.Match } => new PairsAnswer([.. Clocks.Select(clock => (clock, (Answer)DigitalAnswer.Showing(clock)))]),
         { Task.Form: AnswerForm.Several } => new SeveralAnswer([.. Choices.Where(choice => choice.Meaning == Time)]),
-        { Task.Form: AnswerForm.Words } => new WordsAnswer(SpokenTime.From(Time)),
+        { Task.Form: AnswerForm.Words } or { Claim: WordsAnswer } => new WordsAnswer(SpokenTime.From(Time)),
         { Task.Form: AnswerForm.Hands } => Hands(),
         { Task.Form: AnswerForm.Hour } => new HourPlaceAnswer(Time.Hour, HourPlaces.PlaceOf(Time.Minute)),
         { Task.Form: AnswerForm.Minutes } => new DigitalAnswer(null, Time.Minute, 2),

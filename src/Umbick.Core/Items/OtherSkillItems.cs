@@ -11,19 +11,42 @@ public static class OtherSkillItems
 
     private static readonly (string Event, int Hour, int Minute)[] Day =
     [
-        ("the ferry leaves with the fishermen", 5, 30), ("getting up", 7, 0), ("the school bell", 8, 50), ("the morning break", 10, 30),
-        ("the sun stands highest", 12, 0), ("dinner at school", 12, 15), ("the afternoon ferry", 13, 40), ("school is over", 15, 15),
-        ("tea", 17, 30), ("the lamp is lit", 19, 45), ("bedtime", 20, 10), ("a new day begins", 0, 0),
+        ("the baker begins to bake", 5, 30), ("getting up", 7, 0), ("the school bell", 8, 50), ("the morning break", 10, 30),
+        ("the sun stands highest", 12, 0), ("dinner at school", 12, 15), ("swimming after dinner", 13, 40), ("school is over", 15, 15),
+        ("tea", 17, 30), ("a story before bed", 19, 45), ("bedtime", 20, 10), ("a new day begins", 0, 0),
+        ("everybody is asleep", 0, 30),
+    ];
+
+    /// <summary>What was asked before: it is not asked any more, and what was answered then can still be read.</summary>
+    private static readonly (string Event, int Hour, int Minute)[] DayBefore =
+    [
+        ("the ferry leaves with the fishermen", 5, 30), ("the afternoon ferry", 13, 40), ("the lamp is lit", 19, 45),
         ("the tide bell in the middle of the night", 0, 30),
     ];
+
+    private const string CrossingBefore = "a ferry crossing";
 
     /// <summary>Every listed question, and the ones made by rule at some times.</summary>
     public static IReadOnlyList<Item> All { get; } = [.. Make().Select(Item.From)];
 
     /// <summary>The question with this task and given text, or null. Times after, before and until are read off the text.</summary>
     public static OtherSkillItem? Find(ClockTask task, string given) =>
-        All.Select(item => item.OtherSkill!).FirstOrDefault(question => question.Task == task && OtherSkillItem.Same(question.Given, given))
-            ?? Made(task, given);
+        All.Select(item => item.OtherSkill!).Concat(AskedBefore)
+            .FirstOrDefault(question => question.Task == task && OtherSkillItem.Same(question.Given, given)) ?? Made(task, given);
+
+    private static IEnumerable<OtherSkillItem> AskedBefore =>
+        [.. DayBefore.Select(day => HalfOfDay(day.Event, day.Hour, day.Minute)), CountedIn(CrossingBefore, 1)];
+
+    private static OtherSkillItem HalfOfDay(string what, int hour, int minute)
+    {
+        var time = new ClockTime(Hours.Named(hour), minute);
+        return new(ClockTasks.DayPart, what, $"“{Capital(what)}”, {time}: a.m. or p.m.?", hour < 12 ? "a.m." : "p.m.",
+            QuestionKind.HalfOfDay)
+        { Choices = ["a.m.", "p.m."], Time = time, HourOfDay = hour };
+    }
+
+    private static OtherSkillItem CountedIn(string what, int unit) => Choose(ClockTasks.DurationUnit, what,
+        $"How long does {what} take: in what would you count it?", Units[unit], "units of time", Units);
 
     /// <summary>What is the time some minutes after (below nought: before) a time?</summary>
     public static OtherSkillItem Later(ClockTime time, int minutes) => new(
@@ -95,10 +118,7 @@ public static class OtherSkillItems
         }
         foreach (var (what, hour, minute) in Day)
         {
-            var time = new ClockTime(Hours.Named(hour), minute);
-            yield return new(ClockTasks.DayPart, what, $"“{Capital(what)}”, {time}: a.m. or p.m.?", hour < 12 ? "a.m." : "p.m.",
-                QuestionKind.HalfOfDay)
-            { Choices = ["a.m.", "p.m."], Time = time, HourOfDay = hour };
+            yield return HalfOfDay(what, hour, minute);
             yield return DayTime(hour, minute);
         }
         foreach (var (what, right, minutes, from) in new[]
@@ -164,9 +184,8 @@ public static class OtherSkillItems
         yield return Choose(ClockTasks.Prerequisite, "longer", "Which is longer: a pencil or a broom?", "a broom", "longer and shorter",
             ["a pencil", "a broom"]);
         foreach (var (what, unit) in new[] { ("a sneeze", 0), ("brushing your teeth", 1), ("a night’s sleep", 2), ("a summer holiday", 4),
-            ("growing up", 6), ("a ferry crossing", 1) })
-            yield return Choose(ClockTasks.DurationUnit, what, $"How long does {what} take: in what would you count it?", Units[unit],
-                "units of time", Units);
+            ("growing up", 6), ("a swimming lesson", 1) })
+            yield return CountedIn(what, unit);
         foreach (var seconds in new[] { 10, 30, 60 })
             yield return new(ClockTasks.Feel, $"{seconds} seconds", $"Shut your eyes. Stop when you think that {seconds} seconds are over.",
                 $"{seconds}", QuestionKind.Feel);

@@ -10,6 +10,7 @@ public static class Fading
 
     private const double Less = 0.8;
     private const double More = 0.5;
+    private const int DaysAway = 21;
 
     /// <summary>The level to start the next set at.</summary>
     /// <param name="last">The level the last set started at.</param>
@@ -21,6 +22,9 @@ public static class Fading
         < More => (Support)Math.Min((int)Support.Full, (int)last + 1),
         _ => last,
     };
+
+    /// <summary>Whether so long has passed since the last sitting that help begins higher: three weeks.</summary>
+    public static bool IsAway(DateOnly last, DateOnly day) => day >= last.AddDays(DaysAway);
 
     /// <summary>The level at one place of a set: full at the start, falling evenly, and the last two always bare.</summary>
     public static Support Within(Support start, int place, int length)

@@ -38,12 +38,34 @@ public static class PromptLadder
             $"“{string.Join(' ', FaceInWords.For(item, null, preferences).Append($"It is {FaceInWords.Right(item, preferences.Wording)}."))}”"),
     ];
 
+    /// <summary>
+    /// Two readings that differ in the hour or in the minutes alone, as a person would ask for them: “still nine, or ten already”; null
+    /// where they differ in both.
+    /// </summary>
+    private static (string Right, string Other)? HourOrMinutes(ClockTime right, ClockTime? other) => other switch
+    {
+        { } time when time.Minute == right.Minute && time.Hour == Hours.After(right.Hour) =>
+            ($"still {Wording.Number(right.Hour)}", $"{Wording.Number(time.Hour)} already"),
+        { } time when time.Minute == right.Minute && right.Hour == Hours.After(time.Hour) =>
+            ($"{Wording.Number(right.Hour)} already", $"still {Wording.Number(time.Hour)}"),
+        { } time when time.Hour == right.Hour && time.Minute != right.Minute =>
+            (Minutes(right.Minute), Minutes(time.Minute)),
+        _ => null,
+    };
+
+    private static string Minutes(int count) => count == 0 ? "no minutes" : $"{count} minute{(count == 1 ? "" : "s")}";
+
+    private static string Capital(string text) => $"{char.ToUpperInvariant(text[0])}{text[1..]}";
+
     /// <summary>The right answer and the pattern's, in an order that does not give the right one away.</summary>
     private static string Choices(Item item, HeldPattern held, Wording wording)
     {
         var (right, theirs) = (InWords(item.Right), InWords(item.Meant(held.AnswerTo(item))));
         if (right == theirs || !held.IsTelling(item)) return "Give two answers to choose from: the right one, and the child’s own.";
-        var (first, second) = item.Time.Minute / 5 % 2 == 0 ? (right, theirs) : (theirs, right);
+        var rightFirst = item.Time.Minute / 5 % 2 == 0;
+        if (item.Right is DigitalAnswer && HourOrMinutes(item.Time, item.Meant(held.AnswerTo(item))?.Meaning) is var (one, other))
+            return $"“{(rightFirst ? Capital(one) : Capital(other))}, or {(rightFirst ? other : one)}?”";
+        var (first, second) = rightFirst ? (right, theirs) : (theirs, right);
         return $"“Is it {first}, or {second}?”";
 
         string InWords(Answer? answer) => answer switch

@@ -18,9 +18,8 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     public PracticeSet Make(SetRequest order)
     {
         var pools = new SetPools(order.Held, StageFor(order), _inUse);
-        var parts = SetPlan.ForLength(order.Length);
-        var picker = new ItemPicker(order.Seed, order.Taken);
-        var slots = Fill(parts, pools, picker, order.CarriedTo);
+        var picker = new ItemPicker(order.Seed, order.Taken, order.Before);
+        var slots = Fill(PlanFor(order, picker), pools, picker, order);
         foreach (var (place, again) in order.Swaps.Index().Select(swap => (swap.Item, swap.Index)))
         {
             if (place >= 0 && place < slots.Length
@@ -49,15 +48,15 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     /// <summary>
     /// The items of a set. What matters most is picked first, while there is most to pick from: the first pair, the end, then the rest.
     /// </summary>
-    private static SetSlot[] Fill(IReadOnlyList<SetPart> parts, SetPools pools, ItemPicker picker, IReadOnlyCollection<ClockTask> carriedTo)
+    private static SetSlot[] Fill(IReadOnlyList<SetPart> parts, SetPools pools, ItemPicker picker, SetRequest order)
     {
         var slots = new SetSlot[parts.Count];
-        var claimIsTrue = picker.Toss();
+        var claimIsTrue = order.Before.NextClaimIsTrue ?? picker.Toss();
         var pairs = parts.Index().Where(part => part.Item == SetPart.Agree).Select(part => part.Index).ToList();
         PutPair(pairs[0], isFirst: true);
         slots[^1] = (pools.Bare(picker) is { } bare ? new SetSlot(bare, SetPart.Bare) : Again(pools, picker)) with { Part = SetPart.Bare };
         var asked = new[] { pairs[0], pairs[0] + 1, parts.Count - 1 }.Select(place => slots[place].Item.Task).ToHashSet();
-        slots[^2] = pools.Transfer(picker, asked, carriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer)
+        slots[^2] = pools.Transfer(picker, asked, order.CarriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer)
             : Again(pools, picker);
         foreach (var place in pairs.Skip(1)) PutPair(place, isFirst: false);
         for (var place = 0; place < parts.Count; place++)
@@ -72,6 +71,15 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         void PutPair(int place, bool isFirst) => (slots[place], slots[place + 1]) = pools.Pair(picker, isFirst) is var (agree, differ)
             ? (new SetSlot(agree, SetPart.Agree), new SetSlot(differ, SetPart.Differ))
             : (Secure(pools, picker), Again(pools, picker));
+    }
+
+    /// <summary>Where the claims stand: somewhere else than in the set before, so that no place comes to mean a claim.</summary>
+    private static IReadOnlyList<SetPart> PlanFor(SetRequest order, ItemPicker picker)
+    {
+        var plans = SetPlan.ForLength(order.Length);
+        var others = plans.Where(plan => !plan.Index().Where(part => part.Item == SetPart.Judge).Select(part => part.Index)
+            .SequenceEqual(order.Before.ClaimedAt)).ToList();
+        return picker.One(others.Count > 0 ? others : plans);
     }
 
     private static SetSlot Secure(SetPools pools, ItemPicker picker) => new(pools.Secure(picker), SetPart.Secure);
@@ -98,7 +106,7 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
 
     private static ItemPicker Unlike(IEnumerable<Item> items, SetRequest order, int again)
     {
-        var picker = new ItemPicker(unchecked((order.Seed * 31) + again + 1), order.Taken);
+        var picker = new ItemPicker(unchecked((order.Seed * 31) + again + 1), order.Taken, order.Before);
         foreach (var item in items) picker.Use(item);
         return picker;
     }

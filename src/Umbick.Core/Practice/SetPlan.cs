@@ -1,11 +1,12 @@
 namespace Umbick.Core.Practice;
 
-/// <summary>Which parts a set of some length has, in order: pairs with claims between them, and two bare ones at the end.</summary>
+/// <summary>Which parts a set of some length has, in order: pairs with claims among them, and two bare ones at the end.</summary>
 internal static class SetPlan
 {
     private const int RoomForAThirdClaim = 9;
 
-    public static IReadOnlyList<SetPart> ForLength(int length)
+    /// <summary>The plans of a length, which differ only in where the claims stand: before the pairs, between or after them.</summary>
+    public static IReadOnlyList<IReadOnlyList<SetPart>> ForLength(int length)
     {
         var before = length - Fading.BareAtTheEnd;
         // With five before the end two pairs and a claim are better than a pair and a start of its own: the first of a pair comes right as
@@ -14,12 +15,24 @@ internal static class SetPlan
         var rest = before - secure;
         var claims = rest % 2 == 0 ? (rest > 2 ? 2 : 0) : rest >= RoomForAThirdClaim ? 3 : 1;
         var pairs = (rest - claims) / 2;
+        // A set never begins with a claim.
+        var gaps = Enumerable.Range(1 - secure, pairs + secure).ToList();
+        return [.. ChosenOf(gaps, claims).Select(chosen => Plan(secure, pairs, chosen))];
+    }
+
+    private static IReadOnlyList<SetPart> Plan(int secure, int pairs, IReadOnlyList<int> claimGaps)
+    {
         List<SetPart> parts = secure == 1 ? [SetPart.Secure] : [];
-        for (var pair = 0; pair < Math.Max(pairs, claims); pair++)
+        for (var gap = 0; gap <= pairs; gap++)
         {
-            if (pair < pairs) parts.AddRange([SetPart.Agree, SetPart.Differ]);
-            if (pair < claims) parts.Add(SetPart.Judge);
+            if (gap > 0) parts.AddRange([SetPart.Agree, SetPart.Differ]);
+            if (claimGaps.Contains(gap)) parts.Add(SetPart.Judge);
         }
         return [.. parts, SetPart.Transfer, SetPart.Bare];
     }
+
+    /// <summary>Every way to choose so many of some, in order.</summary>
+    private static IEnumerable<IReadOnlyList<int>> ChosenOf(IReadOnlyList<int> some, int count) => count == 0 ? [[]]
+        : some.Index().SelectMany(first =>
+            ChosenOf([.. some.Skip(first.Index + 1)], count - 1).Select(rest => (IReadOnlyList<int>)[first.Item, .. rest]));
 }

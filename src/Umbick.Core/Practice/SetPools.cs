@@ -12,35 +12,36 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
     private readonly Dictionary<ClockTask, (IReadOnlyList<Item> Telling, IReadOnlyList<Item> Agreeing)> _pools = [];
     private readonly ClockTask _main = held.MainTask;
 
-    private IEnumerable<ClockTask> Simpler => PracticeTasks.Simpler(held.Pattern).Where(IsOpen);
+    private IEnumerable<ClockTask> Simpler(ItemPicker picker) =>
+        PracticeTasks.Simpler(held.Pattern).Where(task => IsOpen(task) && picker.HasRoomFor(task));
 
     /// <summary>
-    /// A minimal pair: the same task with the same hour, or else the same minutes; first where the pattern comes right, then where it does
-    /// not. Where no time of a task comes right the first is the same time in a task that the pattern leaves alone. The first pair of a set
-    /// is in the simplest task that has one, and for halves and quarters on a face.
+    /// A minimal pair: the same task on two clocks as near to each other as the pattern allows; first where it comes right, then where it
+    /// does not. Where no time of a task comes right the first is the same time in a task that the pattern leaves alone. The first pair of
+    /// a set is in the simplest task that has one, and for halves and quarters on a face.
     /// </summary>
     public (Item Agree, Item Differ)? Pair(ItemPicker picker, bool isFirst)
     {
-        if (isFirst)
-        {
-            if (Simpler.Select(task => PairIn(picker, task)).FirstOrDefault(pair => pair is not null) is { } simple) return simple;
-            if (held.Pattern.Step == Step.Fractions && Across(picker, _main, PracticeTasks.Simpler(held.Pattern)) is { } onAFace)
-                return onAFace;
-        }
-        return PairIn(picker, _main)
-            ?? Across(picker, _main, PracticeTasks.Untouched)
-            ?? Simpler.Select(task => PairIn(picker, task)).FirstOrDefault(pair => pair is not null);
+        var simpler = Simpler(picker).ToList();
+        return Best(picker, isFirst
+            ? [.. simpler.Select(task => PairsIn(picker, task)),
+                held.Pattern.Step == Step.Fractions ? Across(picker, _main, PracticeTasks.Simpler(held.Pattern)) : [],
+                PairsIn(picker, _main), Across(picker, _main, PracticeTasks.Untouched)]
+            : [PairsIn(picker, _main), Across(picker, _main, PracticeTasks.Untouched), .. simpler.Select(task => PairsIn(picker, task))]);
     }
 
-    /// <summary>The other item of a pair, beside one that stays.</summary>
+    /// <summary>The other item of a pair, beside one that stays: as near to it as there is one.</summary>
     /// <param name="picker">Picks it.</param>
     /// <param name="stays">The item that stays.</param>
     /// <param name="task">The task of the one that is changed.</param>
     /// <param name="differs">Whether it is the one at which they part.</param>
-    public Item? PartnerOf(ItemPicker picker, Item stays, ClockTask task, bool differs) =>
-        picker.Pick((differs ? For(task).Telling : For(task).Agreeing).Where(item => task == stays.Task
-            ? item.Time.Hour == stays.Time.Hour || (item.Time.Minute == stays.Time.Minute && item.Time != stays.Time)
-            : item.Time == stays.Time));
+    public Item? PartnerOf(ItemPicker picker, Item stays, ClockTask task, bool differs)
+    {
+        var open = picker.Weigh((differs ? For(task).Telling : For(task).Agreeing).Where(item => task == stays.Task
+            ? PairDistance.CanPair(item.Time, stays.Time) : item.Time == stays.Time));
+        return open.Count == 0 ? null
+            : picker.Use(open.MinBy(each => (!picker.IsFresh(each.Item), PairDistance.Between(each.Item, stays), each.Cost)).Item);
+    }
 
     /// <summary>
     /// One that comes right although the child has the pattern, and of the easiest times; of a task it leaves alone where its own has none.
@@ -48,35 +49,37 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
     /// <exception cref="InvalidOperationException">The stage has fewer times than a set has items.</exception>
     public Item Secure(ItemPicker picker)
     {
-        var own = held.Pattern.Step == Step.Fractions ? [.. Simpler, _main] : Simpler.Prepend(_main);
-        foreach (var task in own.Concat(PracticeTasks.Untouched.Where(IsOpen)).Concat(PracticeTasks.Untouched).Distinct())
-        {
-            var agreeing = For(task).Agreeing;
-            foreach (var level in agreeing.GroupBy(item => Stages.FirstWith(item.Time.Minute)).OrderBy(same => same.Key))
-            {
-                if (picker.Pick(level) is { } item) return item;
-            }
-        }
-        throw new InvalidOperationException("A stage has fewer times than a set has items.");
+        var simpler = PracticeTasks.Simpler(held.Pattern).Where(IsOpen);
+        var own = held.Pattern.Step == Step.Fractions ? [.. simpler, _main] : simpler.Prepend(_main);
+        IReadOnlyList<ClockTask> tasks = [.. own.Concat(PracticeTasks.Untouched.Where(IsOpen)).Concat(PracticeTasks.Untouched).Distinct()
+            .OrderBy(task => !IsOpen(task) ? 2 : picker.HasRoomFor(task) ? 0 : 1)];
+        var levels = tasks.SelectMany(task => For(task).Agreeing.GroupBy(item => Stages.FirstWith(item.Time.Minute))
+            .OrderBy(same => same.Key).Select(level => level.ToList())).ToList();
+        return levels.Select(level => picker.Pick(level.Where(picker.IsFresh))).FirstOrDefault(item => item is not null)
+            ?? levels.Select(picker.Pick).FirstOrDefault(item => item is not null)
+            ?? throw new InvalidOperationException("A stage has fewer times than a set has items.");
     }
 
     /// <summary>
     /// One more at which they part: in the pattern's own task, or in another of its tasks; null where the stage has none left.
     /// </summary>
-    public Item? Again(ItemPicker picker) =>
-        Simpler.Prepend(_main).Concat(PracticeTasks.Transfers(held.Pattern).Where(IsOpen)).Select(task => In(picker, task))
-            .FirstOrDefault(item => item is not null);
+    public Item? Again(ItemPicker picker) => FreshFirst(picker,
+        [.. Simpler(picker).Prepend(_main).Concat(PracticeTasks.Transfers(held.Pattern).Where(IsOpen)).Where(picker.HasRoomFor)]);
+
+    /// <summary>One at which they part: of the first task that has a fresh one, else of the first that has any.</summary>
+    private Item? FreshFirst(ItemPicker picker, IReadOnlyList<ClockTask> tasks) =>
+        tasks.Select(task => picker.Pick(For(task).Telling.Where(picker.IsFresh))).FirstOrDefault(item => item is not null)
+            ?? tasks.Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
 
     /// <summary>The last: at which they part, over the top from 12 to 1 where that matters.</summary>
     public Item? Bare(ItemPicker picker) =>
         (held.Pattern.Step is Step.Hour or Step.PastOrTo or Step.Placing
-            ? picker.Pick(For(_main).Telling.Where(item => item.Time.Hour == 12)) : null) ?? In(picker, _main);
+            ? picker.Pick(For(_main).Telling.Where(item => item.Time.Hour == 12 && picker.IsFresh(item))) : null) ?? In(picker, _main);
 
     /// <summary>The idea in another form: one that is not in this set and was not in earlier ones, as far as there is one.</summary>
     public Item? Transfer(ItemPicker picker, IReadOnlySet<ClockTask> asked, IReadOnlyCollection<ClockTask> carriedTo) =>
-        PracticeTasks.Transfers(held.Pattern).Where(task => IsOpen(task) && !asked.Contains(task))
-            .OrderBy(task => carriedTo.Contains(task) ? 1 : 0)
-            .Select(task => In(picker, task)).FirstOrDefault(item => item is not null);
+        FreshFirst(picker, [.. PracticeTasks.Transfers(held.Pattern).Where(task => IsOpen(task) && !asked.Contains(task))
+            .OrderBy(task => carriedTo.Contains(task) ? 1 : 0)]);
 
     /// <summary>
     /// One at which they part when a clock is set; null where the pattern does not show there, or the child has not set one.
@@ -122,45 +125,54 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         return _pools[task] = ([.. items.Where(held.IsTelling)], [.. items.Where(held.ComesRight)]);
     }
 
-    private (Item, Item)? PairIn(ItemPicker picker, ClockTask task)
+    private IEnumerable<ItemPair> PairsIn(ItemPicker picker, ClockTask task)
     {
-        var (telling, agreeing) = (picker.Weigh(For(task).Telling), picker.Weigh(For(task).Agreeing));
-        var byHour = agreeing.ToLookup(each => each.Item.Time.Hour);
-        var pairs = telling.SelectMany(differ => byHour[differ.Item.Time.Hour].Select(agree => (agree, differ)));
-        if (!pairs.Any())
-        {
-            var byMinute = agreeing.ToLookup(each => each.Item.Time.Minute);
-            pairs = telling.SelectMany(differ =>
-                byMinute[differ.Item.Time.Minute]
-                    .Select(agree => (agree with { Cost = agree.Cost + HoursBetween(agree.Item, differ.Item) }, differ)));
-        }
-        return Taken(picker, pairs);
+        var agreeing = picker.Weigh(For(task).Agreeing);
+        return from differ in picker.Weigh(For(task).Telling)
+               from agree in agreeing
+               where PairDistance.CanPair(agree.Item.Time, differ.Item.Time)
+               select Paired(picker, agree, differ);
     }
 
-    private (Item, Item)? Across(ItemPicker picker, ClockTask task, IReadOnlyList<ClockTask> others)
+    private List<ItemPair> Across(ItemPicker picker, ClockTask task, IReadOnlyList<ClockTask> others)
     {
         var telling = picker.Weigh(For(task).Telling);
-        foreach (var other in others.Where(other => other != task && IsOpen(other)))
+        foreach (var other in others.Where(other => other != task && IsOpen(other)).OrderBy(other => picker.HasRoomFor(other) ? 0 : 1))
         {
             var byTime = picker.Weigh(For(other).Agreeing).ToLookup(each => each.Item.Time);
-            if (Taken(picker, telling.SelectMany(differ => byTime[differ.Item.Time].Select(agree => (agree, differ)))) is { } pair)
-                return pair;
+            var pairs = telling.SelectMany(differ => byTime[differ.Item.Time].Select(agree => Paired(picker, agree, differ))).ToList();
+            if (pairs.Count > 0) return pairs;
         }
-        return null;
+        return [];
     }
 
-    private static (Item, Item)? Taken(
-        ItemPicker picker, IEnumerable<((Item Item, double Cost) Agree, (Item Item, double Cost) Differ)> pairs)
+    private static ItemPair Paired(ItemPicker picker, (Item Item, double Cost) agree, (Item Item, double Cost) differ) =>
+        new(agree.Item, differ.Item, picker.Staleness(agree.Item) + picker.Staleness(differ.Item),
+            PairDistance.Between(agree.Item, differ.Item), agree.Cost + differ.Cost);
+
+    /// <summary>
+    /// The best of some kinds of pairs: of the first kind that has a fresh one, else of the first that has any; of these one whose clocks
+    /// lie nearest together.
+    /// </summary>
+    private static (Item, Item)? Best(ItemPicker picker, IReadOnlyList<IEnumerable<ItemPair>> kinds)
     {
-        var open = pairs.ToList();
-        if (open.Count == 0) return null;
-        var (agree, differ) = open.MinBy(pair => pair.Agree.Cost + pair.Differ.Cost);
-        return (picker.Use(agree.Item), picker.Use(differ.Item));
+        ItemPair? best = null;
+        foreach (var pairs in kinds)
+        {
+            var first = pairs.MinBy(pair => (pair.Staleness, pair.Distance, pair.Cost));
+            best ??= first;
+            if (first?.Staleness != 0) continue;
+            best = first;
+            break;
+        }
+        return best is null ? null : (picker.Use(best.Agree), picker.Use(best.Differ));
     }
 
-    private static double HoursBetween(Item item, Item other)
-    {
-        var apart = Math.Abs(item.Time.Hour - other.Time.Hour);
-        return Math.Min(apart, 12 - apart);
-    }
+    /// <summary>Two items of a pair.</summary>
+    /// <param name="Agree">Where the pattern comes right.</param>
+    /// <param name="Differ">Where it does not.</param>
+    /// <param name="Staleness">How far they are to be passed over, for they were asked lately.</param>
+    /// <param name="Distance">How far they lie apart for the eye, in degrees.</param>
+    /// <param name="Cost">What they cost the set: much like what is in it is dear.</param>
+    private sealed record ItemPair(Item Agree, Item Differ, int Staleness, double Distance, double Cost);
 }

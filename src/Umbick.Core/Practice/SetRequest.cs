@@ -39,6 +39,9 @@ public sealed record SetRequest(HeldPattern Held, Stage Stage, Support Start, in
     /// <summary>Times that other children's variants of the set have: they are taken last.</summary>
     public IReadOnlyCollection<ClockTime> Taken { get; init; } = [];
 
+    /// <summary>The child's earlier sets: what they asked lately is not asked again while there is anything else.</summary>
+    public EarlierSets Before { get; init; } = EarlierSets.None;
+
     /// <summary>Places, from 0, whose item is changed for another, in the order in which they were asked for.</summary>
     public IReadOnlyList<int> Swaps { get; init; } = [];
 }

@@ -62,7 +62,8 @@ internal sealed class SetWhy(HeldPattern held, Wording wording)
     private static string Shared(Item item, Item? before) =>
         before is null || before.Time == item.Time ? "The same time"
         : before.Time.Hour == item.Time.Hour ? "The same hour"
-        : "The same minutes";
+        : before.Time.Minute == item.Time.Minute ? "The same minutes"
+        : "A few minutes apart";
 
     private string InWords(Answer answer) => answer switch
     {

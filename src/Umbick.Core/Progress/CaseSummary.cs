@@ -26,6 +26,12 @@ public sealed record CaseFacts(
     /// <summary>Whether a sitting was left in the middle.</summary>
     public bool AskingOpen { get; init; }
 
+    /// <summary>Whether there are answers of which nothing was worked out yet, as after a file was taken in.</summary>
+    public bool IsNotWorkedOut { get; init; }
+
+    /// <summary>Whether something is answered in a sitting that goes on.</summary>
+    public bool IsUnderWay { get; init; }
+
     /// <summary>Whether a set is assigned and not finished.</summary>
     public bool SetOpen { get; init; }
 

@@ -10,11 +10,13 @@ public static class CaseTexts
     /// <summary>What stands out of a child where no pattern does.</summary>
     internal static string Without(CaseFacts facts) => facts.Beside switch
     {
+        _ when facts.IsNotWorkedOut => "What the answers say is being worked out.",
         BesidePatterns.Guessing => $"{facts.Alias}’s answers do not follow the clock yet.",
         BesidePatterns.SameAnswer => $"{facts.Alias} gives one answer again and again.",
         BesidePatterns.OtherWay => $"{facts.Alias} takes one step some other way.",
         BesidePatterns.MuchWrong => "More comes out wrong than right, and in no one way.",
-        _ => facts.Sittings == 0 ? "Nothing has been asked yet." : "No pattern stands out.",
+        _ when facts.Sittings > 0 => "No pattern stands out.",
+        _ => facts.IsUnderWay ? "No pattern stands out yet." : "Nothing has been asked yet.",
     };
 
     /// <summary>Where the work stands: what waits for a decision, who waits for a place, what is looked at again.</summary>

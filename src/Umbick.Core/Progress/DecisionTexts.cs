@@ -22,10 +22,15 @@ public static class DecisionTexts
                 $"{cold.Right} of {cold.Telling.Count} on {cold.Day.ToString("d MMM", CultureInfo.InvariantCulture)}"));
         return offer switch
         {
+            { IsStuck: true } =>
+                new("Change the approach?",
+                    $"Stuck at {Usual(offer.Grounds)} of {ColdResult.Whole}: no rise in eight cold starts ({InShort(offer.Grounds)})."
+                        + $" Try another demonstration, other words or a step back. {AskAfter}",
+                        "Change the approach", "Go on as it is"),
             { Kind: DecisionKind.ChangeApproach } =>
                 new("Change the approach?",
                     $"Three cold starts in a row with none or one right, and no rise: {colds}. Try another demonstration, other words or "
-                        + $"a step back, and not the same again.", "Change the approach", "Go on as it is"),
+                        + $"a step back, and not the same again. {AskAfter}", "Change the approach", "Go on as it is"),
             { Kind: DecisionKind.BackToPractice, IsPractised: false } =>
                 new("Begin to practise it?",
                     $"It has come back: {Misses(offer.Grounds[^1])} went its way on "
@@ -49,6 +54,18 @@ public static class DecisionTexts
                 "Practise on"),
         };
     }
+
+    /// <summary>What is easily overlooked where a child does not come on.</summary>
+    public const string AskAfter = "Before that, ask after eyesight, hearing, language, and counting in fives.";
+
+    /// <summary>Many cold starts in short: <c>0, 2, 2 of 4, 11 Oct to 29 Nov</c>.</summary>
+    private static string InShort(IReadOnlyList<ColdResult> colds) => string.Create(CultureInfo.InvariantCulture,
+        $"{string.Join(", ", colds.Select(cold => cold.Right))} of {ColdResult.Whole}, {colds[0].Day:d MMM} to {colds[^1].Day:d MMM}");
+
+    /// <summary>How many come right in the later half, most often.</summary>
+    private static int Usual(IReadOnlyList<ColdResult> colds) =>
+        colds.Skip(colds.Count / 2).GroupBy(cold => cold.Right).OrderByDescending(same => same.Count()).ThenByDescending(same => same.Key)
+            .First().Key;
 
     /// <summary>A decision that was taken, as it stands on the record.</summary>
     /// <param name="kind">What it was.</param>

@@ -52,14 +52,14 @@ public sealed record FirstAndNow(
         var sittings = telling
             .GroupBy(SittingOf)
             .Select(group => new TellingCount(
-                replay.Sittings[group.Key].Day, group.Count(), group.Count(answer => answer.Outcome == TellingOutcome.Right)))
+                replay.DayOf(group.Key), group.Count(), group.Count(answer => answer.Outcome == TellingOutcome.Right)))
             .ToList();
         var since = SittingOf(now) > SittingOf(first);
         return new FirstAndNow(pattern, first, since ? now : null, Day(first), Day(now), sittings);
 
         int SittingOf(TellingAnswer answer) => replay.Answers[answer.Index].Sitting;
 
-        DateOnly Day(TellingAnswer answer) => replay.Sittings[SittingOf(answer)].Day;
+        DateOnly Day(TellingAnswer answer) => replay.DayOf(SittingOf(answer));
     }
 
     /// <summary>The latest of the answers that came out as most of them did: one slip must not stand for a sitting.</summary>

@@ -27,6 +27,9 @@ public sealed record Offer(DecisionKind Kind, IReadOnlyList<ColdResult> Grounds,
 {
     /// <summary>Whether the pattern was practised at all.</summary>
     public bool IsPractised { get; init; } = true;
+
+    /// <summary>Whether another approach is offered for the child is stuck: neither bad nor better.</summary>
+    public bool IsStuck => Kind == DecisionKind.ChangeApproach && Grounds.Count == ColdStarts.ToBeStuck;
 }
 
 /// <summary>The work on one pattern with one child, read off its cold starts and the decisions that were taken on the way.</summary>
@@ -172,10 +175,14 @@ public sealed record PatternCourse(
             : Says(_streak) == ColdStartAdvice.FinishPattern ? new Offer(DecisionKind.FinishPattern, LastWhole)
             : (wasShown || practised is not null) && Says(_streak.Where(cold => cold != _first)) == ColdStartAdvice.ChangeApproach
             ? new Offer(DecisionKind.ChangeApproach, LastWhole)
+            : (wasShown || practised is not null) && ColdStarts.AreStuck(Counts(_streak))
+            ? new Offer(DecisionKind.ChangeApproach, [.. _streak.Where(cold => cold.IsWhole).TakeLast(ColdStarts.ToBeStuck)])
             : null;
 
-        private static ColdStartAdvice Says(IEnumerable<ColdResult> colds) =>
-            ColdStarts.Advise(colds.Select(cold => (cold.Right, cold.Telling.Count)));
+        private static ColdStartAdvice Says(IEnumerable<ColdResult> colds) => ColdStarts.Advise(Counts(colds));
+
+        private static IEnumerable<(int Right, int Telling)> Counts(IEnumerable<ColdResult> colds) =>
+            colds.Select(cold => (cold.Right, cold.Telling.Count));
 
         private IReadOnlyList<ColdResult> LastWhole => [.. _streak.Where(cold => cold.IsWhole).TakeLast(ColdStarts.InARow)];
     }

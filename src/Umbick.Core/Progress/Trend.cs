@@ -15,13 +15,18 @@ public static class Trend
     /// <param name="points">The points, in any order.</param>
     public static double? PerWeek(IReadOnlyList<(DateOnly Day, double Value)> points)
     {
-        if (points.Count < Fewest) return null;
-        var slopes =
-            (from i in Enumerable.Range(0, points.Count)
-             from j in Enumerable.Range(0, points.Count)
-             let days = points[i].Day.DayNumber - points[j].Day.DayNumber
-             where days > 0
-             select (points[i].Value - points[j].Value) / days * DaysInAWeek).ToList();
-        return slopes.Count == 0 ? null : Median.From(slopes);
+        var slopes = Slopes([.. points.Select(point => ((double)point.Day.DayNumber, point.Value))]);
+        return points.Count < Fewest || slopes.Count == 0 ? null : Median.From(slopes) * DaysInAWeek;
     }
+
+    /// <summary>By how much something grows from one to the next; null with fewer than four.</summary>
+    /// <param name="values">The values, in order.</param>
+    public static double? FromOneToTheNext(IReadOnlyList<int> values) => values.Count < Fewest ? null
+        : Median.From(Slopes([.. values.Select((value, place) => ((double)place, (double)value))]));
+
+    private static List<double> Slopes(IReadOnlyList<(double At, double Value)> points) =>
+        [.. from one in points
+            from other in points
+            where one.At > other.At
+            select (one.Value - other.Value) / (one.At - other.At)];
 }

@@ -17,7 +17,7 @@ public static class ChildWords
             : $"First the long hand. Then: {char.ToLowerInvariant(Hour(preferences)[0])}{Hour(preferences)[1..]}",
         Step.Minutes => Minutes(preferences, stage),
         Step.PastOrTo => "Is the long hand on its way down, or on its way up?",
-        Step.Fractions => "Half way round is thirty minutes. A quarter is half of that.",
+        Step.Fractions => "How far round does the long hand go for that? Count it in fives.",
         Step.CountingOn => "An hour is full at sixty. What comes then?",
         Step.DayHalves => Noon(preferences),
         Step.Writing => "The minutes always have two figures.",
@@ -34,6 +34,9 @@ public static class ChildWords
     public static string LookAgain(Item item, Step practised, TeachingPreferences preferences, Stage stage) => item.Task switch
     {
         _ when item.Task == ClockTasks.RepairClock => LookAgain(Step.Placing, preferences, stage),
+        // O'clock and half past have no side of the face.
+        _ when practised == Step.PastOrTo && item.Time.Minute is (0 or 30) => item.Task.ShowsClock || item.Task.Form == AnswerForm.Hands
+            ? Help(item, preferences, stage) : "Take your time.",
         { ReadAs: { } reading } when reading.Order.Contains(practised) || practised == Step.PastOrTo =>
             LookAgain(practised, preferences, stage),
         { Order: var order } when order.Contains(practised) => LookAgain(practised, preferences, stage),
@@ -98,7 +101,6 @@ public static class ChildWords
     private static string Hour(TeachingPreferences preferences) => preferences[SettingList.HourWords] switch
     {
         "at" => "Which number is the short hand at, or just after?",
-        "nearest" => "Which number is the short hand nearest to?",
         _ => "Which number has the short hand passed?",
     };
 

@@ -28,7 +28,7 @@ public static class FaceInWords
         var minutes = new[] { Minutes(item.Time, preferences) }.Where(_ => minutesWrong && Touches(item, Step.Minutes));
         var hourFirst = item.Task.Form == AnswerForm.Hands ? preferences.SetsHourFirst : preferences.HourFirst;
         List<string> told = [.. hourFirst ? hour.Concat(minutes) : minutes.Concat(hour)];
-        if (item.Task.Form == AnswerForm.Words && item.Time.Minute != 0) told.Add(Direction(item.Time, preferences.Wording));
+        if (item.IsInWords && item.Time.Minute is not (0 or 30)) told.Add(Direction(item.Time, preferences.Wording));
         if (told.Count == 0 && given is DigitalAnswer { Figures: 1 })
             told.Add($"Minutes are written with two figures: {preferences.Wording.Digital(item.Time)}.");
         return told;
@@ -38,6 +38,7 @@ public static class FaceInWords
     public static string Right(Item item, Wording wording) => item.Task switch
     {
         { Form: AnswerForm.Words } => wording.Words(item.Time),
+        _ when item.Claim is WordsAnswer => wording.Words(item.Time),
         { Form: AnswerForm.Hour } => HourPlaces.InWords(item.Time),
         { Form: AnswerForm.Places } => HandsInWords.For(new PlacedAnswer(HandPositions.Showing(item.Time).Hour, item.Time.Minute)),
         { Form: AnswerForm.Minutes } => $"{item.Time.Minute} minutes",
@@ -91,9 +92,10 @@ public static class FaceInWords
 
     private static string Ticks(int count) => $"{Wording.Number(count)} small tick{(count == 1 ? "" : "s")}";
 
-    private static string Direction(ClockTime time, Wording wording) => time.Minute <= 30
+    private static string Direction(ClockTime time, Wording wording) => time.Minute < 30
         ? $"The long hand is on its way down: {wording.Words(time)}."
-        : $"The long hand is on its way up, with {60 - time.Minute} minute{(time.Minute == 59 ? "" : "s")} left: {wording.Words(time)}.";
+        : $"Going up. {60 - time.Minute} minute{(time.Minute == 59 ? " is" : "s are")} left. "
+            + $"{Capital(Wording.Number(Hours.After(time.Hour)))} is coming: {wording.Words(time)}.";
 
     private static string Words(ClockTime time, Wording wording) => time.Minute switch
     {

@@ -40,9 +40,8 @@ public static class SettingList
     /// <summary>What is said of the hour hand between two numerals.</summary>
     public static Setting HourWords { get; } = new(
         "hour-words", Teaching, "What is asked of the hour hand?",
-        "“Nearest” gives the wrong hour after half {past}; the number it has passed is always right.",
-        [new("passed", "which number it has passed"), new("at", "which number it is at, or just after"),
-            new("nearest", "which number it is nearest to")]);
+        "The number it has passed is the hour at every time; the nearest one is wrong after half {past}.",
+        [new("passed", "which number it has passed"), new("at", "which number it is at, or just after")]);
 
     /// <summary>What is said of the minute hand.</summary>
     public static Setting MinuteWords { get; } = new(

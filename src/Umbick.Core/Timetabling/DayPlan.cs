@@ -35,7 +35,8 @@ public sealed record Seat(ChildId Child, IReadOnlyList<Job> Jobs, NotPlaced? Why
 /// <summary>A slot on one day.</summary>
 /// <param name="Slot">The slot, as it stands in the timetable.</param>
 /// <param name="Seats">Who comes, and who does not.</param>
-/// <param name="Substitutes">Who could come where a seat is empty, those with something due first.</param>
+/// <param name="Substitutes">Who could come where a seat is empty: those with the same need first, then those with
+/// something due, the nearer in what they are taught the sooner.</param>
 public sealed record PlannedSlot(Slot Slot, IReadOnlyList<Seat> Seats, IReadOnlyList<ChildId> Substitutes);
 
 /// <summary>One day of the plan.</summary>

@@ -25,4 +25,11 @@ public sealed record Job(string Id, ChildId Child, JobNeed Need, DateOnly Due, i
 /// <param name="Child">The child.</param>
 /// <param name="Class">Their class; empty where it is not known.</param>
 /// <param name="Jobs">What there is to do, the most pressing first.</param>
-public sealed record Attendee(ChildId Child, string Class, IReadOnlyList<Job> Jobs);
+public sealed record Attendee(ChildId Child, string Class, IReadOnlyList<Job> Jobs)
+{
+    /// <summary>What they practise first: those who share it can come in each other's place; null where it is nothing.</summary>
+    public string? Need { get; init; }
+
+    /// <summary>How far they have been taught: the nearer, the better they go together.</summary>
+    public int Level { get; init; }
+}

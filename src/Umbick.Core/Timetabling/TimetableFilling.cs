@@ -87,12 +87,16 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
     {
         var empty = seats.Count(seat => seat.Why is not null) - seats.Count(seat => seat.IsStandIn && seat.Why is null);
         if (empty <= 0) return [];
+        var missing = seats.Where(seat => seat.Why is not null).Select(seat => _attendees.GetValueOrDefault(seat.Child)).OfType<Attendee>()
+            .ToList();
         return
         [
             .. attendees
                 .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(each => each.Child == attendee.Child)
                 && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
-                .OrderBy(attendee => attendee.Jobs[0].Need == JobNeed.Due && attendee.Jobs[0].Due <= day ? 0 : 1)
+                .OrderBy(attendee => missing.Exists(other => other.Need is not null && other.Need == attendee.Need) ? 0 : 1)
+                .ThenBy(attendee => attendee.Jobs[0].Need == JobNeed.Due && attendee.Jobs[0].Due <= day ? 0 : 1)
+                .ThenBy(attendee => missing.Select(other => Math.Abs(other.Level - attendee.Level)).DefaultIfEmpty(0).Min())
                 .ThenBy(attendee => _placed.Contains(attendee.Jobs[0]) ? 1 : 0)
                 .ThenBy(attendee => attendee.Jobs[0].Due)
                 .Take(Timetable.MostSubstitutes)

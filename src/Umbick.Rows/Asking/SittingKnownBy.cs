@@ -1,3 +1,5 @@
+using Umbick.Core.Items;
+
 namespace Umbick.Rows;
 
 /// <summary>
@@ -12,6 +14,15 @@ public sealed record SittingKnownBy
 
     /// <summary>The number of the latest answer in it.</summary>
     public long LatestAnswer { get; init; }
+
+    /// <summary>Its day, where the school is.</summary>
+    public DateOnly Day { get; init; }
+
+    /// <summary>How far times were taught.</summary>
+    public Stage Stage { get; init; }
+
+    /// <summary>The id of the pattern that it practised; null where it practised none.</summary>
+    public string? Practised { get; init; }
 
     /// <summary>The ids of what a teacher confirmed or ruled out after it; null where there is nothing.</summary>
     public string? Words { get; init; }

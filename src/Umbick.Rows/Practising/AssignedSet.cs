@@ -25,6 +25,15 @@ public sealed class AssignedSet
 
     public DateTime? DoneAt { get; init; }
 
+    /// <summary>Whether a device of the child's own is at it.</summary>
+    public bool IsOnDevice { get; init; }
+
+    /// <summary>How many items it has.</summary>
+    public int Items { get; init; }
+
+    /// <summary>How many items were answered.</summary>
+    public int Done { get; init; }
+
     /// <summary>The day of its first answer, where the school is; null before.</summary>
     public DateOnly? Day { get; init; }
 

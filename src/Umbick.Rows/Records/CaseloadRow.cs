@@ -26,6 +26,9 @@ public sealed class CaseloadRow
 
     public SetId? OpenSet { get; init; }
 
+    /// <summary>A sitting that goes on and in which something is answered; null where there is none.</summary>
+    public SittingId? UnderWay { get; init; }
+
     /// <summary>When the latest set was finished that was not a part of a visit.</summary>
     public DateTime? LastSetAlone { get; init; }
 

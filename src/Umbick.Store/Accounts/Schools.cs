@@ -97,6 +97,10 @@ public static class Schools
         connection.ExecuteAsync("update school set settings = settings || jsonb_build_object(@setting::text, @choice::text)",
             new { setting, choice });
 
+    /// <summary>The ids of all schools, before one is known.</summary>
+    public static async Task<IReadOnlyList<SchoolId>> Ids(DbConnection connection) =>
+        [.. await connection.QueryAsync<SchoolId>("select * from school_ids()")];
+
     /// <summary>Adds a school. Only the owner may.</summary>
     public static Task Add(SchoolConnection owner, School school) =>
         owner.ExecuteAsync("insert into school (id, name) values (@Id, @Name)", school);
@@ -107,7 +111,7 @@ public static class Schools
         foreach (var table in new[] { "audit_entry", "erasure", "home_address", "invitation", "session", "decision", "cycle", "absence",
             "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item",
             "device_code", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way", "demonstration_shown",
-            "visit_note", "room_clock_reading", "visit_child", "visit", "child", "person" })
+            "visit_note", "asked_after", "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         await owner.ExecuteAsync("delete from account where not exists (select from person where person.id = account.id)");
         // A school that is given the same mark later must not wait for this one's wrong codes.

@@ -74,10 +74,7 @@ public static class Sittings
     private static Task<WholeSitting?> Whole(SchoolConnection connection, SittingId id, string forUpdate) => connection.QueryTogetherAsync(
         $"""
         select {Columns} from sitting where id = @id{forUpdate};
-        select school.settings::text as school_settings, child.settings::text as settings, null as task, null as clock_time, null as claim,
-          null as detail
-        from sitting join school on school.id = sitting.school join child on child.school = sitting.school
-          and child.id = sitting.child where sitting.id = @id;
+        {Children.Taught} join sitting on sitting.school = child.school and sitting.child = child.id where sitting.id = @id;
         {SelectAsked} where sitting = @id order by place;
         select {AnswerColumns} from answer where sitting = @id order by seq
         """,
@@ -85,9 +82,9 @@ public static class Sittings
         async read =>
         {
             // Read to the end also where there is none: what is left unread is cancelled, and a cancellation may hit what comes next.
-            var (sitting, by) = (await read.ReadSingleOrDefaultAsync<Sitting>(), await read.ReadSingleOrDefaultAsync<ReadByRow>());
+            var (sitting, child) = (await read.ReadSingleOrDefaultAsync<Sitting>(), await read.ReadSingleOrDefaultAsync<CaseloadRow>());
             var rows = Whole(await read.ReadAsync<AskedRow>(), await read.ReadAsync<AnswerRow>());
-            return sitting is null || by is null ? null : new WholeSitting(sitting, by.Preferences, rows);
+            return sitting is null || child is null ? null : new WholeSitting(sitting, child, rows);
         });
 
     /// <summary>A child's sittings, the earliest first.</summary>
@@ -125,7 +122,9 @@ public static class Sittings
         (await connection.QueryAsync<SittingKnownBy>(
             $"""
             select sitting.child, sitting.id as sitting, (select max(answer.seq) from answer where answer.school = sitting.school
-              and answer.sitting = sitting.id) as latest_answer,
+              and answer.sitting = sitting.id) as latest_answer, {Day} as day, sitting.stage::int as stage,
+              (select pattern from practice_set where practice_set.school = sitting.school and practice_set.id = sitting.practice_set)
+                as practised,
               (select string_agg(id::text, ',' order by seq) from decision where decision.school = sitting.school
                 and after_sitting = sitting.id and kind in ('confirm', 'rule-out') and taken_back_at is null) as words
             from sitting

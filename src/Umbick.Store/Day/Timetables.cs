@@ -76,6 +76,12 @@ public static class Timetables
                 [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Absent))],
                 [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))]));
 
+    /// <summary>Those of some children of whom it is noted that they cannot come on a day.</summary>
+    public static async Task<IReadOnlyList<ChildId>> AbsentOn(
+        SchoolConnection connection, IReadOnlyList<ChildId> children, DateOnly day) =>
+        [.. await connection.QueryAsync<ChildId>("select child from absence where child = any(@children) and day = @day",
+            new { children = children.ToArray(), day })];
+
     /// <summary>The days on which a child could not come, the latest first.</summary>
     public static async Task<IReadOnlyList<Absence>> AbsencesOf(SchoolConnection connection, ChildId child, DateOnly since) =>
         [.. (await connection.QueryAsync<AbsenceRow>(

@@ -22,10 +22,14 @@ public static class Marginals
             """
             -- Two views at once keep one after the other: the second sees what the first has kept.
             select from sitting where id = @sitting for no key update;
-            delete from marginal where sitting = @sitting;
+            delete from marginal where sitting = @sitting and pattern <> all(@patterns);
             insert into marginal (school, sitting, pattern, belief, label, engine, practice_order)
             select @school, @sitting, pattern, belief, label, @engine, practice_order
-            from unnest(@patterns, @beliefs, @labels, @orders) as one (pattern, belief, label, practice_order)
+            from unnest(@patterns, @beliefs, @labels, @orders) as one (pattern, belief, label, practice_order) order by pattern
+            on conflict (school, sitting, pattern) do update set belief = excluded.belief, label = excluded.label,
+              engine = excluded.engine, practice_order = excluded.practice_order
+            where (marginal.belief, marginal.label, marginal.engine, marginal.practice_order)
+              is distinct from (excluded.belief, excluded.label, excluded.engine, excluded.practice_order)
             """,
             new
             {

@@ -6,12 +6,31 @@ namespace Umbick.Store;
 /// <summary>Practice sets.</summary>
 public static class Sets
 {
-    private const string Select =
+    private const string Select = $"select {Columns} {From}";
+
+    /// <summary>With where the child is in it, and whether it is on a device of the child's own.</summary>
+    private const string SelectUnderWay =
         $"""
-        select practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support,
+        select {Columns},
+          exists (select from session where session.school = sitting.school and session.sitting = sitting.id and session.ended_at is null
+            and session.ends_at > now()) as is_on_device,
+          (select count(*) from set_item where set_item.school = practice_set.school and set_item.practice_set = practice_set.id)::int
+            as items,
+          (select count(*) from answer where answer.school = sitting.school and answer.sitting = sitting.id and answer.try = 1
+            and answer.corrects is null)::int as done
+        {From}
+        """;
+
+    private const string Columns =
+        $"""
+        practice_set.id, practice_set.child, child.alias, practice_set.pattern as pattern_id, practice_set.start_support,
           practice_set.line_seconds,
           (practice_set.assigned_at at time zone {Schools.TimeZone})::date as assigned_day,
           sitting.id as sitting, sitting.ended_at as done_at, {Sittings.Day} as day
+        """;
+
+    private const string From =
+        """
         from practice_set
         join child on child.school = practice_set.school and child.id = practice_set.child
         left join sitting on sitting.school = practice_set.school and sitting.practice_set = practice_set.id
@@ -20,12 +39,12 @@ public static class Sets
     private sealed record ItemRow(string Task, string ClockTime, string? Claim, string Part, string Support, string Why);
 
     public static Task<AssignedSet?> Find(SchoolConnection connection, SetId id) =>
-        connection.QuerySingleOrDefaultAsync<AssignedSet>($"{Select} where practice_set.id = @id", new { id });
+        connection.QuerySingleOrDefaultAsync<AssignedSet>($"{SelectUnderWay} where practice_set.id = @id", new { id });
 
     /// <summary>Every set of a school that waits for a child, the latest first; one that is practised in a visit does not.</summary>
     public static Task<IEnumerable<AssignedSet>> Waiting(SchoolConnection connection) =>
         connection.QueryAsync<AssignedSet>(
-            $"{Select} where sitting.ended_at is null and sitting.visit is null order by practice_set.assigned_at desc");
+            $"{SelectUnderWay} where sitting.ended_at is null and sitting.visit is null order by practice_set.assigned_at desc");
 
     /// <summary>The sets of a school that were done last, the latest first.</summary>
     public static Task<IEnumerable<AssignedSet>> Done(SchoolConnection connection, int most) =>

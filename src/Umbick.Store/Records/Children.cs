@@ -21,6 +21,9 @@ public static class Children
              and not exists (select from sitting done where done.school = waiting.school and done.practice_set = waiting.id
                and (done.ended_at is not null or done.visit is not null))
              order by waiting.assigned_at desc limit 1) as open_set,
+          (select goes.id from sitting goes where goes.school = child.school and goes.child = child.id
+             and goes.ended_at is null and goes.screening is null and goes.first_answer_at is not null
+             order by goes.first_answer_at desc limit 1) as under_way,
           seen.last_set_alone, seen.last_asking,
           last.id as last_sitting, last.concluded_from, last.unnamed as beside_name, coalesce(seen.latest_answer, 0) as latest_answer,
             seen.last_practised,
@@ -44,6 +47,14 @@ public static class Children
         ) last on true
         """;
 
+    /// <summary>Children as they are taught, without what is waiting.</summary>
+    internal const string Taught =
+        """
+        select child.id, child.alias, child.stage, child.class_name, child.on_caseload, child.tasks_met,
+          child.settings::text as settings_text, school.settings::text as school_settings_text
+        from child join school on school.id = child.school
+        """;
+
     private const string SelectListed = "select id, alias, class_name, stage, on_caseload, keep_until from child";
 
     private const string Insert =
@@ -53,9 +64,19 @@ public static class Children
     public static Task<IEnumerable<CaseloadRow>> All(SchoolConnection connection) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.on_caseload order by child.alias");
 
+    /// <summary>Every child of the school with what is waiting, on the caseload or not.</summary>
+    public static Task<IEnumerable<CaseloadRow>> Everybody(SchoolConnection connection) =>
+        connection.QueryAsync<CaseloadRow>(Caseload);
+
     /// <summary>Some children with what is waiting.</summary>
     public static Task<IEnumerable<CaseloadRow>> ByIds(SchoolConnection connection, IEnumerable<ChildId> ids) =>
         connection.QueryAsync<CaseloadRow>($"{Caseload} where child.id = any(@ids)", new { ids = ids.ToArray() });
+
+    /// <summary>
+    /// How one child is taught, without what is waiting: an answer needs no more, and comes a hundred times for each view of a list.
+    /// </summary>
+    public static Task<CaseloadRow?> AsTaught(SchoolConnection connection, ChildId id) =>
+        connection.QuerySingleOrDefaultAsync<CaseloadRow>($"{Taught} where child.id = @id", new { id });
 
     /// <summary>One child with what is waiting, or null.</summary>
     public static Task<CaseloadRow?> Find(SchoolConnection connection, ChildId id) =>
@@ -182,7 +203,7 @@ public static class Children
 
     /// <summary>Keeps other writers of this child's sittings and sets away until the transaction ends.</summary>
     public static Task Lock(SchoolConnection connection, ChildId id) =>
-        connection.ExecuteAsync("select from child where id = @id for update", new { id });
+        connection.ExecuteAsync("select from child where id = @id for no key update", new { id });
 
     /// <summary>Says which class a child is fetched from.</summary>
     public static Task<int> SetClass(SchoolConnection connection, ChildId id, string className) =>

@@ -41,6 +41,7 @@ public static class RecordRows
         new("decision", "child = @child", "seq") { Key = "id", Names = { ["child"] = "child", ["after_sitting"] = "sitting" },
             People = ["decided_by", "taken_back_by"] },
         new("cycle", "child = @child", "began_on") { Key = "id", Names = { ["child"] = "child" }, People = ["begun_by", "ended_by"] },
+        new("asked_after", "child = @child", "asked_on, about") { Names = { ["child"] = "child" }, People = ["asked_by"] },
         new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("slot_child", "child = @child", "slot") { Moves = false },
         new("stand_in", "child = @child", "day") { Moves = false },
@@ -55,17 +56,15 @@ public static class RecordRows
     /// <summary>The columns that a record leaves out: the school, which is told once, and what opens something.</summary>
     public static IReadOnlyList<string> LeftOut { get; } = ["school", "hash"];
 
+    /// <summary>All parts in one statement: a record has some thirty.</summary>
+    private static readonly string Whole = $"select json_build_object({string.Join(", ", Parts.Select(part =>
+        $"'{part.Name}', (select coalesce(jsonb_agg((to_jsonb(one) - 'school') - 'hash' order by {part.Order}), '[]') from {part.Name} one "
+        + $"where {part.Where})"))})::text";
+
     /// <summary>A child's rows, table by table; null where the school has no such child.</summary>
     public static async Task<JsonObject?> Load(SchoolConnection connection, ChildId child)
     {
-        var record = new JsonObject();
-        foreach (var part in Parts)
-        {
-            var rows = await connection.QuerySingleAsync<string>(
-                $"select coalesce(jsonb_agg((to_jsonb(one) - 'school') - 'hash' order by {part.Order}), '[]')::text from {part.Name} one "
-                    + $"where {part.Where}", new { child = child.Value });
-            record[part.Name] = JsonNode.Parse(rows);
-        }
+        var record = JsonNode.Parse(await connection.QuerySingleAsync<string>(Whole, new { child = child.Value }))!.AsObject();
         return record["child"]!.AsArray().Count == 0 ? null : record;
     }
 

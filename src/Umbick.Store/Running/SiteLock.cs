@@ -5,10 +5,13 @@ namespace Umbick.Store;
 /// <summary>
 /// The lock that a site holds for as long as it runs: whoever would put another database in the place of its own sees that it is there.
 /// </summary>
-public sealed class SiteLock(NpgsqlDataSource source) : IAsyncDisposable
+/// <param name="connection">How the database is reached. The connection that holds the lock is never given to anybody else.</param>
+public sealed class SiteLock(string connection) : IAsyncDisposable
 {
     /// <summary>The number of the lock, which no other work takes.</summary>
     public const long Key = 0x0075_6d62_6963_6b01;
+
+    private readonly string _alone = new NpgsqlConnectionStringBuilder(connection) { Pooling = false }.ConnectionString;
 
     private NpgsqlConnection? _standing;
 
@@ -30,8 +33,17 @@ public sealed class SiteLock(NpgsqlDataSource source) : IAsyncDisposable
         {
             await DisposeAsync();
         }
-        var standing = await source.OpenConnectionAsync(cancel);
-        await Run(standing, $"select pg_advisory_lock_shared({Key})", cancel);
+        var standing = new NpgsqlConnection(_alone);
+        try
+        {
+            await standing.OpenAsync(cancel);
+            await Run(standing, $"select pg_advisory_lock_shared({Key})", cancel);
+        }
+        catch
+        {
+            await standing.DisposeAsync();
+            throw;
+        }
         _standing = standing;
     }
 

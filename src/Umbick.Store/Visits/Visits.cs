@@ -42,12 +42,12 @@ public static class Visits
     /// <returns>Whether it was begun now.</returns>
     public static async Task<bool> Begin(
         SchoolConnection connection, VisitId id, string pattern, string? demonstration, IReadOnlyList<ChildId> children, PersonId by,
-        DateTime now)
+        DateTime now, VisitPart first)
     {
         var added = await connection.ExecuteAsync(
             "insert into visit (school, id, pattern, demonstration, part, started_by, started_at) values (@school, @id, @pattern, "
-                + "@demonstration, 'room', @by, @now) on conflict do nothing",
-            new { school = connection.School, id, pattern, demonstration, by, now });
+                + "@demonstration, @first, @by, @now) on conflict do nothing",
+            new { school = connection.School, id, pattern, demonstration, by, now, first = VisitPartNames.NameOf(first) });
         if (added == 0) return false;
         await connection.ExecuteAsync(
             "insert into visit_child (school, visit, child, turn) select @school, @id, child, turn - 1 from unnest(@children) with "
@@ -55,6 +55,51 @@ public static class Visits
             new { school = connection.School, id, children = children.ToArray() });
         return true;
     }
+
+    /// <summary>Whether any of some children read the wall clock in a visit since a day.</summary>
+    public static Task<bool> WallClockSince(SchoolConnection connection, IReadOnlyList<ChildId> children, DateOnly day) =>
+        connection.ExecuteScalarAsync<bool>(
+            $"select exists (select from room_clock_reading where child = any(@children) and (said_at at time zone "
+                + $"{Schools.TimeZone})::date >= @day)",
+            new { children = children.ToArray(), day });
+
+    /// <summary>
+    /// How long each clock took in the latest visits of so many children: the seconds between the answers to one and the next, in the
+    /// middle; null where there were too few.
+    /// </summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="children">How many children.</param>
+    public static async Task<(double? Cold, double? Practise)> Pace(SchoolConnection connection, int children)
+    {
+        var rows = await connection.QueryAsync<(bool Practise, double Seconds)>(
+            """
+            with held as (
+              select id from visit
+              where ended_at is not null and (select count(*) from visit_child where visit_child.school = visit.school
+                and visit_child.visit = visit.id) = @children
+              order by started_at desc limit @most),
+            faces as (
+              select sitting.visit, sitting.kind = 'practice' as practise, answer.place, max(answer.given_at) as at
+              from held join sitting on sitting.visit = held.id
+                join answer on answer.school = sitting.school and answer.sitting = sitting.id
+              where answer.corrects is null and answer.try = 1
+              group by 1, 2, 3)
+            select practise, extract(epoch from at - lag(at) over (partition by visit, practise order by place))::double precision
+            from faces
+            """,
+            new { children, most = MostForPace });
+        var by = rows.Where(row => row.Seconds is > 0 and < LongestFace).ToLookup(row => row.Practise, row => row.Seconds);
+        return (MiddleOf(by[false]), MiddleOf(by[true]));
+
+        static double? MiddleOf(IEnumerable<double> seconds) =>
+            seconds.Order().ToList() is { Count: >= FewestForPace } all ? all[all.Count / 2] : null;
+    }
+
+    private const int MostForPace = 20;
+    private const int FewestForPace = 8;
+
+    /// <summary>Whoever takes longer over a clock, in seconds, was doing something else.</summary>
+    private const double LongestFace = 300;
 
     /// <summary>Moves a visit to a place of a part.</summary>
     public static Task MoveTo(SchoolConnection connection, VisitId id, VisitPart part, int place) =>

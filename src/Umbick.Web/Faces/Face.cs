@@ -42,6 +42,9 @@ public sealed record Face(FaceSize Size)
     /// <summary>The help drawn on it.</summary>
     public Support Support { get; init; }
 
+    /// <summary>Whether a time in words is asked: minutes after the half hour are then numbered as they are left.</summary>
+    public bool InWords { get; init; }
+
     /// <summary>The hand that is shown alone; null where both are.</summary>
     public OneHand? Only { get; init; }
 

@@ -33,7 +33,7 @@ public static class FaceSvg
         svg.Append(face.Label is null ? "aria-hidden=\"true\">" : $"role=\"img\" aria-label=\"{WebUtility.HtmlEncode(face.Label)}\">");
         svg.Append(Invariant($"<circle class=\"face-ground\" r=\"{(face.Size == FaceSize.Mini ? 94 : Rim)}\"/>"));
         DrawSupport(svg, face, preferences.Wording);
-        if (HasMinuteNumbers(face, dial)) DrawMinuteNumbers(svg);
+        if (HasMinuteNumbers(face, dial)) DrawMinuteNumbers(svg, countsBack: face is { InWords: true, Support: Support.Full });
         if (face.Size != FaceSize.Mini) DrawDial(svg, face.Size, face.Blank ? dial with { Numerals = Numerals.None } : dial);
         if (face.Shadow is { } shadow) DrawHands(svg, shadow, face.Size, "shadow", face.Only);
         if (face.Hands is { } hands) DrawHands(svg, hands, face.Size, "true", face.Only);
@@ -107,12 +107,17 @@ public static class FaceSvg
         _ => face.Support >= Support.Most,
     };
 
-    private static void DrawMinuteNumbers(StringBuilder svg)
+    /// <summary>
+    /// The minutes at each numeral. Beside the halves for past and to the left side counts down where words are asked: 35 would be said as
+    /// “35 past”. Where figures are asked 25 would be written as the minutes.
+    /// </summary>
+    private static void DrawMinuteNumbers(StringBuilder svg, bool countsBack)
     {
         for (var minute = 0; minute < 60; minute += 5)
         {
             var (x, y) = At(minute * 6, MinutesAt);
-            svg.Append(Invariant($"<text class=\"minute-number\" x=\"{x:0.##}\" y=\"{y:0.##}\">{minute}</text>"));
+            var number = countsBack && minute > 30 ? 60 - minute : minute;
+            svg.Append(Invariant($"<text class=\"minute-number\" x=\"{x:0.##}\" y=\"{y:0.##}\">{number}</text>"));
         }
     }
 
@@ -123,7 +128,9 @@ public static class FaceSvg
         {
             svg.Append("<path class=\"half half-past\" d=\"M0,-82 A82,82 0 0 1 0,82 Z\"/><path class=\"half half-to\" d=\"M0,82 A82,82 0 "
                 + "0 1 0,-82 Z\"/>");
-            svg.Append($"<text class=\"half-word\" x=\"38\" y=\"42\">{wording.Past}</text><text class=\"half-word\" x=\"-38\" y=\"42\">{wording.To}</text>");
+            // Low in each half; where the short hand's space is there, high.
+            var (past, to) = (IsIn(hands.Hour, 3, 6) ? -42 : 42, IsIn(hands.Hour, 6, 9) ? -42 : 42);
+            svg.Append(Invariant($"<text class=\"half-word\" x=\"38\" y=\"{past}\">{wording.Past}</text><text class=\"half-word\" x=\"-38\" y=\"{to}\">{wording.To}</text>"));
         }
         // Without the short hand its space would be one more thing to wonder at.
         if (face.Only == OneHand.Minute) return;
@@ -132,6 +139,8 @@ public static class FaceSvg
         var (x2, y2) = At((passed + 1) * 30, 60);
         svg.Append(Invariant($"<path class=\"hour-space\" d=\"M0,0 L{x1:0.##},{y1:0.##} A60,60 0 0 1 {x2:0.##},{y2:0.##} Z\"/>"));
     }
+
+    private static bool IsIn(double hour, int from, int to) => hour + 1e-9 >= from && hour + 1e-9 < to;
 
     private static void DrawHands(StringBuilder svg, HandPositions hands, FaceSize size, string whose, OneHand? only)
     {

@@ -129,7 +129,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         await Answer(child, asked, ["next-hour"], TeachingPreferences.Usual.Length);
         var record = await Load(child);
         var (set, sitting) = await schools.InA(connection =>
-            _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices(3), Guid.NewGuid()));
+            _practising.Assign(connection, record, record.SummaryOn(Today).Next.Pattern!, new SetChoices { Variant = 2 }, Guid.NewGuid()));
         Assert.Equal(NextStep.DoTheSet, (await Load(child)).SummaryOn(Today).Next.Step);
 
         var first = (await Turn(sitting)).Asked!;
@@ -176,7 +176,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         async Task<(SetId Set, SittingId Sitting)> Given(Pattern? pattern)
         {
             var record = await Load(await schools.Child(schools.A));
-            return await schools.InA(connection => _practising.Assign(connection, record, pattern, new SetChoices(1), Guid.NewGuid()));
+            return await schools.InA(connection => _practising.Assign(connection, record, pattern, new SetChoices(), Guid.NewGuid()));
         }
     }
 
@@ -186,7 +186,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var child = await schools.Child(schools.A);
         var record = await Load(child);
         var (set, _) = await schools.InA(connection =>
-            _practising.Assign(connection, record, Catalogue.Find("next-hour")!, new SetChoices(1), Guid.NewGuid()));
+            _practising.Assign(connection, record, Catalogue.Find("next-hour")!, new SetChoices(), Guid.NewGuid()));
         await schools.Owner.InSchool(schools.A,
             connection => connection.ExecuteAsync("update practice_set set pattern = 'no-longer-told' where id = @set", new { set }));
         var kept = (await schools.InA(connection => Sets.Find(connection, set)))!;
@@ -200,7 +200,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var child = await schools.Child(schools.A);
         var record = await Load(child);
         var (_, sitting) = await schools.InA(connection =>
-            _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
+            _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(), Guid.NewGuid()));
         while (await Turn(sitting) is { Asked: { } asked })
         {
             var submission = new Submission(Guid.NewGuid(), asked.Place, "?", AnswerMode.Written, null) { Later = true };
@@ -218,7 +218,7 @@ public sealed class CaseworkTests(TestSchool schools) : IClassFixture<TestSchool
         var child = await schools.Child(schools.A);
         var record = await Load(child);
         var (_, sitting) = await schools.InA(connection =>
-            _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
+            _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(), Guid.NewGuid()));
         await GoOn(sitting, 1);
         Assert.Equal(1, (await Turn(sitting)).Asked!.Place);
     }

@@ -149,7 +149,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
             var (set, record) = (new SetId(Guid.NewGuid()), await Load(child));
             var given = await Task.WhenAll(
                 Enumerable.Range(0, 3).Select(_ =>
-                    schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(1), Teacher, set))));
+                    schools.InA(connection => _practising.Assign(connection, record, Model.Patterns[0], new SetChoices(), Teacher, set))));
             Assert.Single(given.Distinct());
             Assert.Equal(1, await Count("select count(*) from practice_set where child = @id", child.Value));
 
@@ -283,7 +283,7 @@ public sealed class NothingLostTests(TestSchool schools) : IClassFixture<TestSch
     {
         var record = await Load(child);
         return (await schools.InA(connection =>
-            _practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Teacher))).Sitting;
+            _practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(), Teacher))).Sitting;
     }
 
     private Task<AnswerOutcome> Send(SittingId sitting, int place, string raw) =>

@@ -50,7 +50,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     public async Task With_figures_first_no_set_has_words(string pattern)
     {
         var record = await Load(await Child(Stage.QuarterTo, null, ("path", "figures")));
-        var set = _practising.Make(record, Catalogue.Find(pattern), new SetChoices(1));
+        var set = _practising.Make(record, Catalogue.Find(pattern), new SetChoices());
         Assert.DoesNotContain(set.Items, item => WordTasks.Contains(item.Item.Task.Id));
         Assert.Equal(SetRequest.UsualLength, set.Items.Count);
     }
@@ -63,8 +63,8 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     public async Task A_set_starts_with_the_help_that_is_chosen_for_her(string choice, Support start)
     {
         var record = await Load(await Child(Stage.FiveMinutesTo, null, ("support", choice)));
-        Assert.Equal(start, record.NextSupport);
-        Assert.Equal(start, _practising.Make(record, Catalogue.Find("next-hour"), new SetChoices(1)).Items[0].Support);
+        Assert.Equal(start, record.NextSupportOn(DateOnly.FromDateTime(DateTime.UtcNow)));
+        Assert.Equal(start, _practising.Make(record, Catalogue.Find("next-hour"), new SetChoices()).Items[0].Support);
     }
 
     [Fact]
@@ -84,7 +84,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
         Assert.Equal((8.0, EaseSet.Length), (record.Fluency[^1].Seconds, record.Fluency[^1].Answers));
         Assert.Equal(12, Fluency.LineFor(record.Fluency));
         // What is only practised to come at ease changes nothing of the help for mending.
-        Assert.Equal(Support.Most, record.NextSupport);
+        Assert.Equal(Support.Most, record.NextSupportOn(DateOnly.FromDateTime(DateTime.UtcNow)));
     }
 
     [Fact]
@@ -134,7 +134,7 @@ public sealed class TaughtSoFarTests(TestSchool schools) : IClassFixture<TestSch
     private async Task<(SetId Set, SittingId Sitting)> Assign(ChildId child, Pattern? pattern)
     {
         var record = await Load(child);
-        return await schools.InA(connection => _practising.Assign(connection, record, pattern, new SetChoices(1), Guid.NewGuid()));
+        return await schools.InA(connection => _practising.Assign(connection, record, pattern, new SetChoices(), Guid.NewGuid()));
     }
 
     private async Task Answer(SittingId sitting, AskedItem asked, string raw, AnswerMode mode, float? seconds)

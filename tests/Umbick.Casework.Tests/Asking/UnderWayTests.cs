@@ -67,7 +67,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         await Send(left, 1, "4:00");
         var record = await schools.InA(connection => ChildRecord.Load(connection, Model, child));
         var (_, set) = await schools.InA(connection =>
-            new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], new SetChoices(1), Guid.NewGuid()));
+            new Practising(Model, TimeProvider.System).Assign(connection, record!, Model.Patterns[0], new SetChoices(), Guid.NewGuid()));
         await schools.InA(connection =>
             new Practising(Model, TimeProvider.System).Answer(connection, set,
                 new Submission(Guid.NewGuid(), 1, "9:15", AnswerMode.Written, null)));
@@ -81,7 +81,7 @@ public sealed class UnderWayTests(TestSchool schools) : IClassFixture<TestSchool
         var sitting = await Begin(await schools.Child(schools.A));
         await Send(sitting, 1, "4:12");
         var second = new Submission(Guid.NewGuid(), 2, "4:13", AnswerMode.Said, null);
-        Assert.Equal(5, await schools.InA(async connection =>
+        Assert.Equal(4, await schools.InA(async connection =>
         {
             await _asking.Answer(connection, sitting, second, null);
             return connection.RoundTrips;

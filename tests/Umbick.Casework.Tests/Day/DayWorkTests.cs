@@ -139,4 +139,16 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
     });
 
     private Task In(Func<SchoolConnection, Task> act) => schools.App.InSchool(_school, act);
+
+    [Theory]
+    [InlineData("next-hour", "nearest-hour", "One demonstration serves all: Has it arrived?")]
+    [InlineData("says-sixty", "ticks-in-fives", "They share the step that goes wrong.")]
+    [InlineData("next-hour", "numeral-as-minutes", "They share nothing that could be shown at once: see one after the other.")]
+    public void Who_come_together_with_different_needs_are_told_of_with_what_they_share(string one, string other, string shared)
+    {
+        var told = new SlotNeeds([("Fennel", Core.Patterns.Catalogue.Find(one)!), ("Kestrel", Core.Patterns.Catalogue.Find(other)!)])
+            .InWords(Core.Clocks.Wording.Usual);
+        Assert.StartsWith("Not the same: Fennel ", told, StringComparison.Ordinal);
+        Assert.EndsWith(shared, told, StringComparison.Ordinal);
+    }
 }

@@ -86,9 +86,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         await AssertLiveIsReplayed(child);
         await PutRight((await Load(child)).Sittings[0], 2);
         await AssertLiveIsReplayed(child);
-        await schools.InA(connection =>
-            new Deciding(Model, TimeProvider.System).Say(connection, Guid.NewGuid(), child, NextHour, holds: true, "seen at the board",
-                Teacher));
+        await Say(child, Guid.NewGuid(), holds: true, "seen at the board");
         await AssertLiveIsReplayed(child);
     }
 
@@ -118,8 +116,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         var before = LabelOf(await Load(child));
         Assert.Equal(!holds, before == Label.Likely);
         var id = Guid.NewGuid();
-        await schools.InA(connection =>
-            new Deciding(Model, TimeProvider.System).Say(connection, id, child, NextHour, holds, "they told me", Teacher));
+        await Say(child, id, holds, "they told me");
         var after = await Load(child);
         Assert.Equal(holds ? Label.Likely : Label.Unlikely, LabelOf(after) ?? Label.Unlikely);
         Assert.Equal("they told me", Assert.Single(after.Work.Decisions).Reason);
@@ -134,8 +131,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     {
         var child = await schools.Child(schools.A);
         await Cold(child, "iiii", 30, id: 11);
-        await schools.InA(connection =>
-            new Deciding(Model, At(29)).Say(connection, Guid.NewGuid(), child, NextHour, holds: false, "a joke", Teacher));
+        await Say(child, Guid.NewGuid(), holds: false, "a joke", daysAgo: 29);
         Assert.DoesNotContain(NextHour, (await Load(child)).Now.Likely.Select(finding => finding.Pattern));
         await Cold(child, "iiii", 10, id: 12);
         await Cold(child, "iiii", 9, id: 13);
@@ -182,7 +178,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
         {
             Assert.Equal(sitting.Day, shown.Day);
             Assert.Equal(anew.After(place).Findings.Count, shown.Beliefs.Count);
-            Assert.All(anew.After(place).Findings, finding => Assert.Equal(finding.Belief, shown.Beliefs[finding.Pattern], 1e-9));
+            Assert.All(anew.After(place).Findings, finding => Assert.Equal(finding.Belief, shown.Beliefs[finding.Pattern], 1e-6));
         }
         var listed = (await schools.InA(connection => Caseload.Load(connection, Model))).Single(school => school.Child.Id == child);
         Assert.Equal(Told(anew.Work), Told(listed.Work));
@@ -218,7 +214,7 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     private Task Practise(ChildId child, int daysAgo) => schools.App.InSchool(schools.A, async connection =>
     {
         var practising = new Practising(Model, At(daysAgo));
-        var (_, sitting) = await practising.Assign(connection, await Load(child), NextHour, new SetChoices(1), Teacher);
+        var (_, sitting) = await practising.Assign(connection, await Load(child), NextHour, new SetChoices(), Teacher);
         await practising.Answer(connection, sitting, new Submission(Guid.NewGuid(), 1, ".", AnswerMode.Said, null), Teacher);
     });
 
@@ -252,7 +248,12 @@ public sealed class DecidingTests(TestSchool schools) : IClassFixture<TestSchool
     });
 
     private Task<bool?> Take(ChildId child, DecisionId id, DecisionKind kind, bool taken, int daysAgo = 0) =>
-        schools.InA(connection => new Deciding(Model, At(daysAgo)).Decide(connection, id, child, NextHour, kind, taken, Teacher));
+        schools.InA(async connection => await new Deciding(Model, At(daysAgo)).Decide(connection, id, child, NextHour, kind, taken,
+            (await ChildRecord.Load(connection, Model, child))!.Source, Teacher));
+
+    private Task<bool?> Say(ChildId child, DecisionId id, bool holds, string reason, int daysAgo = 0) =>
+        schools.InA(async connection => await new Deciding(Model, At(daysAgo)).Say(connection, id, child, NextHour, holds, reason,
+            (await ChildRecord.Load(connection, Model, child))!.Source, Teacher));
 
     private async Task<PatternCourse> Course(ChildId child) => (await Load(child)).Work.CourseOf(NextHour);
 

@@ -96,7 +96,7 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         var asked = await Asked(child, DateTimeOffset.UtcNow.AddDays(-40), "next-hour");
         var before = await Load(child);
         await schools.InA(connection =>
-            new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), new SetChoices(1), Teacher));
+            new Practising(Model, TimeProvider.System).Assign(connection, before, Catalogue.Find("next-hour"), new SetChoices(), Teacher));
         var after = await Load(child);
         Assert.Equal([asked], after.Sittings.Select(sitting => sitting.Sitting.Id));
         Assert.Equal((1, false), (after.Child.Sittings, after.SummaryOn(Today).State.PractisedSinceAsked));
@@ -135,9 +135,9 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         await AssertTheSame(child);
         var open = await Begin(child, DateTimeOffset.UtcNow);
         await Answers(child, open, DateTimeOffset.UtcNow, 7, "");
-        await AssertTheSame(child);
+        await AssertTheSameSoFar();
         await schools.InA(connection => Children.Teach(connection, child, Stage.HalfPast, null, new Dictionary<string, string>()));
-        await AssertTheSame(child);
+        await AssertTheSameSoFar();
         await schools.InA(connection => new Asking(Model, TimeProvider.System).Stop(connection, open));
         await schools.InA(async connection =>
         {
@@ -147,6 +147,13 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
         });
         await AssertTheSame(child);
         Assert.Equal(open, (await Load(child)).Sittings[0].Sitting.Id);
+
+        // While the sitting goes on it is told as soon as it has been worked out beside the requests.
+        async Task AssertTheSameSoFar()
+        {
+            await Renewing.Renew(schools.App, Model, schools.A, child, DateTime.UtcNow, default);
+            await AssertTheSame(child);
+        }
     }
 
     [Fact]

@@ -34,7 +34,7 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
         ("give a set", async (connection, of) =>
         {
             if (await ChildRecord.Load(connection, Model, of.Child) is { } record)
-                await Practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(1), Guid.NewGuid());
+                await Practising.Assign(connection, record, Catalogue.Find("next-hour"), new SetChoices(), Guid.NewGuid());
         }),
         ("begin a visit", async (connection, of) =>
         {
@@ -44,7 +44,8 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
         ("decide", async (connection, of) =>
         {
             if (await Children.Find(connection, of.Child) is not null)
-                await Deciding.Say(connection, Guid.NewGuid(), of.Child, Catalogue.Find("next-hour")!, holds: true, "seen", Guid.NewGuid());
+                await Deciding.Say(connection, Guid.NewGuid(), of.Child, Catalogue.Find("next-hour")!, holds: true, "seen",
+                    (await ChildRecord.Load(connection, Model, of.Child))!.Source, Guid.NewGuid());
         }),
         ("begin a cycle", async (connection, of) =>
         {

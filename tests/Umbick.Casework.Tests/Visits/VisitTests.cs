@@ -12,7 +12,8 @@ namespace Umbick.Casework.Tests;
 public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private const int ColdItems = 5;
-    private const int Practised = 6;
+    /// <summary>How many clocks two or three practise together.</summary>
+    private const int Practised = 4;
 
     private static readonly ReadingModel Model = new();
     private static readonly Pattern NextHour = Catalogue.Find("next-hour")!;
@@ -293,14 +294,112 @@ public sealed class VisitTests(TestSchool schools) : IClassFixture<TestSchool>
         }
     }
 
+    [Fact]
+    public async Task Four_come_for_the_cold_start_alone()
+    {
+        var (visit, children) = await Begun(4);
+        Assert.Equal((VisitPart.Cold, 1), await Reached(visit));
+        for (var place = 1; place <= ColdItems; place++)
+            foreach (var child in children) await Say(visit, child, VisitPart.Cold, place, ".");
+        var at = await At(visit);
+        Assert.NotNull(at.Visit.EndedAt);
+        Assert.All(at.Children, child => Assert.Null(child.Practice));
+        Assert.All(at.Children, child => Assert.Equal(ColdItems, child.Cold!.Answered.Count()));
+    }
+
+    [Fact]
+    public async Task Two_read_the_wall_clock_once_a_week_and_one_alone_always()
+    {
+        var (visit, children) = await Begun(2);
+        foreach (var child in children) await Say(visit, child, VisitPart.Room, 1, "9:00");
+        await Stop(visit);
+        Assert.Equal(VisitPart.Cold, (await Reached(await BegunWith(children))).Part);
+        await StopAll(children);
+        var alone = await BegunWith([children[0]]);
+        Assert.Equal((VisitPart.Room, 1), await Reached(alone));
+        // Left out, it can be gone back to.
+        await GoOn(alone);
+        await schools.InA(connection => Visiting.Back(connection, alone, VisitPart.Cold, 1));
+        Assert.Equal((VisitPart.Room, 1), await Reached(alone));
+    }
+
+    [Fact]
+    public async Task Of_a_child_who_is_noted_as_absent_no_answer_is_expected_until_they_come()
+    {
+        var children = new List<ChildId> { await schools.Child(schools.A), await schools.Child(schools.A) };
+        await schools.InA(async connection =>
+        {
+            var today = await Schools.Today(connection, DateTime.UtcNow);
+            await Timetables.NoteAbsence(connection, children[1], today, absent: true, Teacher, DateTime.UtcNow);
+            return 0;
+        });
+        var visit = await BegunWith(children);
+        Assert.Equal([children[0]], (await At(visit)).Here.Select(child => child.Child.Id));
+        await Say(visit, children[0], VisitPart.Room, 1, "9:00");
+        Assert.Equal((VisitPart.Cold, 1), await Reached(visit));
+        Assert.True(await schools.InA(connection => Visiting.Leave(connection, visit, children[1], isHere: true, Teacher)));
+        await Say(visit, children[0], VisitPart.Cold, 1, ".");
+        Assert.Equal((VisitPart.Cold, 1), await Reached(visit));
+        await Say(visit, children[1], VisitPart.Cold, 1, ".");
+        Assert.Equal((VisitPart.Cold, 2), await Reached(visit));
+    }
+
+    [Fact]
+    public async Task What_is_said_to_all_is_noted_for_whoever_needed_it_and_stays_where_something_was_noted()
+    {
+        var (visit, children) = await BegunAtPractice(3);
+        await Say(visit, children[0], VisitPart.Practise, 1, ".");
+        foreach (var child in children.Skip(1)) await Say(visit, child, VisitPart.Practise, 1, "8:11");
+        await schools.InA(connection => Visiting.NoteRung(connection, visit, children[1], 1, Rung.Told, Teacher));
+        Assert.True(await schools.InA(connection => Visiting.NoteRungOfAll(connection, visit, 1, Rung.HandNamed, Teacher)));
+        var at = await At(visit);
+        Assert.Equal([null, Rung.Told, Rung.HandNamed],
+            children.Select(child => at.Children.First(each => each.Child.Id == child).Rungs.TryGetValue(1, out var rung) ? rung
+                : default(Rung?)));
+    }
+
+    [Fact]
+    public async Task Wrong_again_and_again_with_nothing_noted_is_not_called_no_help()
+    {
+        var (visit, children) = await BegunAtPractice(1);
+        while (await Reached(visit) is (VisitPart.Practise, var place))
+        {
+            await Say(visit, children[0], VisitPart.Practise, place, "8:11");
+            await GoOn(visit);
+        }
+        await Stop(visit);
+        var help = (await Help(children[0]))!;
+        Assert.True(help.IsUnknown);
+        Assert.Null(help.Next);
+        Assert.EndsWith("what it took was not noted: begin as this time.", help.NextInWords, StringComparison.Ordinal);
+    }
+
+    private async Task<(VisitId Visit, IReadOnlyList<ChildId> Children)> BegunAtPractice(int count)
+    {
+        var (visit, children) = await Begun(count);
+        while (await Reached(visit) is (not VisitPart.Practise, _)) await GoOn(visit);
+        return (visit, children);
+    }
+
+    private async Task StopAll(IReadOnlyList<ChildId> children)
+    {
+        foreach (var open in (await schools.InA(connection => Visits.OfChild(connection, children[0]))).Where(open => open.EndedAt is null))
+            await Stop(open.Id);
+    }
+
+    private async Task<VisitId> BegunWith(IReadOnlyList<ChildId> children)
+    {
+        var visit = Guid.NewGuid();
+        await schools.App.InSchool(schools.A,
+            connection => Visiting.Begin(connection, visit, NextHour, children, "has-it-arrived", Teacher));
+        return visit;
+    }
+
     private async Task<(VisitId Visit, IReadOnlyList<ChildId> Children)> Begun(int count)
     {
         var children = new List<ChildId>();
         for (var i = 0; i < count; i++) children.Add(await schools.Child(schools.A));
-        var visit = Guid.NewGuid();
-        await schools.App.InSchool(schools.A,
-            connection => Visiting.Begin(connection, visit, NextHour, children, "has-it-arrived", Teacher));
-        return (visit, children);
+        return (await BegunWith(children), children);
     }
 
     private Task<AnswerOutcome> Say(VisitId visit, ChildId child, VisitPart part, int place, string raw, AnswerId? id = null) =>

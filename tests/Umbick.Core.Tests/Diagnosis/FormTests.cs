@@ -118,6 +118,6 @@ public sealed class FormTests
         var belief = new Belief(Model);
         foreach (var answer in given) belief.Update(answer);
         return StopRules.After(Model, belief, ObservedAnswer.All(Model, given),
-            new SittingItems(ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital])), []);
+            new SittingItems(ItemBank.ForSitting(Stage.EveryMinute, [ClockTasks.ReadDigital])), () => []);
     }
 }

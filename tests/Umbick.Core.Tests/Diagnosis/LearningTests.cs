@@ -41,55 +41,6 @@ public sealed class LearningTests
         Assert.Equal(Label.Cleared, replay.Now.Findings.Single(finding => finding.Pattern == pattern).Label);
     }
 
-    [Theory]
-    [InlineData("next-hour")]
-    [InlineData("hands-swapped")]
-    public void Going_on_from_what_is_remembered_comes_to_the_same_as_replaying_all(string id)
-    {
-        var child = new SimulatedChild(Model, [Catalogue.Find(id)!], 0.9, new Random(5));
-        var forms = new FixedForms(Model).Make(Stage.FiveMinutesTo, 16, seed: 6, [ClockTasks.ReadDigital, ClockTasks.ReadWords]);
-        var earlier = new List<SittingAnswers>();
-        for (var week = 0; week < 4; week++)
-        {
-            if (week == 2) child.Unlearn(Catalogue.Find(id)!);
-            var all = forms[week % 3].Items.Select(item =>
-                new ItemAnswer(item, item.Read(child.Answer(item, AnswerMode.Said)), AnswerMode.Said)).ToList();
-            for (var answered = 0; answered <= all.Count; answered += 4)
-            {
-                var sitting = new SittingAnswers(Monday.AddDays(7 * week), [.. all.Take(answered)], [Step.Hour]);
-                var whole = Replay.Run(Model, [.. earlier.Select(answers => answers with { Id = null }), sitting]);
-                AssertSame(whole, Replay.Run(Model, [.. earlier, sitting with { Id = $"{id} {week} {answered}" }]));
-                AssertSame(whole, Replay.GoOn(Model, [.. earlier.Select(answers => answers.Id!)], sitting)!);
-            }
-            earlier.Add(new SittingAnswers(Monday.AddDays(7 * week), all, [Step.Hour]) { Id = $"{id} {week}" });
-        }
-    }
-
-    [Fact]
-    public void An_earlier_answer_that_was_put_right_is_not_taken_from_what_is_remembered()
-    {
-        var before = new SittingAnswers(Monday, [Said("6:20", "7:20"), Said("3:40", "4:40")], []) { Id = "as given" };
-        var putRight = new SittingAnswers(Monday, [Said("6:20", "6:20"), Said("3:40", "4:40")], []) { Id = "put right" };
-        var now = new SittingAnswers(Monday.AddDays(7), [Said("8:25", "9:25")], []) { Id = "now" };
-        Assert.True(Replay.Run(Model, [putRight, now]).Belief.ProbabilityOf(
-            NextHour) < Replay.Run(Model, [before, now]).Belief.ProbabilityOf(NextHour));
-        AssertSame(Replay.Run(Model, [putRight with { Id = null }, now]), Replay.Run(Model, [putRight, now]));
-        Assert.Null(Replay.GoOn(Model, ["put right once more"], now));
-    }
-
-    private static void AssertSame(Replay whole, Replay remembered)
-    {
-        Assert.Equal(Told(whole), Told(remembered));
-        Assert.Equal(whole.Answers, remembered.Answers);
-        Assert.All(Model.Patterns,
-            pattern => Assert.Equal(whole.Belief.ProbabilityOf(pattern), remembered.Belief.ProbabilityOf(pattern), 12));
-
-        static IEnumerable<string> Told(Replay replay) => replay.Sittings.Select(after =>
-            $"{after.Day:O} "
-                + $"{string.Join(' ', after.Conclusion.Findings.Select(finding => $"{finding.Pattern.Id} {finding.Label} "
-                + $"{finding.Belief:0.000000000} {finding.Evidence.ItsWay}"))} {string.Join(',', after.Conclusion.Unexplained)}");
-    }
-
     [Fact]
     public void An_answer_entered_late_changes_what_came_after_it()
     {

@@ -152,15 +152,28 @@ public sealed class SittingTests
     }
 
     [Theory]
-    [InlineData("7 6", 7.0, 30.0)]
-    [InlineData("7+ 2", 7.2, 10.0)]
-    [InlineData("7-8 6", 7.5, 30.0)]
-    [InlineData("8- 11", 7.8, 55.0)]
-    [InlineData("12-1 6+2", 0.5, 32.0)]
-    [InlineData("1- 12", 0.8, 0.0)]
-    [InlineData("7-9 6", null, null)]
+    [InlineData("7 half 40", 7.5, 40.0)]
+    [InlineData("half 7 40", 7.5, 40.0)]
+    [InlineData("halfway 7 @8", 7.5, 40.0)]
+    [InlineData("on 7 @6", 7.0, 30.0)]
+    [InlineData("7 6", 7.0, 6.0)]
+    [InlineData("7 @6", 7.0, 30.0)]
+    [InlineData("nearly 8 40", 7.8, 40.0)]
+    [InlineData("8 nearly 40", 7.8, 40.0)]
+    [InlineData("Just past 7 10", 7.2, 10.0)]
+    [InlineData("7 past @2", 7.2, 10.0)]
+    [InlineData("nearly 1 @12", 0.8, 0.0)]
+    [InlineData("half 12 @6+2", 0.5, 32.0)]
+    [InlineData("7+ @2", 7.2, 10.0)]
+    [InlineData("7-8 30", 7.5, 30.0)]
+    [InlineData("8- 55", 7.8, 55.0)]
+    [InlineData("7.5|40", 7.5, 40.0)]
+    [InlineData("7-9 30", null, null)]
     [InlineData("13 6", null, null)]
-    public void Both_hands_are_noted_in_a_few_keys(string typed, double? hour, double? minute)
+    [InlineData("on 7 60", null, null)]
+    [InlineData("on 7 @13", null, null)]
+    [InlineData("half 7", null, null)]
+    public void Both_hands_are_noted_as_they_are_said(string typed, double? hour, double? minute)
     {
         var read = new Item(ClockTasks.SetFromDigital, new ClockTime(7, 30)).Read(typed) as PlacedAnswer;
         Assert.Equal(hour, read?.Hour is { } at ? Math.Round(at, 3) : null);

@@ -44,7 +44,7 @@ public sealed class AlonePracticeTests
     [InlineData("read-digital", "6:17", "6:18", "The long hand is two small ticks past the 3: 15 and 2 is 17 minutes past.")]
     [InlineData("read-digital", "9:05", "9:5", "Minutes are written with two figures: 9:05.")]
     [InlineData("read-words", "6:40", "20 past 6", "The long hand is at the 8. Counted in fives from the 12 that is 40 minutes past.",
-        "The long hand is on its way up, with 20 minutes left: twenty to seven.")]
+        "Going up. 20 minutes are left. Seven is coming: twenty to seven.")]
     [InlineData("set-from-digital", "7:40", "7|40", "At 7:40 the short hand is past the 7, nearly at the 8.")]
     [InlineData("place-minute-hand", "2:10", "|50", "The long hand is at the 2. Counted in fives from the 12 that is 10 minutes past.")]
     [InlineData("hour-only", "5:50", "6", "The short hand has passed the 5 and is not yet at the 6, so the hour is 5.")]

@@ -39,7 +39,7 @@ public sealed class SetMakerTests
     }, iter: Sets);
 
     [Fact]
-    public void A_pair_is_minimal_and_parts_the_pattern_from_the_right_reading() => Orders.Sample(order =>
+    public void A_pair_parts_the_pattern_from_the_right_reading_on_two_clocks_as_near_as_it_allows() => Orders.Sample(order =>
     {
         var items = Made(order).Items;
         return items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree).All(pair =>
@@ -50,23 +50,35 @@ public sealed class SetMakerTests
     private static bool Parts(SetRequest order, Item agree, Item differ) => !order.Held.IsTelling(agree) && order.Held.IsTelling(differ);
 
     /// <summary>
-    /// The same task and one of hour and minutes; another task only where no time of the same would do, or for halves and quarters, to
+    /// The same task, and no nearer pair is left; another task only where no time of the same would do, or for halves and quarters, to
     /// begin on a face.
     /// </summary>
     private static bool IsMinimal(SetRequest order, Item agree, Item differ) => agree.Task == differ.Task
-        ? agree.Time.Hour == differ.Time.Hour || agree.Time.Minute == differ.Time.Minute
+        ? PairDistance.Between(agree, differ) <= LeftToPair(order, differ.Task).DefaultIfEmpty(360).Min() + 0.001
         : agree.Time == differ.Time
-        && (order.Held.Pattern.Step == Step.Fractions ? agree.Task.ShowsClock : LeftToPair(order, differ.Task) == 0);
+        && (order.Held.Pattern.Step == Step.Fractions ? agree.Task.ShowsClock : !LeftToPair(order, differ.Task).Any());
 
-    /// <summary>How many times of a task come right by the pattern, once those are gone that earlier pairs have used.</summary>
-    private static int LeftToPair(SetRequest order, ClockTask task)
+    /// <summary>How far apart the pairs of a task are that could be made of what the set has not used.</summary>
+    private static IEnumerable<double> LeftToPair(SetRequest order, ClockTask task)
     {
         var used = Made(order).Items.Select(item => (item.Item.Task, item.Item.Time)).ToHashSet();
         var open = ItemBank.ForSitting(SetMaker.StageFor(order), [task]).Where(item => !used.Contains((item.Task, item.Time))).ToList();
-        var telling = open.Where(order.Held.IsTelling).Select(item => item.Time).ToList();
-        return open.Where(order.Held.ComesRight)
-            .Count(item => telling.Exists(time => time.Hour == item.Time.Hour || time.Minute == item.Time.Minute));
+        return from differ in open.Where(order.Held.IsTelling)
+               from agree in open.Where(order.Held.ComesRight)
+               where PairDistance.CanPair(agree.Time, differ.Time)
+               select PairDistance.Between(agree, differ);
     }
+
+    [Theory]
+    [InlineData("read-digital", "9:25", "9:27", 13)]
+    [InlineData("read-digital", "1:25", "1:35", 65)]
+    [InlineData("read-digital", "10:55", "11:00", 32.5)]
+    [InlineData("read-digital", "6:30", "10:30", 120)]
+    [InlineData("minutes-only", "3:10", "3:47", 138)]
+    [InlineData("hour-only", "8:00", "8:20", 10)]
+    public void A_pair_lies_as_far_apart_as_its_hands(string task, string one, string other, double degrees) => Assert.Equal(degrees,
+        PairDistance.Between(new Item(ClockTasks.Find(task)!, ClockTime.TryParse(one)!.Value),
+            new Item(ClockTasks.Find(task)!, ClockTime.TryParse(other)!.Value)), 0.01);
 
     [Fact]
     public void Claims_are_true_about_half_the_time_and_false_ones_are_the_pattern_s_own()
@@ -147,8 +159,8 @@ public sealed class SetMakerTests
             && after.Items.Select(item => (item.Item.Task, item.Item.Time)).Distinct().Count() == order.Length
             && after.Items.Pairwise().Where(pair => pair.Earlier.Part == SetPart.Agree)
             .All(pair => Parts(order, pair.Earlier.Item, pair.Later.Item)
-                && (pair.Earlier.Item.Time.Hour == pair.Later.Item.Time.Hour
-                || pair.Earlier.Item.Time.Minute == pair.Later.Item.Time.Minute))
+                && (pair.Earlier.Item.Time == pair.Later.Item.Time
+                || PairDistance.CanPair(pair.Earlier.Item.Time, pair.Later.Item.Time)))
             && after.Items.Index().Where(item => !swaps.Contains(item.Index))
             .All(item => item.Item == before.Items[item.Index] || item.Item.Why != before.Items[item.Index].Why);
     }, iter: Sets);
@@ -229,13 +241,13 @@ public sealed class SetMakerTests
         "set-from-digital→", "read-digital→")]
     [InlineData("next-hour", Stage.FiveMinutesTo, "read-digital=", "hour-only=", "hour-only→", "judge→", "read-digital=", "read-digital→",
         "set-from-digital→", "read-digital→ 12")]
-    [InlineData("fives-from-twelve", Stage.FiveMinutesTo, "hour-only=", "hour-only=", "read-digital→", "judge→", "hour-only=",
+    [InlineData("fives-from-twelve", Stage.FiveMinutesTo, "describe=", "hour-only=", "read-digital→", "judge→", "hour-only=",
         "read-digital→", "set-from-digital→", "read-digital→")]
     [InlineData("to-as-past", Stage.FiveMinutesTo, "read-words=", "read-words=", "read-words→", "judge→", "read-words=", "read-words→",
         "set-from-words→", "read-words→ 12")]
     [InlineData("hour-hand-on-numeral", Stage.FiveMinutesTo, "place-hour-hand=", "place-hour-hand=", "place-hour-hand→", "repair-clock→",
         "place-hour-hand=", "place-hour-hand→", "set-from-digital→", "place-hour-hand→ 12")]
-    [InlineData("previous-hour", Stage.FiveMinutesTo, "minutes-only=", "minutes-only=", "read-digital→", "judge→", "minutes-only=",
+    [InlineData("previous-hour", Stage.FiveMinutesTo, "describe=", "minutes-only=", "read-digital→", "judge→", "minutes-only=",
         "read-digital→", "set-from-digital→", "read-digital→ 12")]
     [InlineData("half-names-next", Stage.QuarterTo, "read-digital=", "read-words=", "read-words→", "judge→", "words-to-digital=",
         "words-to-digital→", "set-from-words→", "words-to-digital→")]

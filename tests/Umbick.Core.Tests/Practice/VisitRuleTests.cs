@@ -83,8 +83,8 @@ public sealed class VisitRuleTests
     }
 
     [Theory]
-    [InlineData("read-digital", "4:50", "next-hour", "“Is it 4:50, or 5:50?”")]
-    [InlineData("read-digital", "4:35", "next-hour", "“Is it 5:35, or 4:35?”")]
+    [InlineData("read-digital", "4:50", "next-hour", "“Still four, or five already?”")]
+    [InlineData("read-digital", "4:35", "next-hour", "“Five already, or still four?”")]
     [InlineData("read-words", "4:40", "to-as-past", "“Is it twenty to five, or twenty past four?”")]
     [InlineData("hour-only", "4:40", "next-hour", "“Is it past the 4, nearly at the 5, or 5?”")]
     [InlineData("set-from-digital", "6:20", "hour-hand-on-numeral",

@@ -44,8 +44,37 @@ public sealed class DecisionTests
     [InlineData("2/3 rrrr, 9/3 rrrr, +finish, 16/3 rrii, +back", null)]
     [InlineData("2/3 rrrr, 9/3 rrrr, +finish, 16/3 rrii, -back", null)]
     [InlineData("2/3 rrrr, 9/3 rrrr, +finish, 16/3 rrri, 23/3 rrri", null)]
+    [InlineData("2/3 iiii, 3/3 rrii, 4/3 rrii, 5/3 rrii, 6/3 rrii, 9/3 rrii, 10/3 rrii, 11/3 rrii", "change-approach")]
+    [InlineData("2/3 iiii, 3/3 rrii, 4/3 rrii, 5/3 rrii, 6/3 rrii, 9/3 rrii, 10/3 rrii", null)]
+    [InlineData("2/3 rrri, 3/3 rrri, 4/3 rrii, 5/3 rrri, 6/3 rrri, 9/3 rrri, 10/3 rrii, 11/3 rrri", "change-approach")]
+    [InlineData("2/3 rrri, 3/3 rrrr, 4/3 rrri, 5/3 rrrr, 6/3 rrri, 9/3 rrrr, 10/3 rrri, 11/3 rrrr", null)]
+    [InlineData("2/3 riii, 3/3 riii, 4/3 rrii, 5/3 rrii, 6/3 rrii, 9/3 rrii, 10/3 rrri, 11/3 rrri", null)]
+    [InlineData("2/3 rrii, 3/3 rrii, 4/3 rrii, 5/3 rrii, 6/3 rrii, 9/3 rrii, 10/3 rrii, 11/3 rrii, -change", null)]
     [InlineData("", null)]
     public void What_is_offered(string course, string? offered) => Assert.Equal(offered, Course(course).Offer?.Kind.Id());
+
+    [Fact]
+    public void A_child_who_is_stuck_is_told_of_as_stuck_and_what_is_easily_overlooked_is_asked_after()
+    {
+        var offer = Course("2/3 iiii, 3/3 rrii, 4/3 rrii, 5/3 rrii, 6/3 rrii, 9/3 rrii, 10/3 rrii, 11/3 rrii").Offer!;
+        Assert.True(offer.IsStuck);
+        var grounds = DecisionTexts.For(offer).Grounds;
+        Assert.StartsWith("Stuck at 2 of 4: ", grounds, StringComparison.Ordinal);
+        Assert.EndsWith("ask after eyesight, hearing, language, and counting in fives.", grounds, StringComparison.Ordinal);
+    }
+
+    /// <summary>Which clocks stay wrong: each answer as its time, and <c>r</c> right or <c>w</c> wrong.</summary>
+    [Theory]
+    [InlineData("2:55w 7:50w 3:10r 4:20r 9:55w 5:15r", "Wrong are mostly the clocks just before the hour (9:55, 7:50, 2:55).")]
+    [InlineData("12:20w 12:45w 3:20r 4:45r 5:10r 8:35r", "Wrong are mostly the clocks between 12 and 1 (12:45, 12:20).")]
+    [InlineData("2:05w 7:10w 3:40r 4:20r 9:45r", "Wrong are mostly the clocks just after the hour (7:10, 2:05).")]
+    [InlineData("2:40w 7:35w 3:45w 4:20r 9:10r", "Wrong are mostly the clocks after half past (3:45, 7:35, 2:40).")]
+    [InlineData("2:17w 7:43w 3:45r 4:20r 9:10r", "Wrong are mostly the clocks with single minutes (7:43, 2:17).")]
+    [InlineData("2:10w 7:45r 3:40w 4:20r 9:55w 1:35r", "Wrong were 9:55, 3:40, 2:10: of no one kind.")]
+    [InlineData("2:10r 7:45r", null)]
+    public void Which_clocks_stay_wrong(string answers, string? told) => Assert.Equal(told, StaysWrong.From(
+        [.. answers.Split(' ').Select(answer => (new Items.Item(Items.ClockTasks.ReadDigital,
+            Clocks.ClockTime.TryParse(answer[..^1])!.Value), answer[^1] == 'r'))])?.InWords(Clocks.Wording.Usual));
 
     [Theory]
     [InlineData("2/3 rrrr, 9/3 rrrr", "9/3")]

@@ -29,12 +29,22 @@ public sealed class DecisionStudyTests
             Study.Play(new PractisedChild(pattern, 0.9, 1, slips, 0, random), pattern, 6, seed).ToldToChange is not null), 0.8, 1);
 
     [Theory]
-    [InlineData(0.5, 0.05)]
-    [InlineData(0.5, 0.15)]
-    [InlineData(0.794, 0.05)]
-    public void Who_learns_is_seldom_told_to_change(double keeps, double slips) =>
+    [InlineData(0.5, 0.05, 12, 0.06)]
+    [InlineData(0.5, 0.15, 12, 0.13)]
+    [InlineData(0.794, 0.05, 8, 0.15)]
+    public void Who_learns_is_seldom_told_to_change(double keeps, double slips, int visits, double most) =>
         Assert.InRange(Share((pattern, seed, random) =>
-            Study.Play(new PractisedChild(pattern, 0.9, keeps, slips, 0, random), pattern, 12, seed).ToldToChange is not null), 0, 0.1);
+            Study.Play(new PractisedChild(pattern, 0.9, keeps, slips, 0, random), pattern, visits, seed).ToldToChange is not null), 0,
+            most);
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    public void Who_is_stuck_is_told_to_change_by_the_eighth_visit(int right) =>
+        Assert.InRange(Share((pattern, seed, random) =>
+            Study.Play(new PractisedChild(pattern, 1 - (right / 4.0), 1, 0.1, 0, random), pattern, 8, seed).ToldToChange is not null),
+            0.66, 1);
 
     [Fact]
     public void Only_patterns_that_six_plain_tasks_do_not_show_are_left_out() =>

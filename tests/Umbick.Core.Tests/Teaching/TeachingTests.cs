@@ -49,7 +49,7 @@ public sealed class TeachingTests
     [Theory]
     [InlineData("hour-words", "passed", Step.Hour, Stage.EveryMinute, "has the short hand passed")]
     [InlineData("hour-words", "at", Step.Hour, Stage.EveryMinute, "at, or just after")]
-    [InlineData("hour-words", "nearest", Step.Hour, Stage.EveryMinute, "nearest to")]
+    [InlineData("hour-words", "at", Step.Hour, Stage.EveryMinute, "or just after")]
     [InlineData("minute-words", "by-stage", Step.Minutes, Stage.HalfPast, "straight up, straight down")]
     [InlineData("minute-words", "by-stage", Step.Minutes, Stage.FiveMinutesPast, "count in fives")]
     [InlineData("minute-words", "numeral", Step.Minutes, Stage.HalfPast, "At which number")]

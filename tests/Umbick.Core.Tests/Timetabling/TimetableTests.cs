@@ -82,6 +82,20 @@ public sealed class TimetableTests
         Assert.Empty(taken.Unplaced);
     }
 
+    [Fact]
+    public void In_place_of_a_child_somebody_with_the_same_need_comes_before_what_is_due_and_the_nearer_in_level_the_sooner()
+    {
+        var (a, same, near, due) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
+        Attendee[] children =
+        [
+            Child(a, Regular(a)) with { Need = "next-hour", Level = 9 }, Child(due, Due(due)) with { Need = "hands-swapped", Level = 9 },
+            Child(same, Regular(same)) with { Need = "next-hour", Level = 6 },
+            Child(near, Regular(near)) with { Need = "next-hour", Level = 8 },
+        ];
+        var table = Table([Slot(DayOfWeek.Monday, 9, a)]) with { Absences = [new Absence(a, Monday)] };
+        Assert.Equal([near, same, due], table.Fill(children, Monday, Monday).Days[0].Slots[0].Substitutes);
+    }
+
     [Theory]
     [InlineData("nothing", NotPlaced.NoSlot)]
     [InlineData("barred", NotPlaced.Barred)]

@@ -19,7 +19,7 @@ public static class ChildAtScreen
     public static string Answer(Browser browser, Item item, bool byTouch)
     {
         var raw = Put(browser, item, byTouch);
-        if (AnswerBoxes.BoxFor(item) == AnswerBox.Verdict && raw == "yes") return raw;
+        if (AnswerBoxes.BoxFor(item) is AnswerBox.Verdict or AnswerBox.VerdictInWords && raw == "yes") return raw;
         browser.AwaitOpen();
         if (byTouch) browser.Tap("[data-done-button]");
         else if (AnswerBoxes.BoxFor(item) is AnswerBox.Keys or AnswerBox.Verdict or AnswerBox.HandAndTime) browser.Type(Keys.Enter);
@@ -47,7 +47,7 @@ public static class ChildAtScreen
                 right = item is { OtherSkill: null, Task.Form: AnswerForm.Minutes } ? $"{item.Time.Minute}" : right;
                 Figures(browser, right, byTouch);
                 return right;
-            case AnswerBox.Verdict when item.ClaimIsRight:
+            case AnswerBox.Verdict or AnswerBox.VerdictInWords when item.ClaimIsRight:
                 if (byTouch) browser.Tap("[data-verdict]");
                 else
                 {
@@ -59,7 +59,7 @@ public static class ChildAtScreen
             case AnswerBox.Verdict:
                 Figures(browser, right, byTouch);
                 return right;
-            case AnswerBox.Words:
+            case AnswerBox.Words or AnswerBox.VerdictInWords:
                 return Words(browser, item, byTouch);
             case AnswerBox.Hands:
                 return Hands(browser, item, byTouch);

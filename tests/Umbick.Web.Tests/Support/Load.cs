@@ -1,7 +1,5 @@
 using System.Diagnostics;
 using System.Globalization;
-using System.Net;
-using System.Text.RegularExpressions;
 using Umbick.Casework;
 using Umbick.Casework.Accounts;
 using Umbick.Core.Items;
@@ -10,11 +8,11 @@ using Umbick.Store;
 namespace Umbick.Web.Tests;
 
 /// <summary>Measures the site as it runs: <c>./umbick bench web</c> runs it; the tests do not. It asserts no time, it tells them.</summary>
-public sealed partial class Load(Site site) : IClassFixture<Site>
+public sealed class Load(Site site) : IClassFixture<Site>
 {
     private const int Tablets = 30;
-    private const int AnswersEach = 10;
     private static readonly TimeSpan Pace = TimeSpan.FromSeconds(4);
+    private static readonly TimeSpan HowLong = TimeSpan.FromSeconds(40);
 
     [Fact(Explicit = true)]
     [Trait("Kind", "Load")]
@@ -31,8 +29,13 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
             async connection => await Sittings.AnswersIn(connection,
                 (await Sittings.OfChild(connection, children[0].Id)).Select(sitting => sitting.Id)))).Sum(each => each.Count());
         Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
-        Console.WriteLine($"Each answers every {Pace.TotalSeconds:0} seconds: {await Play(school, children, Pace)}");
-        Console.WriteLine($"Each answers as soon as it can: {await Play(school, children, TimeSpan.Zero)}");
+        foreach (var pace in new[] { Pace, TimeSpan.Zero })
+        {
+            var tablets = new Tablets(site, site.Address, school, pace);
+            await tablets.Play([.. children.Select(child => child.Id)], HowLong);
+            var how = pace == TimeSpan.Zero ? "as soon as it can" : $"every {pace.TotalSeconds:0} s";
+            Console.WriteLine($"Each of the tablets answers {how}: {tablets.InWords(TimeSpan.Zero)}");
+        }
     }
 
     [Fact(Explicit = true)]
@@ -128,48 +131,6 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
         return watch.Elapsed.TotalSeconds;
     }
 
-    private async Task<string> Play(SchoolId school, IReadOnlyList<CaseloadRow> children, TimeSpan pace)
-    {
-        var tablets = await Task.WhenAll(children.Select(child => Open(school, child.Id)));
-        var times = await Task.WhenAll(tablets.Select((tablet, i) => Answer(tablet, i, pace)));
-        foreach (var tablet in tablets) tablet.Dispose();
-        return InWords("the next item is there after", [.. times.SelectMany(time => time)], 1000);
-    }
-
-    private async Task<Visitor> Open(SchoolId school, ChildId child)
-    {
-        var sitting = await site.App.InSchool(school, async connection =>
-        {
-            var asking = new Asking(site.Model, TimeProvider.System);
-            if ((await Children.Find(connection, child))!.OpenAsking is { } open) await asking.Stop(connection, open);
-            return (await asking.Start(connection, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)))!.Value;
-        });
-        var tablet = new Visitor(site);
-        await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(school, sitting) });
-        return tablet;
-    }
-
-    private static async Task<List<double>> Answer(Visitor tablet, int seed, TimeSpan pace)
-    {
-        var random = new Random(seed);
-        var times = new List<double>();
-        var page = await (await tablet.Get("/turn")).Content.ReadAsStringAsync();
-        await Task.Delay(pace * random.NextDouble());
-        for (var i = 0; i < AnswersEach && page.Contains("data-answer-form", StringComparison.Ordinal); i++)
-        {
-            // The tablets share the site's two cores: they read no more of a page than they must.
-            var fields = Hidden().Matches(page).ToDictionary(field => field.Groups["name"].Value, field => field.Groups["value"].Value);
-            fields["raw"] = $"{1 + random.Next(12)}:{random.Next(12) * 5:00}";
-            var watch = Stopwatch.StartNew();
-            var answer = await tablet.Swap("/turn?handler=answer", fields);
-            times.Add(watch.Elapsed.TotalSeconds);
-            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
-            page = await answer.Content.ReadAsStringAsync();
-            await Task.Delay(pace * (0.5 + random.NextDouble()));
-        }
-        return times;
-    }
-
     private static string InWords(string what, List<double> seconds, int unit)
     {
         seconds.Sort();
@@ -183,6 +144,4 @@ public sealed partial class Load(Site site) : IClassFixture<Site>
     private async Task<SchoolId> DemoSchoolId() =>
         (await site.App.BeforeSchool(connection => People.FindByName(connection, DemoSignIn.UserName.ToUpperInvariant())))[0].School;
 
-    [GeneratedRegex("""<input(?=[^>]*\stype="hidden")(?=[^>]*\sname="(?<name>[^"]+)")(?=[^>]*\svalue="(?<value>[^"]*)")""")]
-    private static partial Regex Hidden();
 }

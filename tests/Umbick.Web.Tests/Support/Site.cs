@@ -111,7 +111,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
     {
         var record = await ChildRecord.Load(connection, Model, child);
         return await new Practising(Model, TimeProvider.System).Assign(connection, record!, Core.Patterns.Catalogue.Find(pattern),
-            new SetChoices(1), Guid.NewGuid());
+            new SetChoices(), Guid.NewGuid());
     });
 
     /// <summary>A visit that has begun, for the coming hour, with so many new children.</summary>

@@ -47,8 +47,22 @@ public sealed class Belief
     {
         _model = model;
         (Guessing, Repeating) = (ModelParameters.GuessingPrior, ModelParameters.RepeatingPrior);
-        _shares = [.. Enumerable.Range(0, model.Space.Size)
-            .Select(procedure => LevelShares * ((1 - Guessing - Repeating) * model.Space.Prior(procedure)))];
+        _shares = (Vector256<double>[])model.Priors.Clone();
+        _sum = LevelShares * (1 - Guessing - Repeating);
+    }
+
+    /// <summary>The share of each procedure before anything is asked.</summary>
+    internal static Vector256<double>[] PriorsIn(ProcedureSpace space) =>
+    [
+        .. Enumerable.Range(0, space.Size).Select(procedure =>
+            LevelShares * ((1 - ModelParameters.GuessingPrior - ModelParameters.RepeatingPrior) * space.Prior(procedure))),
+    ];
+
+    private Belief(ReadingModel model, BinaryReader from)
+    {
+        _model = model;
+        _shares = new Vector256<double>[model.Space.Size];
+        (Guessing, Repeating) = KeptBelief.Read(from, model.Space, _shares);
         foreach (var share in _shares) _sum += share;
     }
 
@@ -67,6 +81,13 @@ public sealed class Belief
 
     /// <summary>A belief that goes its own way from here.</summary>
     public Belief Copy() => new(this);
+
+    /// <summary>Reads a belief that was written at a sitting's end.</summary>
+    /// <exception cref="InvalidDataException">It is of another space of procedures.</exception>
+    internal static Belief Read(ReadingModel model, BinaryReader from) => new(model, from);
+
+    /// <summary>Writes it as far as it can matter after a day or more.</summary>
+    internal void Write(BinaryWriter to) => KeptBelief.Write(to, _shares, _scale, Guessing, Repeating, BestOfEach());
 
     /// <summary>Everything that is believed, added up: 1 but for rounding.</summary>
     public double Total => Guessing + Repeating + (Vector256.Sum(_sum) * _scale);
@@ -113,11 +134,12 @@ public sealed class Belief
     private Vector256<double>[] LikelihoodOf(Observation observation)
     {
         var weight = observation.Weight * (observation.Helped ? ModelParameters.HelpedWeight : 1);
-        var likelihood = new Vector256<double>[observation.Chances.Length];
+        var chances = observation.Chances();
+        var likelihood = new Vector256<double>[chances.Length];
         var greatest = Vector256<double>.Zero;
         for (var i = 0; i < likelihood.Length; i++)
         {
-            var chance = (Consistencies * observation.Chances[i]) + ((Vector256<double>.One - Consistencies) * observation.NoiseChance);
+            var chance = (Consistencies * chances[i]) + ((Vector256<double>.One - Consistencies) * observation.NoiseChance);
             likelihood[i] = weight < 1 ? Lanes((level, lane) => Math.Pow(chance[lane], weight)) : chance;
             greatest = Vector256.Max(greatest, likelihood[i]);
         }
@@ -231,26 +253,60 @@ public sealed class Belief
     /// </summary>
     public double ListedProbabilityOf(Observation observation) =>
         ShareArithmetic.Expect(Whole, observation.Prediction.SubSpace.Parts, observation.Prediction.DistributionOf,
-            observation.ListedChances);
+            observation.ListedChances());
 
     /// <summary>How often the child follows their way, by present belief, 0 to 1.</summary>
     public double Consistency => Vector256.Sum(_sum * Consistencies) / Vector256.Sum(_sum);
 
-    /// <summary>The procedure believed most among those with a pattern.</summary>
-    public int Best(Pattern with) => Best(with.Step, choice => choice.Holds(with));
+    /// <summary>
+    /// By so much more has a procedure to be believed than one with fewer departures: what is less is rounding, and differs with the way by
+    /// which a belief was come to.
+    /// </summary>
+    private const double ClearlyMore = 1 + 1e-6;
 
-    /// <summary>The procedure believed most among those that take a step in one of some ways.</summary>
+    /// <summary>
+    /// The procedure believed most among those with a pattern. Of a pattern that is hardly believed any more it is the one believed most
+    /// of all, and the pattern with it: what else may be left of it is no picture of the child.
+    /// </summary>
+    public int Best(Pattern with)
+    {
+        var best = Best(with.Step, choice => choice.Holds(with));
+        if (best >= 0 && Whole[best] >= ModelParameters.LookedAtFrom) return best;
+        var state = _model.Space.StateWith(with);
+        var among = _model.Space.With(Best(with.Step, _ => true), with.Step, state);
+        return among >= 0 ? among : _model.Space.With(0, with.Step, state);
+    }
+
+    /// <summary>The procedure believed most among those that take a step in one of some ways; -1 where there is none.</summary>
     public int Best(Step step, Func<StepState, bool> taken)
     {
         var whole = Whole;
         var at = _model.Space.StatesAt(step);
         bool[] holds = [.. _model.Space.At(step).Select(taken)];
-        var (best, most) = (0, -1.0);
+        var (best, most) = (-1, 0.0);
         for (var procedure = 0; procedure < whole.Length; procedure++)
         {
-            if (whole[procedure] > most && holds[at[procedure]]) (best, most) = (procedure, whole[procedure]);
+            if (whole[procedure] > most * ClearlyMore && holds[at[procedure]]) (best, most) = (procedure, whole[procedure]);
         }
         return best;
+    }
+
+    /// <summary>The procedure believed most with each choice of each step.</summary>
+    private HashSet<int> BestOfEach()
+    {
+        var (whole, each) = (Whole, new HashSet<int>());
+        foreach (var step in _model.Space.Steps)
+        {
+            var (at, best) = (_model.Space.StatesAt(step), new int[_model.Space.At(step).Count]);
+            Array.Fill(best, -1);
+            for (var procedure = 0; procedure < whole.Length; procedure++)
+            {
+                ref var most = ref best[at[procedure]];
+                if (most < 0 || whole[procedure] > whole[most]) most = procedure;
+            }
+            each.UnionWith(best.Where(procedure => procedure >= 0));
+        }
+        return each;
     }
 
     /// <summary>The belief in each procedure of the whole space, over all levels of consistency.</summary>

@@ -7,7 +7,7 @@ namespace Umbick.Core.Diagnosis;
 internal sealed record Distribution(int[] Ids, double[] Shares, int Likeliest)
 {
     /// <summary>The chance of an answer that fits each of the answers so far, 0 to 1.</summary>
-    public double ChanceOf(double[] fits)
+    public double ChanceOf(ReadOnlySpan<double> fits)
     {
         var chance = 0.0;
         for (var i = 0; i < Ids.Length; i++) chance += Shares[i] * fits[Ids[i]];

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
+using System.Runtime.Intrinsics;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -24,6 +25,7 @@ public sealed class ReadingModel
     {
         Patterns = [.. patterns.Where(pattern => Steps.OfReading.Contains(pattern.Step))];
         Space = new ProcedureSpace(Patterns);
+        Priors = Belief.PriorsIn(Space);
     }
 
     /// <summary>The patterns of reading that it knows.</summary>
@@ -31,6 +33,9 @@ public sealed class ReadingModel
 
     /// <summary>The space of procedures.</summary>
     public ProcedureSpace Space { get; }
+
+    /// <summary>The share of each procedure before anything is asked, a lane for each level of consistency.</summary>
+    internal Vector256<double>[] Priors { get; }
 
     private readonly ConcurrentDictionary<Type, object> _beside = [];
 

@@ -7,87 +7,110 @@ internal sealed class ReplayCourse
 {
     private readonly ReadingModel _model;
 
+    /// <summary>The first answers as they were held against the model before.</summary>
+    private readonly IReadOnlyList<ObservedAnswer> _known;
+
     /// <summary>The last sitting in which each pattern was likely.</summary>
     private readonly Dictionary<Pattern, int> _lastLikely;
 
     /// <summary>What the teacher said last of each pattern, and after which sitting.</summary>
     private readonly Dictionary<Pattern, (bool Holds, int Sitting)> _words;
 
+    /// <summary>What was concluded after the last sitting that it has gone through; null where there is none.</summary>
+    private ConcludedBefore? _before;
+
     /// <summary>A replay that has gone through nothing.</summary>
-    public ReplayCourse(ReadingModel model)
+    public ReplayCourse(ReadingModel model, IReadOnlyList<ObservedAnswer>? known = null)
     {
-        (_model, _lastLikely, _words, Belief, Answers, Observed, After) = (model, [], [], new Belief(model), [], [], []);
+        (_model, _lastLikely, _words, Belief, _known) = (model, [], [], new Belief(model), known ?? []);
     }
 
-    private ReplayCourse(ReplayCourse other)
+    /// <summary>A replay that goes on from a point.</summary>
+    /// <param name="model">The model.</param>
+    /// <param name="state">Where it stood at the point.</param>
+    /// <param name="sittings">The sittings up to there.</param>
+    /// <param name="known">The first answers as they were held against the model before; null where none are remembered.</param>
+    public ReplayCourse(
+        ReadingModel model, ReplayState state, IReadOnlyList<SittingAnswers> sittings, IReadOnlyList<ObservedAnswer>? known = null)
     {
-        (_model, _lastLikely, _words, HasBegun) = (other._model, new(other._lastLikely), new(other._words), other.HasBegun);
-        (Belief, Answers, Observed, After) = (other.Belief.Copy(), [.. other.Answers], [.. other.Observed], [.. other.After]);
+        (_model, _lastLikely, _words, Belief, _known) = (model, state.LastLikely, state.Words, state.Belief, known ?? []);
+        foreach (var sitting in sittings)
+        {
+            Observe(sitting);
+            Done++;
+        }
+        From = Done;
+        _before = new ConcludedBefore(Answers.Count, state.NotExplained);
     }
 
     public Belief Belief { get; }
 
-    public List<(int Sitting, ItemAnswer Given)> Answers { get; }
+    public List<(int Sitting, ItemAnswer Given)> Answers { get; } = [];
 
-    public List<ObservedAnswer> Observed { get; }
+    public List<ObservedAnswer> Observed { get; } = [];
 
-    public List<AfterSitting> After { get; }
+    /// <summary>What was concluded after each sitting from <see cref="From"/> on.</summary>
+    public List<AfterSitting> After { get; } = [];
+
+    /// <summary>The first sitting that it has gone through by itself.</summary>
+    public int From { get; }
 
     /// <summary>How many sittings it has gone through.</summary>
-    public int Done => After.Count;
+    public int Done { get; private set; }
 
-    /// <summary>Whether the next sitting has begun: the days before it have loosened what is believed.</summary>
-    public bool HasBegun { get; private set; }
+    /// <summary>Loosens what is believed for the days between two sittings.</summary>
+    public void GoOnTo(SittingAnswers next, SittingAnswers before) =>
+        Belief.Transition(next.Day.DayNumber - before.Day.DayNumber, before.Practised);
 
-    /// <summary>A replay that goes its own way from here.</summary>
-    public ReplayCourse Copy() => new(this);
-
-    /// <summary>Begins the next sitting.</summary>
-    public void Begin(IReadOnlyList<SittingAnswers> sittings, int next)
+    /// <summary>Takes in the answers of a sitting.</summary>
+    public void Add(SittingAnswers sitting)
     {
-        if (next > 0) Belief.Transition(sittings[next].Day.DayNumber - sittings[next - 1].Day.DayNumber, sittings[next - 1].Practised);
-        HasBegun = true;
-    }
-
-    /// <summary>What was believed before each of the last few answers of the last sitting, with how many there were by then.</summary>
-    public List<(Belief Belief, int Answers)> Lately { get; } = [];
-
-    /// <summary>Takes in the answers of the sitting that has begun.</summary>
-    /// <param name="sitting">The sitting.</param>
-    /// <param name="isLast">Whether it is the last one, of which what was believed before its last answers is kept.</param>
-    public void Add(SittingAnswers sitting, bool isLast = false)
-    {
-        var place = Done;
-        foreach (var given in sitting.Answers)
-        {
-            Answers.Add((place, given));
-            Observed.Add(new ObservedAnswer(given, _model.Observe(given)));
-        }
-        var one = isLast && sitting.Answers.Count >= ModelParameters.FewestAnswers ? ModelParameters.SameConclusions - 1 : 0;
-        Belief.Update(Observed.TakeLast(sitting.Answers.Count).SkipLast(one).SelectMany(observed => observed.Observations));
-        for (; one > 0; one--)
-        {
-            Lately.Add((Belief.Copy(), Observed.Count - one));
-            Belief.Update(Observed[^one].Observations);
-        }
+        Observe(sitting);
+        Belief.Update(Observed.TakeLast(sitting.Answers.Count).SelectMany(observed => observed.Observations));
         foreach (var word in sitting.Words)
         {
             Belief.ApplyTeacherJudgement(word.Pattern, word.Holds);
-            _words[word.Pattern] = (word.Holds, place);
+            _words[word.Pattern] = (word.Holds, Done);
         }
     }
 
     /// <summary>Concludes a sitting whose answers have been taken in.</summary>
     public void Conclude(SittingAnswers sitting)
     {
-        var conclusion = WithWords(WithCleared(ConclusionOf(Belief, Observed, Done == 0 ? null : After[^1].Conclusion, sitting)));
+        var conclusion = WithWords(WithCleared(ConclusionOf(Belief, Observed, _before, sitting)));
         foreach (var finding in conclusion.Likely) _lastLikely[finding.Pattern] = Done;
         After.Add(new AfterSitting(sitting.Day, conclusion));
-        HasBegun = false;
+        _before = new ConcludedBefore(conclusion.Answers, conclusion.NotExplainedThen);
+        Done++;
+    }
+
+    /// <summary>Concludes once more what was concluded at the point that it went on from.</summary>
+    /// <param name="sitting">The sitting at whose end the point stands.</param>
+    public Conclusion ConcludeAgain(SittingAnswers sitting)
+    {
+        var before = new ConcludedBefore(Answers.Count - sitting.Answers.Count, []);
+        return WithWords(WithCleared(ConclusionOf(Belief, Observed, before, sitting))) with { NotExplainedThen = _before!.NotExplained };
+    }
+
+    /// <summary>What the answers of a sitting say that goes on.</summary>
+    public Conclusion ConclusionSoFar(SittingAnswers sitting) => ConclusionOf(Belief, Observed, _before, sitting);
+
+    /// <summary>The point at which it stands, after a sitting was concluded.</summary>
+    /// <param name="name">What all sittings up to here are known by.</param>
+    public ReplayPoint PointAs(string name) => ReplayPoint.From(name, Belief, _lastLikely, _words, _before!.NotExplained);
+
+    private void Observe(SittingAnswers sitting)
+    {
+        foreach (var given in sitting.Answers)
+        {
+            Answers.Add((Done, given));
+            Observed.Add(Observed.Count < _known.Count ? _known[Observed.Count] : new ObservedAnswer(given, _model.Observe(given)));
+        }
     }
 
     /// <summary>What some answers say, as far as times were taught in a sitting.</summary>
-    public Conclusion ConclusionOf(Belief belief, IEnumerable<ObservedAnswer> answers, Conclusion? before, SittingAnswers sitting) =>
+    private Conclusion ConclusionOf(
+        Belief belief, IEnumerable<ObservedAnswer> answers, ConcludedBefore? before, SittingAnswers sitting) =>
         Conclusion.From(_model, belief, [.. answers], before, sitting.Stage is { } stage ? Reach.At(_model, stage) : null);
 
     /// <summary>

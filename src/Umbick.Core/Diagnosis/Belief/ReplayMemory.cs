@@ -1,57 +1,77 @@
 namespace Umbick.Core.Diagnosis;
 
 /// <summary>
-/// Remembers where replays stood at the beginning of their last sitting. While that sitting goes on, each answer is replayed from there: a
-/// child with a year behind them is asked as quickly as a new one. What is remembered is named by every answer before it, so that one
-/// entered late or put right is another name, and is replayed whole.
+/// Remembers the sittings before one that goes on, with a point from which they are replayed: each of its answers is then taken in without
+/// reading what came before. It is counted in bytes, and the one that was longest not asked for gives way.
 /// </summary>
 internal sealed class ReplayMemory
 {
-    /// <summary>About as many children as are asked at one time; each takes a little over a megabyte.</summary>
-    private const int Most = 48;
+    /// <summary>A hundred and fifty children with a year behind each.</summary>
+    private const long MostBytes = 64_000_000;
+
+    /// <summary>About what an answer takes, with its item and its readings held against the model.</summary>
+    private const int BytesOfAnswer = 500;
 
     private readonly Lock _lock = new();
-    private readonly Dictionary<string, ReplayCourse> _courses = [];
+    private readonly Dictionary<string, LinkedListNode<Remembered>> _byName = [];
 
-    /// <summary>The names, the one that was longest not asked for at the front.</summary>
-    private readonly LinkedList<string> _names = [];
+    /// <summary>The one that was longest not asked for at the front.</summary>
+    private readonly LinkedList<Remembered> _all = [];
+    private long _bytes;
 
-    /// <summary>
-    /// A replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids; or null.
-    /// </summary>
-    public ReplayCourse? Find(IEnumerable<string?> before, DateOnly day)
+    /// <summary>Sittings with a point among them to go on from.</summary>
+    /// <param name="Name">What they are known by.</param>
+    /// <param name="Sittings">The sittings.</param>
+    /// <param name="Observed">Their answers, held against the model.</param>
+    /// <param name="Point">The point; null where they are few.</param>
+    public sealed record Remembered(
+        string Name, IReadOnlyList<SittingAnswers> Sittings, IReadOnlyList<ObservedAnswer> Observed, ReplayPoint? Point)
     {
-        if (NameOf(before, day) is not { } name) return null;
+        public long Bytes { get; } = (Point?.State.Length ?? 0) + (Observed.Count * BytesOfAnswer);
+    }
+
+    /// <summary>What is remembered under a name; null where nothing is.</summary>
+    public Remembered? Find(string name)
+    {
         lock (_lock)
         {
-            if (!_courses.TryGetValue(name, out var course)) return null;
-            _names.Remove(name);
-            _names.AddLast(name);
-            // Copied under the lock, so that nobody changes what is remembered.
-            return course.Copy();
+            if (!_byName.TryGetValue(name, out var node)) return null;
+            _all.Remove(node);
+            _all.AddLast(node);
+            return node.Value;
         }
     }
 
-    /// <summary>
-    /// Remembers a replay that stands at the beginning of a sitting on this day, after sittings that are known by these ids.
-    /// </summary>
-    public void Keep(IEnumerable<string?> before, DateOnly day, ReplayCourse course)
+    /// <summary>Remembers sittings.</summary>
+    public void Keep(Remembered remembered)
     {
-        if (NameOf(before, day) is not { } name) return;
-        var copy = course.Copy();
         lock (_lock)
         {
-            if (_courses.TryAdd(name, copy)) _names.AddLast(name);
-            if (_names.Count <= Most) return;
-            _courses.Remove(_names.First!.Value);
-            _names.RemoveFirst();
+            if (_byName.Remove(remembered.Name, out var before)) Drop(before);
+            _byName[remembered.Name] = _all.AddLast(remembered);
+            _bytes += remembered.Bytes;
+            while (_bytes > MostBytes && _all.First is { } oldest && oldest.Value != remembered)
+            {
+                _byName.Remove(oldest.Value.Name);
+                Drop(oldest);
+            }
         }
     }
 
-    /// <summary>What is remembered under; null where a sitting has no id, or there is none.</summary>
-    private static string? NameOf(IEnumerable<string?> before, DateOnly day)
+    /// <summary>Forgets everything: it is made again from the answers.</summary>
+    public void Forget()
     {
-        var ids = before.ToList();
-        return ids.Count == 0 || ids.Contains(null) ? null : $"{string.Join(' ', ids)} {day:O}";
+        lock (_lock)
+        {
+            _byName.Clear();
+            _all.Clear();
+            _bytes = 0;
+        }
+    }
+
+    private void Drop(LinkedListNode<Remembered> node)
+    {
+        _all.Remove(node);
+        _bytes -= node.Value.Bytes;
     }
 }

@@ -17,6 +17,9 @@ public sealed record SittingAnswers(DateOnly Day, IReadOnlyList<ItemAnswer> Answ
     /// <summary>How far times were taught; null where that is not known: then as far as was asked.</summary>
     public Stage? Stage { get; init; }
 
+    /// <summary>All of it that what is believed depends on, without its answers.</summary>
+    public SittingName Name => new(Id, Day, Practised, Stage);
+
     /// <summary>What the teacher said of patterns in or after this sitting, and has not taken back.</summary>
     public IReadOnlyList<TeacherWord> Words { get; init; } = [];
 }

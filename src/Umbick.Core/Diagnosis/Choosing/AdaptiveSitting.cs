@@ -37,5 +37,5 @@ public sealed class AdaptiveSitting(ReadingModel model, Belief belief, SittingIt
     public Conclusion Conclude() => Conclusion.From(model, belief, _answers, reach: Reach.At(model, items.Stage));
 
     /// <summary>Whether it may stop now, and why.</summary>
-    public StopReason MayStop() => StopRules.After(model, belief, _answers, items, _concluded);
+    public StopReason MayStop() => StopRules.After(model, belief, _answers, items, () => _concluded);
 }

@@ -19,9 +19,15 @@ internal sealed class ExpectedInformation
     /// <param name="smallest">Parts believed less than this are left out of the sums.</param>
     public ExpectedInformation(double[] belief, double smallest)
     {
-        _parts = [.. Enumerable.Range(0, belief.Length).Where(part => belief[part] >= smallest)];
-        var total = _parts.Sum(part => belief[part]);
-        _shares = [.. _parts.Select(part => belief[part] / total)];
+        var (parts, total) = (new List<int>(), 0.0);
+        for (var part = 0; part < belief.Length; part++)
+        {
+            if (belief[part] < smallest) continue;
+            parts.Add(part);
+            total += belief[part];
+        }
+        _parts = [.. parts];
+        _shares = Array.ConvertAll(_parts, part => belief[part] / total);
     }
 
     /// <summary>The expected information in bits, 0 or more, and the chance, 0 to 1, that the answer is right.</summary>

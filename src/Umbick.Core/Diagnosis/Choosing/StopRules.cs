@@ -28,9 +28,9 @@ public static class StopRules
     /// <param name="belief">What is believed now.</param>
     /// <param name="answers">The answers of this sitting, in order.</param>
     /// <param name="items">The items that may be asked: what none of them could show is not waited for.</param>
-    /// <param name="concluded">What was concluded after the last answers, the latest last.</param>
+    /// <param name="concluded">What was concluded after the last answers, the latest last: asked for only where all else is done.</param>
     public static StopReason After(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, SittingItems items,
-        IReadOnlyList<Conclusion> concluded)
+        Func<IReadOnlyList<Conclusion>> concluded)
     {
         if (answers.Count >= items.Length) return StopReason.Length;
         if (HasGivenUp(answers.Select(answer => answer.Given.Answer))) return StopReason.NoAnswers;
@@ -53,15 +53,16 @@ public static class StopRules
         answers.Reverse().TakeWhile(answer => answer.Given.IsWrong).Count();
 
     private static bool IsClear(ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, SittingItems items,
-        IReadOnlyList<Conclusion> concluded)
+        Func<IReadOnlyList<Conclusion>> concluded)
     {
-        var latest = concluded.TakeLast(ModelParameters.SameConclusions).ToList();
+        var asked = new Quotas([.. answers.Select(answer => answer.Given.Item)], items.Bank,
+            [.. answers.Where(answer => answer.Given.IsWrong).Select(answer => answer.Given.Item)]);
+        if (asked.Missing > 0) return false;
+        var latest = concluded().TakeLast(ModelParameters.SameConclusions).ToList();
         return latest.Count == ModelParameters.SameConclusions
             && latest.TrueForAll(conclusion => conclusion.SaysTheSameAs(latest[^1]))
             && !latest[^1].Findings.Any(finding => finding.Label is not Label.Likely && finding.Belief >= ModelParameters.OpenFrom)
             && (latest[^1].IsGuessing || latest[^1].Guessing < ModelParameters.OpenFrom)
-            && new Quotas([.. answers.Select(answer => answer.Given.Item)], items.Bank,
-                [.. answers.Where(answer => answer.Given.IsWrong).Select(answer => answer.Given.Item)]).Missing == 0
             && UnconfirmedPattern.After(model, belief, answers, Reach.At(model, items.Stage)).Count == 0;
     }
 }

@@ -33,6 +33,11 @@ public sealed record Finding(Pattern Pattern, double Belief, Label Label, Eviden
     public bool IsInSettingAlone => Shows == ShownWhere.Setting && SettingRule.Covers(Pattern.Step);
 }
 
+/// <summary>What was concluded before the latest answers, as far as what is concluded after them goes on from it.</summary>
+/// <param name="Answers">How many answers there were by then.</param>
+/// <param name="NotExplained">Places (from 0) of wrong answers that nothing explained.</param>
+public sealed record ConcludedBefore(int Answers, IReadOnlyList<int> NotExplained);
+
 /// <summary>What some answers say of how a child reads.</summary>
 /// <param name="Findings">Patterns believed at 0.05 or more, the firmest first.</param>
 /// <param name="Guessing">The belief that the child guesses, 0 to 1.</param>
@@ -103,7 +108,7 @@ public sealed record Conclusion(
     /// then.</param>
     /// <param name="reach">What the times taught so far can show; null for those that were asked.</param>
     public static Conclusion From(
-        ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, Conclusion? before = null, Reach? reach = null)
+        ReadingModel model, Belief belief, IReadOnlyList<ObservedAnswer> answers, ConcludedBefore? before = null, Reach? reach = null)
     {
         reach ??= Reach.Of(model, answers);
         var pairs = Catalogue.Pairs.Where(pair => NotParted.Holds(pair, model, belief, answers, reach)).ToList();
@@ -123,7 +128,7 @@ public sealed record Conclusion(
             .SelectMany(finding => finding.Evidence.Answers).Where(answer => answer.Outcome == TellingOutcome.ItsWay)
             .Select(answer => answer.Index).ToHashSet();
         return new Conclusion(findings, belief.Guessing, OtherWay.All(model, belief, answers),
-            [.. before?.NotExplainedThen ?? [],
+            [.. before?.NotExplained ?? [],
                 .. UnexplainedAmong(belief, answers, before?.Answers ?? 0).Where(index => !repeated.Contains(index))], answers.Count)
         {
             Consistency = belief.Consistency,

@@ -60,7 +60,7 @@ internal static class CountingMinutes
             new("1:00", "Which way will the long hand go?", "Down on the right, round the bottom, and up on the left."),
             new("1:10", "How many minutes has it walked?", "Ten."),
             new("1:50", "It is at the 10 now. Ten minutes?", "It walked all the way round to get here: fifty. Ten are what is left."),
-            new("1:10", "And ten minutes walked is where?", "Here, on the way down.") { IsContrast = true },
+            new("2:10", "On it walks. Ten minutes now?", "Ten: here, on the way down.") { IsContrast = true },
         ]),
         new("gone-and-left", "How much has gone, how much is left", ["minutes-to-as-minutes", "anticlockwise", "to-as-past"],
         [

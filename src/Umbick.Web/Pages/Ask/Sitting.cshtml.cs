@@ -69,6 +69,10 @@ public sealed class SittingModel(
         return await NextTurn(connection, id, taken.State);
     });
 
+    /// <summary>Hands that are being noted, as they are understood so far: seen as a clock before they are kept.</summary>
+    public PartialViewResult OnGetUnderstood(string? raw) =>
+        Partial("_Understood", PlacedAnswer.FromPlaces(raw) ?? AnswerParser.Parse(raw) as PlacedAnswer);
+
     public Task<IActionResult> OnPostSkip(SittingId id, int place) =>
         Within(async connection => await asking.Skip(connection, id, place) switch
     {

@@ -54,7 +54,7 @@ public sealed class AnswerFields
         AnswerBox.HandAndTime => $"{(Minute is null ? "" : Placed())} {Raw}".Trim(),
         AnswerBox.Clocks => ClockLetters.Spelled(item, Raw ?? ""),
         _ when !string.IsNullOrWhiteSpace(Raw) => Raw,
-        AnswerBox.Words => InWords(),
+        AnswerBox.Words or AnswerBox.VerdictInWords => InWords(),
         AnswerBox.Hands => AreHandsPut(item) ? Placed() : "",
         AnswerBox.HourPlace => HourOf is null ? "" : $"{HourOf} {PlaceOf}".Trim(),
         AnswerBox.Places => Places(),

@@ -23,7 +23,11 @@ public sealed class IndexModel(
 
     private SittingId Id => User.Child().Sitting;
 
-    public Task<IActionResult> OnGet() => Within(async connection => await Show(connection) ? Page() : NotFound());
+    public Task<IActionResult> OnGet() => Within(async connection => await OfVisit(connection) ? Redirect("/screen")
+        : await Show(connection) ? Page() : NotFound());
+
+    /// <summary>Whether the device is the screen of a visit: the adult notes what is answered there, and it writes nothing.</summary>
+    private async Task<bool> OfVisit(SchoolConnection connection) => await Asking.Find(connection, Id) is { Visit: not null };
 
     /// <summary>What a page that knows this version asks each second: nothing, or where the sitting stands now.</summary>
     public Task<IActionResult> OnGetState(int version) => Within(async connection =>
@@ -55,7 +59,7 @@ public sealed class IndexModel(
         if (sent.Id is not { } answer)
             return await Message(connection, "Something went missing on the way. Try once more.", StatusCodes.Status400BadRequest);
         // The answer is to the item at its place, whatever is asked by now.
-        if (await SittingState.Lock(connection, Id) is not { } locked) return NotFound();
+        if (await SittingState.Lock(connection, Id) is not { Sitting.Visit: null } locked) return NotFound();
         preferences.OfChild = locked.Preferences;
         if (locked.ItemAt(sent.At) is not { } item)
             return await Refused(connection, answer, "This question was not asked here. Here is where you are.",
@@ -78,6 +82,7 @@ public sealed class IndexModel(
     /// <summary>Goes on from an item that is settled. It is sent like an answer, so that it is not lost either.</summary>
     public Task<IActionResult> OnPostOn(AnswerId answer, int place) => Within(async connection =>
     {
+        if (await OfVisit(connection)) return NotFound();
         await practising.GoOn(connection, Id, place);
         Response.Kept(answer);
         return await Shown(connection);

@@ -39,7 +39,8 @@ public sealed class ChildModel(
 
     /// <summary>The decisions that are to be taken.</summary>
     public IReadOnlyList<OfferShown> Offers =>
-        [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, DecisionId.New()))];
+        [.. Summary.Offers.Select(offer => new OfferShown(offer.Pattern, offer.Offer, DecisionId.New(), Record.Source,
+            Record.WrongIn(offer.Offer.Grounds)))];
 
     /// <summary>The decisions that were taken, the latest first.</summary>
     public IReadOnlyList<DecisionRow> Decided =>
@@ -53,6 +54,10 @@ public sealed class ChildModel(
     /// <summary>Ways to show what is practised, those not shown to the child first.</summary>
     public IReadOnlyList<Demonstration> Demonstrations { get; private set; } = [];
 
+    /// <summary>What a visit with this child alone would have.</summary>
+    public VisitPlan VisitAlone => VisitPlan.For(1, hasWallClock: true, isReminder: Demonstrations.All(offered =>
+        Beside.Demonstrated.Any(shown => shown.Demonstration == offered.Id)));
+
     /// <summary>What is known beside the answers.</summary>
     public BesideAnswers Beside { get; private set; } = null!;
 
@@ -62,7 +67,7 @@ public sealed class ChildModel(
         var by = help.Took.GroupBy(rung => rung).OrderBy(same => same.Key ?? (Rung)(-1))
             .Select(same => $"{same.Count()} {(same.Key is { } rung ? $"took “{PromptLadder.NameOf(rung)}”" : "came by themselves")}");
         return $"In the visit on {help.Day:d MMM}, of {Counted.InWords(help.Took.Count, "telling answer")}: {string.Join(", ", by)}. "
-            + $"{(help.Next is { } next ? $"Next time begin with “{PromptLadder.NameOf(next)}”." : "Next time wait before any help.")}";
+            + help.NextInWords;
     }
 
     /// <summary>The sittings that are shown answer by answer: the latest, or all.</summary>
@@ -96,6 +101,17 @@ public sealed class ChildModel(
                 ? Redirect($"/children/{id}") : NotFound());
     }
 
+    /// <summary>Whether it is time to ask after what is easily overlooked: another approach is offered, or somebody has asked.</summary>
+    public bool AsksAfter => Beside.AskedAfter.Count > 0 || Offers.Any(offer => offer.Offer.Kind == DecisionKind.ChangeApproach);
+
+    /// <summary>Notes that somebody asked after something today, or takes that back.</summary>
+    public Task<IActionResult> OnPostAskedAfter(ChildId id, string? about, bool? holds) => Within(async connection =>
+    {
+        if (AskAfter.Find(about) is not { } found || holds is not { } yes) return BadRequest();
+        return await BesideAnswers.Ask(connection, id, found, yes, User.Person().Id, clock.GetUtcNow().UtcDateTime)
+            ? Redirect($"/children/{id}#asked-after") : NotFound();
+    });
+
     /// <summary>Answers with a half before or after the hour, of which nobody has said which it is.</summary>
     public IReadOnlyList<ItemResponse> Halves { get; private set; } = [];
 
@@ -114,12 +130,12 @@ public sealed class ChildModel(
         Within(async connection => await Demonstrating.TakeBack(connection, id, shown) ? Redirect($"/children/{id}") : NotFound());
 
     /// <summary>Takes what is offered, or turns it down.</summary>
-    public Task<IActionResult> OnPostDecide(ChildId id, DecisionId decision, string? pattern, string? kind, bool? taken) =>
+    public Task<IActionResult> OnPostDecide(ChildId id, DecisionId decision, string? pattern, string? kind, bool? taken, string? seen) =>
         Within(async connection =>
     {
         if (Catalogue.Find(pattern) is not { } found || DecisionKinds.Find(kind) is not { } what || !what.IsOffered()
-            || taken is not { } yes || !decision.IsGiven) return BadRequest();
-        return await deciding.Decide(connection, decision, id, found, what, yes, User.Person().Id) switch
+            || taken is not { } yes || !decision.IsGiven || seen is null) return BadRequest();
+        return await deciding.Decide(connection, decision, id, found, what, yes, seen, User.Person().Id) switch
         {
             null => NotFound(),
             true => Redirect($"/children/{id}#decided"),
@@ -128,15 +144,19 @@ public sealed class ChildModel(
     });
 
     /// <summary>Confirms a pattern, or rules it out.</summary>
-    public Task<IActionResult> OnPostSay(ChildId id, DecisionId decision, string? pattern, bool? holds, string? reason) =>
+    public Task<IActionResult> OnPostSay(ChildId id, DecisionId decision, string? pattern, bool? holds, string? reason, string? seen) =>
         Within(async connection =>
     {
         var why = (reason ?? "").Trim();
         if (Catalogue.Find(pattern) is not { } found || !Steps.OfReading.Contains(found.Step) || holds is not { } yes
-            || !decision.IsGiven || why.Length > DecisionRow.LongestReason) return BadRequest();
+            || !decision.IsGiven || seen is null || why.Length > DecisionRow.LongestReason) return BadRequest();
         if (why.Length == 0) return Redirect($"/children/{id}?noReason=true#say-it");
-        return await deciding.Say(connection, decision, id, found, yes, why, User.Person().Id) is null ? NotFound()
-            : Redirect($"/children/{id}#decided");
+        return await deciding.Say(connection, decision, id, found, yes, why, seen, User.Person().Id) switch
+        {
+            null => NotFound(),
+            true => Redirect($"/children/{id}#decided"),
+            false => Redirect($"/children/{id}?stale=true"),
+        };
     });
 
     /// <summary>Takes a decision back.</summary>

@@ -27,6 +27,9 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
 
     public string Summary { get; private set; } = "";
 
+    /// <summary>That what is said of some is of before; nothing where it is of nobody.</summary>
+    public string Behind { get; private set; } = "";
+
     /// <summary>Which children are shown.</summary>
     public CaseloadFilter Filter { get; private set; } = new();
 
@@ -48,6 +51,7 @@ public sealed class IndexModel(IDatabase database, ReadingModel model, RequestPr
     {
         var lines = await InSchool(Lines);
         IsLong = lines.Count > Glance;
+        Behind = Caseload.BehindInWords(lines.Select(line => line.Known));
         Filter = CaseloadFilter.From(find, pattern, stage, @class, waiting);
         Patterns = [.. lines.SelectMany(line => line.Summary.ToPractise).Distinct().OrderBy(line => line.Step)];
         Stages = [.. lines.Select(line => line.Row.Stage).Distinct().Order()];

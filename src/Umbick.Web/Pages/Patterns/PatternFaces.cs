@@ -19,6 +19,8 @@ public sealed record Example(Pattern Pattern, string Asked, string Answered, Fac
 public sealed class PatternFaces(ReadingModel model)
 {
     private readonly ConcurrentDictionary<(Pattern, Wording), IReadOnlyList<Example>> _showing = [];
+    private readonly ConcurrentDictionary<(Pattern, Wording), IReadOnlyList<Example>> _comingRight = [];
+    private readonly ConcurrentDictionary<(Pattern, Pattern, Wording), (string Asked, Example This, Example Other)?> _apart = [];
 
     private const int Showing = 4;
     private const int Agreeing = 2;
@@ -53,7 +55,10 @@ public sealed class PatternFaces(ReadingModel model)
     }
 
     /// <summary>Clocks that come right by themselves: they show nothing of the pattern, and a set begins with one.</summary>
-    public IReadOnlyList<Example> ComingRight(Pattern pattern, Wording wording)
+    public IReadOnlyList<Example> ComingRight(Pattern pattern, Wording wording) =>
+        _comingRight.GetOrAdd((pattern, wording), key => FoundRight(key.Item1, key.Item2));
+
+    private IReadOnlyList<Example> FoundRight(Pattern pattern, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule) return [];
         var held = HeldPattern.Plain(model, pattern);
@@ -62,7 +67,10 @@ public sealed class PatternFaces(ReadingModel model)
     }
 
     /// <summary>The question that tells a pattern from one that looks like it, drawn as each of them answers it.</summary>
-    public (string Asked, Example This, Example Other)? Apart(Pattern pattern, Pattern other, Wording wording)
+    public (string Asked, Example This, Example Other)? Apart(Pattern pattern, Pattern other, Wording wording) =>
+        _apart.GetOrAdd((pattern, other, wording), key => FoundApart(key.Item1, key.Item2, key.Item3));
+
+    private (string Asked, Example This, Example Other)? FoundApart(Pattern pattern, Pattern other, Wording wording)
     {
         if (pattern.Rule is OtherSkillRule or RepeatingRule || other.Rule is OtherSkillRule or RepeatingRule) return null;
         if (TellingApart.Find(model, pattern, other) is not { } telling) return null;

@@ -40,6 +40,9 @@ public sealed class NewModel(
     /// <summary>The place, from 1, for which no other item keeps the rules; null where the last change was made.</summary>
     public int? Unchanged { get; private set; }
 
+    /// <summary>The help that follows from the last set.</summary>
+    public Support NextSupport => Record.NextSupportOn(preferences.Today);
+
     /// <summary>How long a line runs beside a question, in seconds, where the set is for reading at ease.</summary>
     public double LineSeconds => Fluency.LineFor(Record.Fluency);
 
@@ -47,8 +50,8 @@ public sealed class NewModel(
     public IReadOnlyList<PracticeWorth> Patterns => Record.First;
 
     /// <summary>The address of this page with something else chosen.</summary>
-    public string With(int? seed = null, string? swaps = null, string? pattern = null) =>
-        $"?pattern={pattern ?? Asked.Pattern}&seed={seed ?? Asked.Seed}&length={Asked.Length}&support={Asked.Support}&swaps={(seed is null && pattern is null ? swaps ?? Asked.Swaps : "")}{(Together ? "&together=true" : "")}";
+    public string With(int? variant = null, string? swaps = null, string? pattern = null) =>
+        $"?pattern={pattern ?? Asked.Pattern}&variant={variant ?? Asked.Variant}&length={Asked.Length}&support={Asked.Support}&swaps={(variant is null && pattern is null ? swaps ?? Asked.Swaps : "")}{(Together ? "&together=true" : "")}";
 
     /// <summary>The address of this page with one more item changed.</summary>
     public string Swapped(int place) => With(swaps: string.IsNullOrEmpty(Asked.Swaps) ? $"{place}" : $"{Asked.Swaps}-{place}");

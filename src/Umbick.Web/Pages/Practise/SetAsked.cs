@@ -9,7 +9,8 @@ public sealed class SetAsked
 {
     public string? Pattern { get; set; }
 
-    public int Seed { get; set; } = 1;
+    /// <summary>Which of the sets that could be given now.</summary>
+    public int Variant { get; set; }
 
     public int Length { get; set; } = SetRequest.UsualLength;
 
@@ -32,8 +33,9 @@ public sealed class SetAsked
                 || places.Exists(place => place < 1 || place > Length)) return null;
             if (!string.IsNullOrEmpty(Support)
                 && !(Enum.TryParse<Support>(Support, ignoreCase: true, out var level) && Enum.IsDefined(level))) return null;
-            return new SetChoices(Seed)
+            return new SetChoices
             {
+                Variant = Variant,
                 Length = Length,
                 Start = string.IsNullOrEmpty(Support) ? null : Enum.Parse<Support>(Support, ignoreCase: true),
                 Swaps = [.. places.Select(place => place - 1)],

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Umbick.Core.Diagnosis;
 using Umbick.Casework;
 
 namespace Umbick.Web.Pages.Records;
@@ -8,7 +9,7 @@ namespace Umbick.Web.Pages.Records;
 /// Erases a child's record when its alias was typed. Nothing of the record is read for it: one that cannot be read can be erased too.
 /// </summary>
 [Authorize(Who.InCharge)]
-public sealed class EraseModel(IDatabase database, TimeProvider clock) : SchoolPage(database)
+public sealed class EraseModel(IDatabase database, ReadingModel model, TimeProvider clock) : SchoolPage(database)
 {
     public string Alias { get; private set; } = "";
 
@@ -25,7 +26,7 @@ public sealed class EraseModel(IDatabase database, TimeProvider clock) : SchoolP
 
     public Task<IActionResult> OnPost(ChildId id, string? alias) => Within(async connection =>
     {
-        if (await RecordKeeping.Erase(connection, id, (alias ?? "").Trim(), User.Person().Id, clock.GetUtcNow().UtcDateTime))
+        if (await RecordKeeping.Erase(connection, model, id, (alias ?? "").Trim(), User.Person().Id, clock.GetUtcNow().UtcDateTime))
             return Redirect("/files?erased=true");
         if (!await Load(connection, id)) return NotFound();
         Message = $"Type {Alias} to erase the record. Nothing was erased.";

@@ -52,7 +52,8 @@ public sealed partial class FileJobs(IDatabase database, TimeProvider clock, ILo
     public override void Dispose()
     {
         base.Dispose();
-        _folder.Delete(recursive: true);
+        // It is disposed of twice: as what pages ask for, and as what runs beside them.
+        if (Directory.Exists(_folder.FullName)) _folder.Delete(recursive: true);
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

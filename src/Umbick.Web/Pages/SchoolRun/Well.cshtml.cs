@@ -8,7 +8,7 @@ namespace Umbick.Web.Pages.SchoolRun;
 /// <summary>Whether all is well with the site: backups, disk, errors, what waits.</summary>
 [Authorize(Who.InCharge)]
 public sealed class WellModel(IDatabase database, SiteMeters meters, IConfiguration configuration, IWebHostEnvironment environment,
-    TimeProvider clock) : SchoolPage(database)
+    TimeProvider clock, RenewalList renewal) : SchoolPage(database)
 {
     public SiteMeters Meters => meters;
 
@@ -24,6 +24,12 @@ public sealed class WellModel(IDatabase database, SiteMeters meters, IConfigurat
 
     public string Engine => ReadingModel.Version;
 
+    /// <summary>How many children of the school are still to be brought up to date.</summary>
+    public int Behind => renewal.Left(User.Person().School);
+
+    /// <summary>How many points of replays are kept, and how many bytes they take.</summary>
+    public (long Points, long Bytes) KeptForSpeed { get; private set; }
+
     /// <summary>What somebody should see to, in sentences.</summary>
     public IReadOnlyList<string> Worries { get; private set; } = [];
 
@@ -33,7 +39,8 @@ public sealed class WellModel(IDatabase database, SiteMeters meters, IConfigurat
         var disk = Wellness.Disk(configuration["UMBICK_DATA"] is { Length: > 0 } data ? data : environment.ContentRootPath);
         DiskSize = disk?.All;
         var (ends, broken) = Wellness.Certificate(configuration["UMBICK_CERTIFICATE"]);
-        var known = await InSchool(connection => Wellness.Load(connection, clock.GetUtcNow().UtcDateTime, IsAhead));
+        (var known, KeptForSpeed) = await InSchool(async connection => (
+            await Wellness.Load(connection, clock.GetUtcNow().UtcDateTime, IsAhead), await Wellness.KeptForSpeed(connection)));
         Found = known with { DiskFree = disk?.Free, CertificateEnds = ends, CertificateIsBroken = broken };
         Worries = [.. Found.Worries];
         if (meters.Failed > 0 && meters.LastFailedAt > Found.Now.AddDays(-1))

@@ -14,8 +14,8 @@ public static class AnswerTyping
             (true, false) => "Where the short hand was put, in hours, then a bar: 7.5|",
             (false, true) => "A bar, then where the long hand was put, in minutes: |40",
             _ when item.Task == ClockTasks.RepairClock => "Only the hand that was moved: 7.5| or |40",
-            _ => "The short hand, then the numeral at the long one: 7 6. Short hand a little past the 7: 7+, halfway: 7-8, nearly at the "
-                + "8: 8-. Ticks past a numeral: 6+2",
+            _ => "The short hand, then the long one: on 7, just past 7, half 7 (halfway on), nearly 8; then its minutes, or @ and its "
+                + "numeral. So: half 7 40, or nearly 8 @9",
         },
         AnswerBox.HandAndTime =>
             wording.Fill("A bar, where the long hand was put in minutes, and the time: |25 8:25. The time alone will do, too"),

@@ -26,6 +26,7 @@ public sealed record ItemShown(Item Item, Support Support, string Label)
                 Hands = HandPositions.Showing(Item.Time),
                 Only = Face.OnlyOf(Item.Task),
                 Support = Support,
+                InWords = Item.IsInWords,
                 Label = Label
             },
         _ => null,

@@ -34,11 +34,12 @@ public sealed record KeyList(string Place, string Heading, IReadOnlyList<(string
         new("practise", "A visit", [
             (["."], "right, and on to the next child"), (["-"], "no answer, and on"),
             (["Enter"], "on to the next child; at the last, keeps them all"),
+            (["F2"], "shows and folds away what the children need not see: answers to press, what to say"),
         ]),
         new("clock", "The clock", [
             (["←", "→"], "a minute back, a minute on"), (["↑", "↓"], "five minutes on, five back"),
             (["q", "h", "o"], "a quarter, a half, an hour; with Shift back"),
-            (["n"], "the next position"), (["c"], "counts"), (["f"], "the whole screen"),
+            (["Enter"], "tells, and goes on"), (["c"], "counts"), (["f"], "the whole screen"),
         ]),
         new("clock", "A hand that has the focus", [
             (["←", "→"], "a minute, or a twentieth of an hour; with Shift less"),

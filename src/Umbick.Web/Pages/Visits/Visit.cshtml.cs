@@ -13,6 +13,9 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
 {
     public VisitShown View { get; private set; } = null!;
 
+    /// <summary>The code that opens a screen for the children; null where none was just made.</summary>
+    public string? Code { get; private set; }
+
     private PersonId Teacher => User.Person().Id;
 
     public Task<IActionResult> OnGet(VisitId id) => Within(async connection => await Load(connection, id) ? Page() : NotFound());
@@ -65,6 +68,13 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     public Task<IActionResult> OnPostBack(VisitId id, VisitPart? part, int place) =>
         Do(id, async connection => part is { } at && await Visiting.Back(connection, id, at, place));
 
+    /// <summary>Makes a code for a screen that the children look at; this one stays the adult's.</summary>
+    public Task<IActionResult> OnPostScreen(VisitId id) => Within(async connection =>
+    {
+        Code = await visiting.ScreenCode(connection, id);
+        return Code is not null && await Load(connection, id) ? Page() : NotFound();
+    });
+
     public Task<IActionResult> OnPostStop(VisitId id) => Do(id, connection => visiting.Stop(connection, id));
 
     public Task<IActionResult> OnPostGone(VisitId id, ChildId child, bool here) =>
@@ -73,6 +83,9 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, RequestPre
     public Task<IActionResult> OnPostRung(VisitId id, ChildId child, int place, string? rung) => Do(id, async connection =>
         (string.IsNullOrEmpty(rung) || Rungs.Find(rung) is not null)
             && await visiting.NoteRung(connection, id, child, place, Rungs.Find(rung), Teacher));
+
+    public Task<IActionResult> OnPostRungOfAll(VisitId id, int place, string? rung) => Do(id, async connection =>
+        Rungs.Find(rung) is { } said && await visiting.NoteRungOfAll(connection, id, place, said, Teacher));
 
     public Task<IActionResult> OnPostNote(VisitId id, ChildId child, string? note, bool holds) => Do(id, async connection =>
         VisitNote.Find(note) is { } found && await visiting.Note(connection, id, child, found, holds, Teacher));

@@ -140,7 +140,7 @@
   // Other presses change the question too.
   document.addEventListener("htmx:beforeRequest", (event) => {
     if (event.target.matches("[data-watch]") && (document.hidden || changing || queue.waiting().length > 0)) event.preventDefault();
-    else if (event.target.closest("#asking form")) changing = true;
+    else if (event.target.id !== "raw" && event.target.closest("#asking form")) changing = true;
   });
   for (const kind of ["htmx:sendError", "htmx:timeout", "htmx:responseError"])
     document.addEventListener(kind, (event) => {

@@ -143,11 +143,32 @@
     }, 200);
   }
 
-  // The positions of a demonstration: ask, tell, and on.
+  // The positions of a demonstration: the children show where the hands will be, the hands turn, ask, tell, and on; at the end it is
+  // theirs to turn.
   const positions = [...big.querySelectorAll("[data-position]")];
   let at = 0;
+  let between = false;
+  function stand(hook, text) {
+    for (const line of big.querySelectorAll("[data-predicting], [data-own-turn]")) line.hidden = !line.matches(hook);
+    if (text) $(hook).textContent = text;
+    between = true;
+    positions[at].hidden = true;
+  }
+  function predict() {
+    stand("[data-predicting]", positions[at + 1].dataset.predict);
+    $("[data-go-on]").textContent = $("[data-go-on]").dataset.turnIt;
+  }
+  function ownTurn() {
+    stand("[data-own-turn]");
+    gear(positions[0].dataset.true === "yes");
+    cover("");
+    put(Number(positions[0].dataset.hour), Number(positions[0].dataset.minute));
+    $("[data-go-on]").textContent = $("[data-go-on]").dataset.last;
+  }
   function position(to) {
     at = to;
+    between = false;
+    for (const line of big.querySelectorAll("[data-predicting], [data-own-turn]")) line.hidden = true;
     positions.forEach((other, i) => {
       other.hidden = i !== at;
     });
@@ -161,12 +182,16 @@
   function goOn() {
     if (positions.length === 0) return;
     const say = positions[at].querySelector("[data-say]");
-    if (say.hidden) {
+    const isLast = at + 1 === positions.length;
+    if (between) position((at + 1) % positions.length);
+    else if (say.hidden) {
       say.hidden = false;
       cover("");
       const press = $("[data-go-on]");
-      press.textContent = at + 1 < positions.length ? press.dataset.next : press.dataset.last;
-    } else position((at + 1) % positions.length);
+      press.textContent = isLast ? press.dataset.own : press.dataset.next;
+    } else if (isLast) ownTurn();
+    else if (positions[at + 1].dataset.predict) predict();
+    else position(at + 1);
   }
   if (positions.length > 0) position(0);
 
@@ -183,7 +208,7 @@
     else if (hit("data-quiet-minute")) quietMinute();
     else if (hit("data-full")) wholeScreen();
     else if (hit("data-go-on")) goOn();
-    else if (hit("data-go-back")) position(Math.max(0, at - 1));
+    else if (hit("data-go-back")) position(between ? at : Math.max(0, at - 1));
     else if (hit("data-impossible")) {
       gear(false);
       put(Math.floor(value("hour") + 1e-3), value("minute") < 15 ? 45 : value("minute"));
@@ -198,7 +223,7 @@
       event.key.length === 1 ? event.key.toLowerCase() : event.key
     ];
     if (by !== undefined) turn(by);
-    else if (event.key === "n") goOn();
+    else if (event.key === "n" || (event.key === "Enter" && !event.repeat && !event.target.closest?.("a, button"))) goOn();
     else if (event.key === "c") count();
     else if (event.key === "f") wholeScreen();
     else return;

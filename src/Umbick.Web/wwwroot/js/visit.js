@@ -41,6 +41,17 @@
     else if (!mark(box, key)) box.value += key;
   }
 
+  // The children see this screen too: what gives the answer away is folded until it is asked for, and stays as it was from face to face.
+  let open = false;
+  function fold() {
+    visit().toggleAttribute("data-open", open);
+    for (const folds of visit().querySelectorAll("[data-fold]")) folds.setAttribute("aria-expanded", String(open));
+  }
+  function unfold() {
+    open = !open;
+    fold();
+  }
+
   // To the big clock, from it, and to the end is another page: the clock begins again, and the menu is back.
   const turns = (part) =>
     part.dataset.part !== visit().dataset.part && [part, visit()].some((shown) => ["show", "over"].includes(shown.dataset.part));
@@ -54,6 +65,7 @@
     }
     visit().replaceWith(document.importNode(part, true));
     htmx.process(visit());
+    fold();
     return "shown";
   }
 
@@ -187,7 +199,14 @@
     true,
   );
 
+  document.addEventListener("keydown", (event) => {
+    if (event.key !== "F2" || event.repeat) return;
+    event.preventDefault();
+    unfold();
+  });
+
   document.addEventListener("click", (event) => {
+    if (event.target.closest?.("[data-fold]")) unfold();
     const put = event.target.closest?.("[data-put]");
     if (!put || sending) return;
     const box = put.closest("[data-box-of]").querySelector("[data-box]");
@@ -213,9 +232,11 @@
   });
   document.addEventListener("htmx:afterSwap", (event) => {
     if (event.detail.target?.id !== "visit" && event.target.id !== "visit") return;
+    fold();
     const pressed = event.detail.requestConfig?.path ?? "";
     if (pressed.includes("handler=on") || pressed.includes("handler=back")) fresh();
   });
 
+  fold();
   fresh();
 })();
