@@ -25,6 +25,7 @@ builder.Services.AddSingleton(AheadClock.FromEnvironment());
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
 builder.Services.AddSingleton<Visiting>();
+builder.Services.AddSingleton<SecondDevices>();
 builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();

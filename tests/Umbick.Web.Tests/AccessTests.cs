@@ -11,7 +11,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
     /// </summary>
     private static readonly string[] Open = ["/", "/error/404", "/explain", "/go", "/welcome/next-hour"];
 
-    private static readonly string[] ChildOnly = ["/screen", "/turn"];
+    private static readonly string[] ChildOnly = ["/beside", "/screen", "/turn"];
 
     [Fact]
     public async Task Without_signing_in_every_other_route_leads_to_the_sign_in_page()

@@ -32,7 +32,7 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
                 $"{door.Route} states nobody"));
         Assert.Equal(["/", "/error/{code:int}", "/explain", "/go", "/second-step", "/welcome/{link}"],
             Door.All.Where(door => door.Policy is null).Select(door => door.Route));
-        Assert.Equal(["/screen", "/turn"], Door.All.Where(door => door.Policy == Who.ChildPolicy).Select(door => door.Route));
+        Assert.Equal(["/beside", "/screen", "/turn"], Door.All.Where(door => door.Policy == Who.ChildPolicy).Select(door => door.Route));
     }
 
     /// <summary>Whoever helps runs sittings and visits, and sees no finding, no record and nothing that is settled.</summary>

@@ -163,7 +163,7 @@ public sealed class VisitTests(Site site) : IClassFixture<Site>
         var (browser, child, visit) = await Begun();
         using (browser)
         {
-            browser.Click("A screen for the children");
+            browser.Click("Another device");
             var code = browser.Find("[data-code]").GetAttribute("data-code")!;
             using var screen = new Browser(site.Address, 1024, 768);
             screen.Open("/go");

@@ -150,7 +150,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         var child = await site.Child(site.A);
         var (set, sitting) = await site.Set(site.A, child.Id, "hour-hand-on-numeral");
         var both = (await site.App.InSchool(site.A, connection => Sittings.AskedIn(connection, [sitting])))[sitting]
-            .Single(asked => asked.Item.Task == ClockTasks.SetFromDigital);
+            .First(asked => asked.Item.Task == ClockTasks.SetFromDigital);
         await site.App.InSchool(site.A, connection => Sittings.MoveTo(connection, sitting, both.Place));
         var browser = new Browser(site.Address);
         browser.Open("/");

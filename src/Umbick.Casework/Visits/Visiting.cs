@@ -17,8 +17,6 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
     /// <summary>The most children a visit is for.</summary>
     public const int Most = Slot.MostChildren;
 
-    /// <summary>How many items are practised: four minutes.</summary>
-
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <summary>Those of some children who cannot begin: another sitting or visit of theirs stands open.</summary>
@@ -228,21 +226,6 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         };
         return await Answer(connection, own.SittingOf(part)!.Sitting, again, by) == AnswerOutcome.Kept;
     }
-
-    /// <summary>Makes the code that opens a screen for the children of a visit; those made before open nothing more.</summary>
-    /// <returns>The code; null where the visit is over, or there is none.</returns>
-    public async Task<string?> ScreenCode(SchoolConnection connection, VisitId id)
-    {
-        if (await VisitState.Lock(connection, id) is not { Visit.EndedAt: null, Children: [{ Cold.Sitting.Id: var sitting }, ..] })
-            return null;
-        await Sessions.EndAt(connection, sitting, Now);
-        return await Codes.Make(connection, sitting, Now);
-    }
-
-    /// <summary>The visit that a device at one of its sittings shows; null where it is over, or the sitting belongs to none.</summary>
-    public static async Task<VisitState?> OnScreen(SchoolConnection connection, SittingId sitting) =>
-        await Sittings.Find(connection, sitting) is { Visit: { } visit }
-            && await VisitState.Load(connection, visit) is { Visit.EndedAt: null } at ? at : null;
 
     /// <summary>Stops a visit, wherever it is. Everything that was answered is kept.</summary>
     public async Task<bool> Stop(SchoolConnection connection, VisitId id)

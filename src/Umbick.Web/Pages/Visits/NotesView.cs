@@ -7,4 +7,4 @@ namespace Umbick.Web.Pages.Visits;
 /// <param name="View">The visit.</param>
 /// <param name="Child">The child.</param>
 /// <param name="Kind">What the notes are about.</param>
-public sealed record NotesView(VisitShown View, ChildInVisit Child, VisitNoteKind Kind);
+public sealed record NotesView(VisitView View, ChildInVisit Child, VisitNoteKind Kind);

@@ -237,6 +237,53 @@
     if (pressed.includes("handler=on") || pressed.includes("handler=back")) fresh();
   });
 
+  // Another device is at the same visit: what it does is shown here, and nothing that is being typed is swept away.
+  const isTyping = () =>
+    sending || queue.waiting().length > 0 || boxes().some((box) => !isOpen(box)) || document.activeElement?.closest?.("#visit details");
+
+  function catchUp(body) {
+    const part = new DOMParser().parseFromString(body, "text/html").getElementById("visit");
+    if (!part || part.dataset.key === visit().dataset.key) return;
+    // A code that was used opens nothing more.
+    document.querySelector("[data-code]")?.toggleAttribute("hidden", part.dataset.codeWaits === "no");
+    const [was, now] = [visit().dataset, part.dataset];
+    const isSamePlace = was.part === now.part && was.place === now.place;
+    // The big clock stands in the middle of its demonstration: only who is at the visit is told.
+    if (isSamePlace && now.part === "show") {
+      visit()
+        .querySelector("[data-devices]")
+        .replaceWith(document.importNode(part.querySelector("[data-devices]"), true));
+      Object.assign(was, { key: now.key, follows: now.follows });
+      htmx.process(visit());
+    } else if (isTyping()) {
+      if (!isSamePlace) tell("The other device has gone on. What you type is still kept for this clock.");
+    } else {
+      const held = isSamePlace ? document.activeElement?.id : null;
+      if (show(body) !== "shown") return;
+      if (held) document.getElementById(held)?.focus();
+      else fresh();
+    }
+  }
+
+  async function follow() {
+    if (visit().dataset.follows === "yes") {
+      const state = `${location.pathname}?handler=state&key=${visit().dataset.key}`;
+      const before = visit();
+      const reply = await fetch(state, { headers: { "Umbick-Queue": "1" } }).catch(() => null);
+      const body = reply?.status === 200 ? await reply.text() : null;
+      // What was asked before something was done here is older than what stands here.
+      const isOld = visit() !== before || document.querySelector(".htmx-request");
+      if (body && !isOld) catchUp(body);
+      // Taken out, or the visit is over: this device opens it no more.
+      else if ([401, 404].includes(reply?.status) && !visit().querySelector("[data-stop]") && !isTyping()) {
+        location.assign(location.pathname);
+        return;
+      }
+    }
+    setTimeout(follow, 1000);
+  }
+
   fold();
   fresh();
+  follow();
 })();
