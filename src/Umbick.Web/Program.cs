@@ -26,6 +26,8 @@ builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();
 builder.Services.AddSingleton<Visiting>();
 builder.Services.AddSingleton<SecondDevices>();
+builder.Services.AddSingleton<SheetsPrinted>();
+builder.Services.AddSingleton<PaperEntry>();
 builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();

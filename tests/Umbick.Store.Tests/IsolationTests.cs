@@ -16,7 +16,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child",
         "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
         "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
-        "replay_point", "sitting_so_far", "asked_after"];
+        "replay_point", "sitting_so_far", "asked_after", "sheet"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -273,6 +273,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await Demonstrated.Keep(connection, Guid.NewGuid(), child, "next-hour", "has-it-arrived", Guid.NewGuid(), DateTime.UtcNow);
             await AskedAfter.Note(connection, child, "eyesight", new DateOnly(2026, 3, 2), holds: true, Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
+            await Sheets.For(connection, [sitting], DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await DoorTries.BeAtHome(connection, new byte[32]);

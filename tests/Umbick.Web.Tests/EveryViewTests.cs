@@ -65,6 +65,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             "/patterns", "/sign-out",
             "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping",
             $"/children/{over.Child}/record", $"/children/{over.Child}/erase?unreadable=true",
+            "/paper", "/paper/stage?stage=4&form=B", "/paper/make/cut-out", $"/paper/{await Sheet(set)}",
         ];
         foreach (var path in views.Concat(visits))
         {
@@ -73,6 +74,13 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             Check(browser, path);
         }
     }
+
+    /// <summary>The letters of the sheet of a set.</summary>
+    private Task<string> Sheet(SetId set) => site.App.InSchool(site.A, async connection =>
+    {
+        var sitting = (await Store.Sets.Find(connection, set))!.Sitting!.Value;
+        return (await Sheets.For(connection, [sitting], DateTime.UtcNow))[sitting].Letters;
+    });
 
     [Theory]
     [InlineData("next-hour", "read-digital hour-only judge set-from-digital")]

@@ -4,7 +4,7 @@ using AngleSharp.Html.Parser;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Tests;
 

@@ -67,6 +67,10 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
         await Keep(teacher, $"/practise/new/{child.Id}?pattern=next-hour", folder, "teacher");
         await Keep(teacher, $"/visits/begin?pattern=next-hour&child={child.Id}", folder, "teacher");
         await Keep(teacher, $"/ask/begin/{child.Id}", folder, "teacher");
+        await Keep(teacher, "/paper/stage?stage=4", folder, "teacher");
+        await Keep(teacher, "/paper/make/mat", folder, "teacher");
+        var sheets = await site.App.InSchool(site.A, connection => Store.Sheets.For(connection, [practice], DateTime.UtcNow));
+        await Keep(teacher, $"/paper/{sheets[practice].Letters}", folder, "teacher");
     }
 
     private async Task ChildsPages(string folder)

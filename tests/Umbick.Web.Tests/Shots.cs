@@ -96,8 +96,8 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         Child(browser, "Sorrel");
         browser.Click("See the set");
         browser.Click("Give Sorrel");
-        browser.Click("Print it as a sheet");
-        browser.Await("[data-sheet]");
+        browser.Click("On paper: print it");
+        browser.Await("[data-paper] svg");
         Picture(browser, "sheet");
         // Last, for those who were seen together are asked again next.
         Visit(browser);

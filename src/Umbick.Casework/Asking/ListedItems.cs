@@ -30,19 +30,13 @@ internal static class ListedItems
     {
         _ when beginning.Items.Count > 0 => beginning.Items,
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
-        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FormSeed(child.Stage),
+        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FixedForms.SeedOf(child.Stage),
             ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
         Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
         Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed,
             beginning.Delivery == DeliveryMode.OnChildsScreen),
         _ => [],
     };
-
-    /// <summary>
-    /// Forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set side by
-    /// side.
-    /// </summary>
-    private static int FormSeed(Stage stage) => 100 + (int)stage;
 
     /// <summary>Why its items are asked.</summary>
     public static string Why(AskingOptions beginning) => beginning.Plan switch

@@ -23,7 +23,8 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
         var order = new SetRequest(HeldPattern.From(model, pattern, record.Replay.Belief), child.Stage, StartOf(record, choices), seed)
         {
             Before = before,
-            Length = choices.Length,
+            Length = choices.OnPaper ? SetRequest.LengthOnPaper : choices.Length,
+            OnPaper = choices.OnPaper,
             CarriedTo = record.PractisedIn(pattern),
             Taken = choices.Taken,
             Swaps = choices.Swaps,
@@ -34,7 +35,7 @@ public sealed class Practising(ReadingModel model, TimeProvider clock)
     }
 
     private Support StartOf(ChildRecord record, SetChoices choices) =>
-        choices.Start ?? record.NextSupportOn(DateOnly.FromDateTime(Now));
+        choices.OnPaper ? Support.Bare : choices.Start ?? record.NextSupportOn(DateOnly.FromDateTime(Now));
 
     /// <summary>Assigns a set and opens its sitting.</summary>
     /// <param name="connection">The connection.</param>

@@ -16,6 +16,9 @@ public sealed record SetChoices
     /// <summary>The help to start with; null for what follows from the last set.</summary>
     public Support? Start { get; init; }
 
+    /// <summary>Whether it is done on paper, as a page of its own plan.</summary>
+    public bool OnPaper { get; init; }
+
     /// <summary>Places, from 0, whose item was changed for another, in order.</summary>
     public IReadOnlyList<int> Swaps { get; init; } = [];
 

@@ -53,8 +53,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     {
         var seed = 1 + await Screenings.Count(connection);
         var preferences = new TeachingPreferences(await Schools.Settings(connection));
-        var form = new FixedForms(model).Make(stage, Length, seed,
-            [.. ItemBank.AskedAloud.Where(task => preferences.Uses(task, stage))])[0];
+        var form = new FixedForms(model).MakeForClass(stage, seed, task => preferences.Uses(task, stage))[0];
         var screening = new Screening
         {
             Id = id ?? ScreeningId.New(clock),
@@ -87,6 +86,9 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
             form.Items.Select((item, i) => new AskedItem(i + 1, item, Support.Bare, "It stands in the class's form.")), Now);
         return screening.Id;
     }
+
+    /// <summary>Which patterns the form of a class can tell, and by how many of its questions.</summary>
+    public IReadOnlyList<Coverage> Tells(ScreenedClass screened) => new FixedForms(model).CoverageOf(screened.Items);
 
     /// <summary>Keeps one answer that was typed from paper; one that names the answer it puts right follows it, and both stay.</summary>
     public async Task<AnswerOutcome> Enter(SchoolConnection connection, SittingId sittingId, Submission submission, PersonId by) =>

@@ -6,6 +6,9 @@ public abstract record Answer
     /// <summary>The answer in few signs, as it stands under a face.</summary>
     public abstract string Short(Wording wording);
 
+    /// <summary>The answer where it is to be chosen: words in full, figures as they are written here.</summary>
+    public virtual string ToChoose(Wording wording) => Short(wording);
+
     /// <summary>The time this answer means, or null where it means none.</summary>
     public virtual ClockTime? Meaning => null;
 
@@ -21,6 +24,9 @@ public sealed record WordsAnswer(SpokenTime Time) : Answer
 
     /// <inheritdoc/>
     public override string Short(Wording wording) => wording.Short(Time);
+
+    /// <inheritdoc/>
+    public override string ToChoose(Wording wording) => wording.Words(Time);
 }
 
 /// <summary>Yes: the time they were shown for the clock is right, or the teacher noted no more than that it was.</summary>

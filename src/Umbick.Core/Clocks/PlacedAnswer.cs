@@ -19,9 +19,9 @@ public sealed partial record PlacedAnswer(double? Hour, double? Minute) : Answer
 
     /// <summary>
     /// Reads where an adult saw both hands, as it is said: the short one with its numeral (<c>on 7</c>, <c>just past 7</c>, <c>half 7</c>
-    /// for halfway on from it, <c>nearly 8</c>; the word may follow, and <c>7</c>, <c>7+</c>, <c>7-8</c>, <c>8-</c> say the same); then
-    /// the long one in minutes (<c>40</c>), or at a numeral (<c>@8</c>, and <c>@8+2</c> two ticks past it). Null where the text is none of
-    /// these.
+    /// for halfway on from it, <c>nearly 8</c>; the word may follow, its first letter does, as in <c>j7</c>, and <c>7</c>, <c>7+</c>,
+    /// <c>7-8</c>, <c>8-</c> say the same); then the long one in minutes (<c>40</c>), or at a numeral (<c>@8</c>, and <c>@8+2</c> two ticks
+    /// past it). Null where the text is none of these.
     /// </summary>
     public static PlacedAnswer? FromPlaces(string? raw)
     {
@@ -42,9 +42,9 @@ public sealed partial record PlacedAnswer(double? Hour, double? Minute) : Answer
         bool Says(string place) => match.Groups[place].Success;
     }
 
-    private const string Place = "(?<on>on)|(?<past>just past|just|past)|(?<half>half|halfway)|(?<nearly>nearly|almost)";
+    private const string Place = "(?<on>on|o)|(?<past>just past|just|past|j)|(?<half>halfway|half|h)|(?<nearly>nearly|almost|n)";
 
-    [GeneratedRegex($@"^(({Place}) +)?(?<hour>[0-9]{{1,2}})((?<past>\+)|(?<nearly>-)|-(?<to>[0-9]{{1,2}})| +({Place}))?"
-        + @" +(@(?<numeral>[0-9]{1,2})(\+(?<ticks>[1-4]))?|(?<minute>[0-9]{1,2}))$")]
+    [GeneratedRegex($@"^(({Place}) *)?(?<hour>[0-9]{{1,2}})((?<past>\+)|(?<nearly>-)|-(?<to>[0-9]{{1,2}})| +({Place}))?"
+        + @"( *@(?<numeral>[0-9]{1,2})(\+(?<ticks>[1-4]))?| +(?<minute>[0-9]{1,2}))$")]
     private static partial Regex Places();
 }

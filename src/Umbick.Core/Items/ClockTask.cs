@@ -79,4 +79,8 @@ public sealed record ClockTask(string Id, Stage From, Stimulus Stimulus, AnswerF
 /// <summary>The words for a task.</summary>
 /// <param name="Name">What the child does, as a teacher names it.</param>
 /// <param name="Ask">What the child is asked; <c>{time}</c>, <c>{words}</c>, <c>{claim}</c> and the like stand for the item's own.</param>
-public sealed record TaskTexts(string Name, string Ask);
+public sealed record TaskTexts(string Name, string Ask)
+{
+    /// <summary>What is asked on paper, where hands are drawn and words are written; as anywhere, where nothing is said.</summary>
+    public string OnPaper { get; init; } = Ask;
+}

@@ -41,7 +41,8 @@ public static class ClockTasks
         TaskIds.ReadWords, Stage.OClock, Stimulus.Clock, AnswerForm.Words,
         [Step.Hands, Step.Hour, Step.Minutes, Step.PastOrTo, Step.Fractions])
     {
-        Texts = new("reading a clock, in words", "What time is it? Say it {in words}."),
+        Texts = new("reading a clock, in words", "What time is it? Say it {in words}.")
+        { OnPaper = "What time is it? Write it {in words}." },
     };
 
     /// <summary>An analog clock and two to four times to choose from.</summary>
@@ -79,7 +80,8 @@ public static class ClockTasks
     /// <summary>A clock that cannot be, and the time meant: the wrong hand is put right.</summary>
     public static ClockTask RepairClock { get; } = new(TaskIds.RepairClock, Stage.OClock, Stimulus.Clock, AnswerForm.Hands, [])
     {
-        Texts = new("putting a clock right", "This clock should show {time}. Put the wrong hand right."),
+        Texts = new("putting a clock right", "This clock should show {time}. Put the wrong hand right.")
+        { OnPaper = "This clock should show {time}. Draw it put right." },
     };
 
     /// <summary>A time in figures; the child places both hands.</summary>
@@ -87,7 +89,7 @@ public static class ClockTasks
         TaskIds.SetFromDigital, Stage.OClock, Stimulus.Figures, AnswerForm.Hands,
         [Step.Setting, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
     {
-        Texts = new("a time in figures, setting the hands", "Turn the hands to {time}."),
+        Texts = new("a time in figures, setting the hands", "Turn the hands to {time}.") { OnPaper = "Draw both hands: {time}." },
     };
 
     /// <summary>A time in words; the child places both hands.</summary>
@@ -95,14 +97,14 @@ public static class ClockTasks
         TaskIds.SetFromWords, Stage.OClock, Stimulus.Words, AnswerForm.Hands,
         [Step.Setting, Step.Fractions, Step.PastOrTo, Step.Minutes, Step.Placing, Step.Hour, Step.Hands], Inverse: true)
     {
-        Texts = new("a time in words, setting the hands", "Turn the hands to {words}."),
+        Texts = new("a time in words, setting the hands", "Turn the hands to {words}.") { OnPaper = "Draw both hands: {words}." },
     };
 
     /// <summary>A clock and an empty face; both hands are placed alike.</summary>
     public static ClockTask CopyClock { get; } =
         new(TaskIds.CopyClock, Stage.OClock, Stimulus.Clock, AnswerForm.Hands, [Step.Placing], Inverse: true)
         {
-            Texts = new("copying a clock", "Make your clock look just like this one."),
+            Texts = new("copying a clock", "Make your clock look just like this one.") { OnPaper = "Draw the hands just like these." },
         };
 
     /// <summary>A clock: between which numerals is the hour hand, and at which is the minute hand?</summary>
@@ -131,7 +133,7 @@ public static class ClockTasks
     public static ClockTask DigitalToWords { get; } = new(
         TaskIds.DigitalToWords, Stage.HalfPast, Stimulus.Figures, AnswerForm.Words, [Step.PastOrTo, Step.Fractions])
     {
-        Texts = new("figures, said in words", "Say this time {in words}."),
+        Texts = new("figures, said in words", "Say this time {in words}.") { OnPaper = "Write this time {in words}." },
     };
 
     /// <summary>A clock and three to five ways to say times; every one that fits.</summary>
@@ -139,21 +141,24 @@ public static class ClockTasks
     {
         Chosen = true,
         ReadAs = ReadWords,
-        Texts = new("choosing every name that fits", "Which of these fit the clock? There may be more than one."),
+        Texts = new("choosing every name that fits", "Which of these fit the clock? There may be more than one.")
+        { OnPaper = "Tick every one that fits the clock." },
     };
 
     /// <summary>A time and the minute hand; the hour hand is placed.</summary>
     public static ClockTask PlaceHourHand { get; } = new(
         TaskIds.PlaceHourHand, Stage.HalfPast, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Placing, Step.Hour], Inverse: true)
     {
-        Texts = new("placing the hour hand", "It is {time}. Where does the short hand go?"),
+        Texts = new("placing the hour hand", "It is {time}. Where does the short hand go?")
+        { OnPaper = "It is {time}. Draw the short hand." },
     };
 
     /// <summary>A time and the hour hand; the minute hand is placed.</summary>
     public static ClockTask PlaceMinuteHand { get; } = new(
         TaskIds.PlaceMinuteHand, Stage.HalfPast, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes], Inverse: true)
     {
-        Texts = new("placing the minute hand", "It is {time}. Where does the long hand go?"),
+        Texts = new("placing the minute hand", "It is {time}. Where does the long hand go?")
+        { OnPaper = "It is {time}. Draw the long hand." },
     };
 
     /// <summary>The hour hand alone, exactly placed: the minute hand is placed and the time told.</summary>
@@ -161,7 +166,8 @@ public static class ClockTasks
         TaskIds.InferMinuteHand, Stage.HalfPast, Stimulus.HourHand, AnswerForm.Digital, [Step.Hour, Step.Minutes, Step.Writing])
     {
         Texts = new("telling the time by the hour hand",
-            "Only the short hand is here. Put the long hand where it must be, and write the time."),
+            "Only the short hand is here. Put the long hand where it must be, and write the time.")
+        { OnPaper = "Only the short hand is here. Draw the long hand, and write the time." },
     };
 
     /// <summary>A count in fives to go on with, or a gap in it.</summary>
@@ -181,7 +187,8 @@ public static class ClockTasks
     public static ClockTask SetMinutes { get; } =
         new(TaskIds.SetMinutes, Stage.CountingInFives, Stimulus.Figures, AnswerForm.Hands, [Step.Setting, Step.Minutes], Inverse: true)
         {
-            Texts = new("showing minutes", "Turn the long hand to {minutes} minutes {past} the hour."),
+            Texts = new("showing minutes", "Turn the long hand to {minutes} minutes {past} the hour.")
+            { OnPaper = "Draw the long hand: {minutes} minutes {past} the hour." },
         };
 
     /// <summary>A time, or hands, that may be impossible: can it be?</summary>

@@ -23,6 +23,15 @@ public sealed record HowDone(string Id, char Key, string Name)
         Copied,
     ];
 
+    /// <summary>What only a drawing shows.</summary>
+    public static IReadOnlyList<HowDone> OnPaper { get; } =
+    [
+        new("lengths-alike", 'A', "lengths alike"),
+        new("lengths-exchanged", 'X', "lengths exchanged"),
+        new("not-from-centre", 'C', "off centre"),
+        new("over-numeral", 'V', "over the numeral"),
+    ];
+
     /// <summary>The note with this id, or null.</summary>
-    public static HowDone? Find(string? id) => All.FirstOrDefault(how => how.Id == id);
+    public static HowDone? Find(string? id) => All.Concat(OnPaper).FirstOrDefault(how => how.Id == id);
 }

@@ -65,7 +65,12 @@ public sealed record Item(ClockTask Task, ClockTime Time, Answer? Claim = null)
     };
 
     /// <summary>What the child is asked, in the school's own wording.</summary>
-    public string Ask(Wording wording) => wording.Fill(Task.Texts.Ask)
+    public string Ask(Wording wording) => Filled(Task.Texts.Ask, wording);
+
+    /// <summary>What the child is asked on paper.</summary>
+    public string AskOnPaper(Wording wording) => Filled(Task.Texts.OnPaper, wording);
+
+    private string Filled(string text, Wording wording) => wording.Fill(text)
         // An o'clock has neither past nor to.
         .Replace("{in words}", Time.Minute == 0 ? "in words" : wording.Fill("with {past} or {to}"), StringComparison.Ordinal)
         .Replace("{time}", wording.Digital(Time), StringComparison.Ordinal)

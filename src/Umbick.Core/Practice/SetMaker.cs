@@ -54,10 +54,8 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         var claimIsTrue = order.Before.NextClaimIsTrue ?? picker.Toss();
         var pairs = parts.Index().Where(part => part.Item == SetPart.Agree).Select(part => part.Index).ToList();
         PutPair(pairs[0], isFirst: true);
-        slots[^1] = (pools.Bare(picker) is { } bare ? new SetSlot(bare, SetPart.Bare) : Again(pools, picker)) with { Part = SetPart.Bare };
-        var asked = new[] { pairs[0], pairs[0] + 1, parts.Count - 1 }.Select(place => slots[place].Item.Task).ToHashSet();
-        slots[^2] = pools.Transfer(picker, asked, order.CarriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer)
-            : Again(pools, picker);
+        if (order.OnPaper) (slots[^2], slots[^1]) = (Drawn(), Drawn());
+        else PutEnd();
         foreach (var place in pairs.Skip(1)) PutPair(place, isFirst: false);
         for (var place = 0; place < parts.Count; place++)
         {
@@ -68,6 +66,17 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
         }
         return slots;
 
+        SetSlot Drawn() => new(pools.Drawn(picker), SetPart.Bare);
+
+        void PutEnd()
+        {
+            slots[^1] = (pools.Bare(picker) is { } bare ? new SetSlot(bare, SetPart.Bare) : Again(pools, picker)) with
+            { Part = SetPart.Bare };
+            var asked = new[] { pairs[0], pairs[0] + 1, parts.Count - 1 }.Select(place => slots[place].Item.Task).ToHashSet();
+            slots[^2] = pools.Transfer(picker, asked, order.CarriedTo) is { } transfer ? new SetSlot(transfer, SetPart.Transfer)
+                : Again(pools, picker);
+        }
+
         void PutPair(int place, bool isFirst) => (slots[place], slots[place + 1]) = pools.Pair(picker, isFirst) is var (agree, differ)
             ? (new SetSlot(agree, SetPart.Agree), new SetSlot(differ, SetPart.Differ))
             : (Secure(pools, picker), Again(pools, picker));
@@ -76,6 +85,7 @@ public sealed class SetMaker(Wording? wording = null, Func<ClockTask, bool>? inU
     /// <summary>Where the claims stand: somewhere else than in the set before, so that no place comes to mean a claim.</summary>
     private static IReadOnlyList<SetPart> PlanFor(SetRequest order, ItemPicker picker)
     {
+        if (order.OnPaper) return SetPlan.OnPaper;
         var plans = SetPlan.ForLength(order.Length);
         var others = plans.Where(plan => !plan.Index().Where(part => part.Item == SetPart.Judge).Select(part => part.Index)
             .SequenceEqual(order.Before.ClaimedAt)).ToList();

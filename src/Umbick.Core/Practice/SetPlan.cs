@@ -5,6 +5,11 @@ internal static class SetPlan
 {
     private const int RoomForAThirdClaim = 9;
 
+    /// <summary>The plan of a page that is done with a pencil.</summary>
+    public static IReadOnlyList<SetPart> OnPaper { get; } =
+        [SetPart.Secure, SetPart.Secure, SetPart.Agree, SetPart.Differ, SetPart.Judge, SetPart.Agree, SetPart.Differ, SetPart.Transfer,
+            SetPart.Bare];
+
     /// <summary>The plans of a length, which differ only in where the claims stand: before the pairs, between or after them.</summary>
     public static IReadOnlyList<IReadOnlyList<SetPart>> ForLength(int length)
     {

@@ -88,6 +88,13 @@ internal sealed class SetPools(HeldPattern held, Stage stage, Func<ClockTask, bo
         PracticeTasks.Transfers(held.Pattern).Where(task => task.Form == AnswerForm.Hands && IsOpen(task)).Select(task => In(picker, task))
             .FirstOrDefault(item => item is not null);
 
+    /// <summary>
+    /// Two hands to be drawn: at a time where they part, as far as the pattern shows there; else at any that was not asked yet.
+    /// </summary>
+    public Item Drawn(ItemPicker picker) =>
+        FreshFirst(picker, [.. new[] { ClockTasks.SetFromDigital, ClockTasks.SetFromWords }.Where(IsOpen)])
+            ?? picker.Pick(For(ClockTasks.SetFromDigital).Agreeing) ?? Secure(picker);
+
     /// <summary>One of a task at which they part; null where none is left.</summary>
     public Item? In(ItemPicker picker, ClockTask task) => picker.Pick(For(task).Telling);
 

@@ -33,6 +33,14 @@ public sealed record SetRequest(HeldPattern Held, Stage Stage, Support Start, in
         }
     } = UsualLength;
 
+    /// <summary>How many items a set on paper has: a page.</summary>
+    public const int LengthOnPaper = 9;
+
+    /// <summary>
+    /// Whether it is done with a pencil: two easy ones, a pair, a claim, a pair, and two faces to draw in, all without help.
+    /// </summary>
+    public bool OnPaper { get; init; }
+
     /// <summary>Tasks that the idea has been carried over to before: another comes first.</summary>
     public IReadOnlyCollection<ClockTask> CarriedTo { get; init; } = [];
 

@@ -45,6 +45,7 @@ public static class RecordRows
         new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("slot_child", "child = @child", "slot") { Moves = false },
         new("stand_in", "child = @child", "day") { Moves = false },
+        new("sheet", $"sitting in {OfSittings}", "made_at") { Moves = false },
         new("device_code", $"sitting in {OfSittings}", "expires_at") { Moves = false },
         new("session", $"sitting in {OfSittings}", "started_at") { Moves = false },
         new("audit_entry", "child = @child", "id") { Moves = false },

@@ -1,3 +1,4 @@
+using Umbick.Drawing;
 using Microsoft.AspNetCore.Razor.TagHelpers;
 using Umbick.Core.Teaching;
 

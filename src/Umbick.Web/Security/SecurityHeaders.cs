@@ -24,7 +24,9 @@ public static class SecurityHeaders
         headers.ContentSecurityPolicy = Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
-        headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+        // The code on a sheet can be read with the camera, on that page alone.
+        headers["Permissions-Policy"] =
+            $"camera=({(context.Request.Path == "/paper" ? "self" : "")}), microphone=(), geolocation=()";
         // A page of the teacher's must not come back from a cache once the device is with a child.
         if (!context.Request.Path.StartsWithSegments("/built") && !context.Request.Path.StartsWithSegments("/js"))
             headers.CacheControl = "no-store";

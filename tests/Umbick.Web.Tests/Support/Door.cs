@@ -16,7 +16,7 @@ public sealed partial record Door(string Route, Type Model)
 
     /// <summary>The names of its handlers for a verb; the one without a name is empty.</summary>
     public IEnumerable<string> Handlers(string verb) =>
-        Model.GetMethods(BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly)
+        Model.GetMethods(BindingFlags.Public | BindingFlags.Instance)
         .Where(method => method.Name.StartsWith(verb, StringComparison.Ordinal) && method.GetCustomAttribute<NonHandlerAttribute>() is null)
         .Select(method => method.Name[verb.Length..]).Select(name => name.EndsWith("Async", StringComparison.Ordinal) ? name[..^5] : name)
         .Append("").Distinct();

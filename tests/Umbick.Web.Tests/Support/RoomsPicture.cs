@@ -17,6 +17,7 @@ public static class RoomsPicture
         ["Simulation"] = "made-up children",
         ["Casework"] = "the use cases",
         ["Hosting"] = "sign-in, keys, health",
+        ["Drawing"] = "clocks and paper",
         ["Demo"] = "the made-up school",
         ["Web"] = "pages",
         ["Cli"] = "the launcher's verbs",

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 
@@ -25,6 +26,12 @@ public sealed class FixedForms(ReadingModel model)
     public static IReadOnlyList<int> Lengths { get; } = [8, 12, 16];
 
     private static readonly string[] Names = ["A", "B", "C"];
+
+    /// <summary>
+    /// Check forms A, B and C of a stage and of the tasks that are in use are always the same, so that one child's two checks can be set
+    /// side by side.
+    /// </summary>
+    public static int SeedOf(Stage stage) => 100 + (int)stage;
 
     /// <summary>Makes the three forms.</summary>
     /// <param name="stage">The stage.</param>
@@ -56,6 +63,48 @@ public sealed class FixedForms(ReadingModel model)
                 [.. form.Items.OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => item.Task.From)]))];
     }
 
+    /// <summary>
+    /// Makes the three forms of a class, of eight items on one page: two easy ones, three in figures, two to draw and one in words, spread
+    /// round the face. Of what fits its place each item is the one that tells most.
+    /// </summary>
+    /// <param name="stage">What has been taught.</param>
+    /// <param name="seed">The same seed makes the same forms.</param>
+    /// <param name="isInUse">Which tasks the class has met.</param>
+    public IReadOnlyList<FixedForm> MakeForClass(Stage stage, int seed, Func<ClockTask, bool> isInUse)
+    {
+        var random = new Random(seed);
+        var words = isInUse(ClockTasks.ReadWords) ? ClockTasks.ReadWords : ClockTasks.ReadDigital;
+        // What there is least of is chosen first.
+        (ClockTask Task, bool IsEasy)[] places = [(words, false), (ClockTasks.SetFromDigital, false), (ClockTasks.SetFromDigital, false),
+            (ClockTasks.ReadDigital, false), (ClockTasks.ReadDigital, false), (ClockTasks.ReadDigital, false),
+            (ClockTasks.ReadDigital, true), (ClockTasks.ReadDigital, true)];
+        var all = ItemBank.ForSitting(stage, [.. places.Select(place => place.Task).Distinct()]).OrderBy(_ => random.Next())
+            .Select(item => new Candidate(item, AnswersTo(item))).ToList();
+        var open = all.ToList();
+        var forms = Names.Select(name => new Draft(name, model.Patterns.Count)).ToList();
+        foreach (var (task, isEasy) in places)
+        {
+            foreach (var form in forms)
+            {
+                var best = Best(open, form) ?? Best([.. all.Where(candidate => !form.Items.Contains(candidate.Item))], form);
+                if (best is null) continue;
+                open.Remove(best);
+                form.Add(best);
+            }
+
+            Candidate? Best(IReadOnlyList<Candidate> from, Draft form)
+            {
+                var fitting = from.Where(candidate => candidate.Item.Task == task
+                    && (Stages.FirstWith(candidate.Item.Time.Minute) <= Stage.HalfPast) == isEasy).ToList();
+                if (fitting.Count == 0) fitting = [.. from.Where(candidate => candidate.Item.Task == task)];
+                return fitting.GroupBy(candidate => form.Near(candidate.Item)).MinBy(alike => alike.Key)?.MaxBy(form.Worth);
+            }
+        }
+        return [.. forms.Select(form => new FixedForm(form.Name, stage, seed,
+            [.. form.Items.OrderBy(item => Stages.FirstWith(item.Time.Minute) > Stage.HalfPast).ThenBy(item => item.Task.From)
+                .ThenBy(item => item.Task.Form == AnswerForm.Hands)]))];
+    }
+
     /// <summary>Which patterns a form can tell, and how often.</summary>
     public IReadOnlyList<Coverage> CoverageOf(IReadOnlyList<Item> items) =>
         [.. model.Patterns.Select(pattern => new Coverage(pattern, items.Count(item => model.IsTelling(pattern, item))))];
@@ -76,6 +125,7 @@ public sealed class FixedForms(ReadingModel model)
     /// <summary>A form while it is being made.</summary>
     private sealed class Draft(string name, int patterns)
     {
+        private const int NearMinutes = 7;
         private const double PartedWorth = 0.15;
         private const double SameHourCost = 0.2;
         private const double SameMinuteCost = 0.2;
@@ -84,6 +134,11 @@ public sealed class FixedForms(ReadingModel model)
         private readonly int[,] _parted = new int[patterns, patterns];
 
         public string Name { get; } = name;
+
+        /// <summary>How many items have a hand near the same place of the face.</summary>
+        public int Near(Item item) => Items.Sum(other =>
+            (HandPositions.MinutesApart(other.Time.Minute, item.Time.Minute) <= NearMinutes ? 1 : 0)
+                + (other.Time.Hour == item.Time.Hour ? 1 : 0));
 
         public List<Item> Items { get; } = [];
 

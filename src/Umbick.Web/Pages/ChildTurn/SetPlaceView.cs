@@ -2,7 +2,7 @@ using Umbick.Casework;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages.ChildTurn;
 

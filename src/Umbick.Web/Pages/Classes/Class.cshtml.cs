@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Umbick.Core.Diagnosis;
 using Umbick.Core.Progress;
 using Umbick.Casework;
 
@@ -19,6 +20,9 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
 
     public IEnumerable<IGrouping<ScreeningGroup, ScreenedChild>> Groups =>
         Class.Children.OrderBy(child => child.Result.Group).GroupBy(child => child.Result.Group);
+
+    /// <summary>Which patterns the form can tell, and by how many of its questions, the most first.</summary>
+    public IReadOnlyList<Coverage> Tells => [.. screen.Tells(Class).OrderByDescending(coverage => coverage.Telling)];
 
     public bool IsEmpty => Class.Children.All(child => child.Result.Group == ScreeningGroup.NotYet);
 

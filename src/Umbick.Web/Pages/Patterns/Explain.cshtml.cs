@@ -5,7 +5,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages.Patterns;
 

@@ -4,7 +4,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Core.Practice;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages.Patterns;
 

@@ -85,7 +85,8 @@ public sealed class NewModel(
     {
         if (!TryFind(Asked.Pattern, out var found)) return NotFound();
         if (Asked.Choices is not { } choices) return BadRequest();
-        var given = await InSchool(connection => practising.Give(connection, child, also, found, choices, set, User.Person().Id));
+        var given = await InSchool(connection => practising.Give(connection, child, also, found,
+            choices with { OnPaper = onPaper }, set, User.Person().Id));
         return given is null ? NotFound()
             : Redirect(also.Length > 0 ? "/practise"
             : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");

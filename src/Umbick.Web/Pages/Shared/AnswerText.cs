@@ -6,10 +6,6 @@ namespace Umbick.Web.Pages;
 /// <summary>An answer as it is read on a page: the one place where that is decided.</summary>
 public static class AnswerText
 {
-    /// <summary>An answer to choose: words in full, figures as the school writes them.</summary>
-    public static string ToChoose(Answer answer, Wording wording) => answer is WordsAnswer words ? wording.Words(words.Time)
-        : answer.Short(wording);
-
     /// <summary>An answer in few signs, where the hands are seen on the face beside it.</summary>
     /// <param name="answer">The answer; nothing where there is none.</param>
     /// <param name="wording">How times are said and written here.</param>

@@ -38,7 +38,7 @@ public static class AnswerTyping
         { Task.Id: TaskIds.ChooseClock } =>
             [.. item.Choices.Select((choice, i) => (choice.Short(Wording.Usual), $"{ClockLetters.LetterAt(i)}"))],
         { Task.Id: TaskIds.ChooseTime } =>
-            [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), AnswerText.ToChoose(choice, wording)))],
+            [.. item.Choices.Select(choice => (choice.Short(Wording.Usual), choice.ToChoose(wording)))],
         _ => [],
     };
 }

@@ -1,6 +1,6 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages;
 

@@ -31,6 +31,12 @@ public sealed record KeyList(string Place, string Heading, IReadOnlyList<(string
             (["Enter"], "on to the next box; Shift and Enter back"),
             (["↑", "↓"], "the child above, the child below"),
         ]),
+        new("paper", "A sheet that came back", [
+            (["1"], "right, and on"), (["2"], "as it stands beside the clock, and on; of several a, b or c"),
+            (["3"], "something else: type it as it is written, then Enter"), (["0"], "left blank, and on"),
+            (["U"], "back to the row before"), (["↑", "↓"], "the row above, the row below"),
+            .. HowDone.OnPaper.Select(how => (new[] { $"{how.Key}" }, $"drawn hands: {how.Name}")),
+        ]),
         new("practise", "A visit", [
             (["."], "right, and on to the next child"), (["-"], "no answer, and on"),
             (["Enter"], "on to the next child; at the last, keeps them all"),

@@ -2,7 +2,7 @@ using Umbick.Core.Clocks;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Casework;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages;
 

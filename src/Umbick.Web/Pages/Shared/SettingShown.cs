@@ -1,7 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Teaching;
-using Umbick.Web.Faces;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages;
 

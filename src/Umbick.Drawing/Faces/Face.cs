@@ -1,7 +1,7 @@
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
-namespace Umbick.Web.Faces;
+namespace Umbick.Drawing;
 
 /// <summary>The three sizes in which a face is drawn. They differ in what is drawn, not only in how large.</summary>
 public enum FaceSize

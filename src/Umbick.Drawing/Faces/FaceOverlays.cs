@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Text;
 using Umbick.Core.Clocks;
 
-namespace Umbick.Web.Faces;
+namespace Umbick.Drawing;
 
 /// <summary>What can be laid over the big clock, each as a group of its own that is hidden until it is asked for.</summary>
 public static class FaceOverlays
