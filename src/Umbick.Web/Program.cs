@@ -28,6 +28,7 @@ builder.Services.AddSingleton<Visiting>();
 builder.Services.AddSingleton<SecondDevices>();
 builder.Services.AddSingleton<SheetsPrinted>();
 builder.Services.AddSingleton<PaperEntry>();
+builder.Services.AddSingleton<HomePages>();
 builder.Services.AddSingleton<ClassScreening>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();

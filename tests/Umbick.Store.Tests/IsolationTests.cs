@@ -16,7 +16,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         "answer", "marginal", "screening", "screening_item", "device_code", "named_way", "demonstration_shown", "visit", "visit_child",
         "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
         "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
-        "replay_point", "sitting_so_far", "asked_after", "sheet"];
+        "replay_point", "sitting_so_far", "asked_after", "sheet", "home_note",
+        "home_language"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -274,6 +275,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await AskedAfter.Note(connection, child, "eyesight", new DateOnly(2026, 3, 2), holds: true, Guid.NewGuid(), DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
             await Sheets.For(connection, [sitting], DateTime.UtcNow);
+            await HomeNotes.Note(connection, child, new DateOnly(2026, 3, 2), 1, "easy", Guid.NewGuid(), DateTime.UtcNow);
+            await HomeLanguages.Keep(connection, "cy", "{}", Guid.NewGuid(), DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await DoorTries.BeAtHome(connection, new byte[32]);

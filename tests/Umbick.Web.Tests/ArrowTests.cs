@@ -1,5 +1,6 @@
 using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
+using Umbick.Drawing;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Demo;
@@ -17,7 +18,8 @@ public sealed class ArrowTests
 {
     private static readonly Architecture All = new ArchLoader().LoadAssemblies(
         typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(IDatabase).Assembly, typeof(Database).Assembly,
-        typeof(PersonSchools).Assembly, typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
+        typeof(PersonSchools).Assembly, typeof(Face).Assembly,
+        typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
     [Fact]
@@ -26,11 +28,12 @@ public sealed class ArrowTests
             "Casework -> Core", "Casework -> Rows", "Casework -> Store",
             "Cli -> Casework", "Cli -> Core", "Cli -> Demo", "Cli -> Rows", "Cli -> Simulation", "Cli -> Store",
             "Demo -> Casework", "Demo -> Core", "Demo -> Rows", "Demo -> Simulation", "Demo -> Store",
+            "Drawing -> Core",
             "Hosting -> Casework", "Hosting -> Core", "Hosting -> Rows", "Hosting -> Store",
             "Rows -> Core",
             "Simulation -> Core",
             "Store -> Core", "Store -> Rows",
-            "Web -> Casework", "Web -> Core", "Web -> Hosting", "Web -> Rows",
+            "Web -> Casework", "Web -> Core", "Web -> Drawing", "Web -> Hosting", "Web -> Rows",
         ],
         Arrows("Umbick."));
 
@@ -57,6 +60,7 @@ public sealed class ArrowTests
     [InlineData("Umbick.Rows", "System Umbick")]
     [InlineData("Umbick.Store", "System Umbick Dapper DbUp Npgsql")]
     [InlineData("Umbick.Casework", "System Umbick CsvHelper")]
+    [InlineData("Umbick.Drawing", "System Umbick PdfSharp QRCoder")]
     public void Beyond_its_own_a_project_knows_only_these(string project, string known)
     {
         var assembly = All.Assemblies.Select(each => each.Name).Single(name => name.Split(',')[0] == project);

@@ -66,6 +66,7 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             "/people", "/you", "/files", $"/files/{Guid.NewGuid()}", "/years-end", "/who-did-what", "/well", "/schools", "/helping",
             $"/children/{over.Child}/record", $"/children/{over.Child}/erase?unreadable=true",
             "/paper", "/paper/stage?stage=4&form=B", "/paper/make/cut-out", $"/paper/{await Sheet(set)}",
+            $"/paper/home/{over.Child}?pattern=next-hour", "/paper/languages",
         ];
         foreach (var path in views.Concat(visits))
         {

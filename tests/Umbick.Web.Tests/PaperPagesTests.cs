@@ -203,6 +203,100 @@ public sealed class PaperPagesTests(Site site) : IClassFixture<Site>
         Assert.Null((await teacher.Page($"/paper/{sheets[sittings[3].Id].Letters}")).QuerySelector("fieldset[disabled]"));
     }
 
+    [Theory]
+    [InlineData(8.27, 11.69)]
+    [InlineData(8.5, 11)]
+    public async Task A_page_for_home_is_one_side_and_tells_no_pattern(double width, double height)
+    {
+        var child = await site.Child(site.A);
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        foreach (var pattern in new[] { "next-hour", "to-as-past", "hour-hand-on-numeral" })
+        {
+            browser.Open($"/paper/home/{child.Id}?pattern={pattern}");
+            Assert.Equal(3, browser.Count("[data-home-day]"));
+            Assert.Equal(1, browser.PagesPrinted(width, height));
+            var texts = Catalogue.Find(pattern)!.TextsIn(Wording.Usual);
+            var told = browser.Find("[data-home]").Text;
+            Assert.DoesNotContain(texts.Name, told, StringComparison.OrdinalIgnoreCase);
+            Assert.DoesNotContain(child.Alias, told, StringComparison.Ordinal);
+            Assert.DoesNotContain("%", told, StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
+    public async Task What_the_family_told_is_kept_as_told_changed_and_no_evidence()
+    {
+        var child = await site.Child(site.A);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var path = $"/paper/home/{child.Id}?pattern=next-hour";
+        var (_, fields) = await teacher.Form(path, "Keep it");
+        fields.Remove("how");
+        await teacher.Post(path, [.. fields, .. Ticked("easy", "with-help", "")]);
+        Assert.Contains("day 1 easy, day 2 with help", await Notes(), StringComparison.Ordinal);
+        await teacher.Post(path, [.. fields, .. Ticked("easy", "", "not-today")]);
+        Assert.Contains("day 1 easy, day 3 not today", await Notes(), StringComparison.Ordinal);
+        foreach (var wrong in new[] { Ticked("easy"), Ticked("easy", "hard", "") })
+            Assert.Equal(HttpStatusCode.BadRequest, (await teacher.Post(path, [.. fields, .. wrong])).StatusCode);
+        fields["toldOn"] = "2199-01-01";
+        Assert.Equal(HttpStatusCode.BadRequest, (await teacher.Post(path, [.. fields, .. Ticked("easy", "", "")])).StatusCode);
+        Assert.Contains("As the family told".ToLowerInvariant(),
+            (await teacher.Page($"/children/{child.Id}/record")).DocumentElement.TextContent.ToLowerInvariant(), StringComparison.Ordinal);
+        Assert.Empty((await site.Record(site.A, child.Id)).Sittings);
+        using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
+        Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).StatusCode);
+
+        async Task<string> Notes() => (await teacher.Page(path)).QuerySelector("[data-home-notes]")!.TextContent;
+
+        static IEnumerable<KeyValuePair<string, string>> Ticked(params string[] days) =>
+            days.Select(how => KeyValuePair.Create("how", how));
+    }
+
+    [Fact]
+    public async Task A_school_adds_a_language_by_a_file_and_is_told_what_is_wrong_with_one()
+    {
+        var child = await site.Child(site.A);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var english = await (await teacher.Get("/paper/languages?handler=english")).Content.ReadAsStringAsync();
+        var urdu = Changed(Changed(Changed(Changed(english, "\"en-GB\"", "\"ur\""), "\"English\"", "\"اردو\""), "\"ltr\"", "\"rtl\""),
+            "\"Clocks at home\"", "\"گھر پر گھڑی\"");
+        Assert.Contains("“day” is to have {day} in it.", await Faults(Changed(urdu, "Day {day}", "Day")),
+            StringComparison.Ordinal);
+        Assert.Contains("“hour.idea” is missing.", await Faults(Changed(urdu, "\"hour.idea\"", "\"hour.ide\"")),
+            StringComparison.Ordinal);
+        Assert.Contains("It is no JSON", await Faults("clocks"), StringComparison.Ordinal);
+        Assert.Contains("English ships", await Faults(english), StringComparison.Ordinal);
+        foreach (var _ in new[] { 1, 2 }) Assert.Equal(HttpStatusCode.Redirect, (await Add(urdu)).StatusCode);
+        var page = await teacher.Page($"/paper/home/{child.Id}?pattern=next-hour&language=ur");
+        Assert.Equal("rtl", page.QuerySelector("[data-home]")!.GetAttribute("dir"));
+        Assert.Contains("گھر پر گھڑی", page.QuerySelector("[data-home] h2")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("those of this device", page.DocumentElement.TextContent, StringComparison.Ordinal);
+        using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
+        Assert.Single((await other.Page("/paper/languages")).QuerySelectorAll("[data-language]"));
+        await teacher.Send("/paper/languages", "Take اردو away");
+        Assert.Single((await teacher.Page("/paper/languages")).QuerySelectorAll("[data-language]"));
+
+        static string Changed(string file, string from, string to) => file.Replace(from, to, StringComparison.Ordinal);
+
+        async Task<string> Faults(string file)
+        {
+            var answer = await Add(file);
+            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+            return (await Visitor.Read(answer)).QuerySelector("[data-faults]")!.TextContent;
+        }
+
+        async Task<HttpResponseMessage> Add(string file)
+        {
+            var (_, fields) = await teacher.Form("/paper/languages", "Add it");
+            using var request = new HttpRequestMessage(HttpMethod.Post, new Uri("/paper/languages", UriKind.Relative));
+            request.Content = new MultipartFormDataContent
+            {
+                { new StringContent(fields["__RequestVerificationToken"]), "__RequestVerificationToken" },
+                { new StringContent(file), "file", "texts.json" },
+            };
+            return await teacher.Send(request);
+        }
+    }
+
     [Fact]
     public async Task The_camera_is_lent_to_the_page_of_codes_alone()
     {

@@ -30,6 +30,8 @@ public sealed record RecordEvent(DateTime At, string What, PersonId? By)
             .Concat(Each(record, "cycle", "ended_on", "ended_by", row => $"The cycle ended{Reason(row, "exit_reason")}"))
             .Concat(Each(record, "asked_after", "noted_at", "asked_by",
             row => $"Asked after {AskAfter.Find(Text(row, "about"))?.Words ?? Text(row, "about")}"))
+            .Concat(Each(record, "home_note", "noted_at", "noted_by",
+            row => $"At home, day {Text(row, "day")}: {Text(row, "how").Replace('-', ' ')}, as the family told"))
             .Concat(Each(record, "absence", "day", "noted_by",
             row => Text(row, "absent") == "true" ? "Was not there" : "Could not leave class"))
             .OrderBy(each => each.At),

@@ -42,6 +42,7 @@ public static class RecordRows
             People = ["decided_by", "taken_back_by"] },
         new("cycle", "child = @child", "began_on") { Key = "id", Names = { ["child"] = "child" }, People = ["begun_by", "ended_by"] },
         new("asked_after", "child = @child", "asked_on, about") { Names = { ["child"] = "child" }, People = ["asked_by"] },
+        new("home_note", "child = @child", "told_on, day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("slot_child", "child = @child", "slot") { Moves = false },
         new("stand_in", "child = @child", "day") { Moves = false },

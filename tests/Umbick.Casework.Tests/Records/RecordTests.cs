@@ -209,6 +209,7 @@ public sealed class RecordTests(TestSchool schools) : IClassFixture<TestSchool>
             await AskedAfter.Note(connection, child, "hearing", new DateOnly(2026, 3, 2), holds: true, by, DateTime.UtcNow);
             await Codes.Make(connection, sitting, DateTime.UtcNow);
             await Sheets.For(connection, [sitting], DateTime.UtcNow);
+            await HomeNotes.Note(connection, child, new DateOnly(2026, 3, 2), 2, "with-help", by, DateTime.UtcNow);
             await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
             await deciding.Say(connection, Guid.NewGuid(), child, Catalogue.Find("next-hour")!, holds: true, "seen at the board",
                 (await ChildRecord.Load(connection, Model, child))!.Source, by);

@@ -5,7 +5,6 @@ using Umbick.Casework;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Timetabling;
-using Umbick.Web.Pages.Classes;
 
 namespace Umbick.Web.Pages.Paper;
 
@@ -68,7 +67,7 @@ public sealed class EntryModel(IDatabase database, PaperEntry entry, RequestPref
         }
         Response.Kept(answer);
         return taken.Read is { Message: not null, Read: var read }
-            ? Partial("~/Pages/Classes/_CellNote.cshtml", new CellNote(taken.Child!.Alias, sent.At, text, read as AmbiguousHalf))
+            ? Partial("_CellNote", new CellNote(taken.Child!.Alias, sent.At, text, read as AmbiguousHalf))
             : Content("");
     });
 
