@@ -194,6 +194,7 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
 
     private static void Answer(Browser browser, Item item)
     {
+        browser.AwaitOpen();
         if (item.Task == ClockTasks.SetFromDigital)
         {
             var hands = HandPositions.Showing(item.Time);
@@ -203,7 +204,6 @@ public sealed class WholeWayRoundTests(Site site) : IClassFixture<Site>
         }
         else if (item.Task == ClockTasks.HourOnly)
         {
-            browser.AwaitOpen();
             browser.ClickOn($"label:has([name=hourOf][value='{item.Time.Hour}'])");
             browser.ClickOn($"label:has([name=placeOf][value='{HourPlaces.PlaceOf(item.Time.Minute) switch { HourPlace.On => "on", HourPlace.LittlePast => "little past", HourPlace.Halfway => "halfway", _ => "nearly next" }}'])");
             browser.Click("Done");
