@@ -21,7 +21,7 @@ public sealed class OwnChoiceTests(Site site) : IClassFixture<Site>, IAsyncDispo
     [InlineData("being asked", "hands-plum-teal", "data-stage")]
     [InlineData("the set to give", "‘after’ going down", "hands-plum-teal")]
     [InlineData("the set they were given", "‘after’ going down", "hands-plum-teal")]
-    [InlineData("the set on their sheet", "‘after’ going down", "hands-plum-teal")]
+    [InlineData("the set on their sheet", "after / to", "data-paper")]
     [InlineData("the set among those that wait", "‘after’ going down", "data-waiting-set")]
     public async Task Her_own_choice_stands_where_a_page_speaks_of_her(string page, string seen, string alsoSeen)
     {

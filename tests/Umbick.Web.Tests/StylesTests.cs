@@ -12,7 +12,8 @@ public sealed partial class StylesTests
     private static readonly string[] Sheets = [.. Directory.EnumerateFiles(Path.Combine(Web, "Styles"), "*.css")];
 
     /// <summary>The pages, the scripts, and what draws faces: whatever may name a class.</summary>
-    private static readonly string Naming = string.Join('\n', Directory.EnumerateFiles(Web, "*", SearchOption.AllDirectories)
+    private static readonly string Naming = string.Join('\n', new[] { Web, Path.Combine(Web, "..", "Umbick.Drawing") }
+        .SelectMany(folder => Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories))
         .Where(file => Path.GetExtension(file) is ".cshtml" or ".cs" or ".js" && !file.Contains("built", StringComparison.Ordinal))
         .Select(File.ReadAllText));
 

@@ -32,8 +32,7 @@ internal static class SvgShapes
                 svg.Append(Invariant($"<line {look(line)} x1=\"{line.FromX:0.##}\" y1=\"{line.FromY:0.##}\" x2=\"{line.ToX:0.##}\" y2=\"{line.ToY:0.##}\"/>"));
                 break;
             case Outline outline:
-                var turned = outline.Turned == 0 ? "" : Invariant($" transform=\"rotate({outline.Turned:0.##})\"");
-                svg.Append($"<path {look(outline)} d=\"{Path(outline.Corners)}\"{turned}/>");
+                svg.Append(Invariant($"<path {look(outline)} d=\"{Path(outline.Corners)}\" transform=\"rotate({outline.Turned:0.##})\"/>"));
                 break;
             case Sector sector:
                 var ((x1, y1), (x2, y2)) = (Round.At(sector.From, sector.Radius), Round.At(sector.From + sector.Sweep, sector.Radius));
