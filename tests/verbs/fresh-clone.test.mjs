@@ -90,6 +90,7 @@ before(() => {
     "artifacts/publish",
     "src/Umbick.Web/wwwroot/built",
     "src/Umbick.Casework/Accounts/built",
+    "src/Umbick.Drawing/Paper/built",
     ...["npm", "assets", "site"].map((name) => `.umbick/${name}.stamp`),
   ];
   if (!built.every((path) => existsSync(join(source, path)))) return;
