@@ -14,6 +14,7 @@ export default [
         htmx: "readonly",
         AnswerQueue: "readonly",
         Sending: "readonly",
+        Entered: "readonly",
         Notices: "readonly",
       },
     },

@@ -107,6 +107,22 @@ public sealed class PaperPagesTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task Given_on_paper_a_set_has_nine_without_help_and_one_that_waits_is_told_in_its_place()
+    {
+        var child = await site.Child(site.A);
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var given = await teacher.Send($"/practise/new/{child.Id}?pattern=next-hour", "Give it on paper", new() { ["onPaper"] = "true" });
+        Assert.Null((await teacher.Page(given.Headers.Location!.OriginalString)).QuerySelector("[data-waited]"));
+        var asked = await Asked((await site.Record(site.A, child.Id)).SittingsAsked[0].Sitting.Id);
+        Assert.Equal(SetRequest.LengthOnPaper, asked.Count);
+        Assert.All(asked, each => Assert.Equal(Support.Bare, each.Support));
+        var again = await teacher.Send($"/practise/new/{child.Id}?pattern=hands-swapped", "Give it on paper",
+            new() { ["onPaper"] = "true" });
+        Assert.NotNull((await teacher.Page(again.Headers.Location!.OriginalString)).QuerySelector("[data-waited]"));
+        Assert.Single((await site.Record(site.A, child.Id)).SittingsAsked);
+    }
+
+    [Fact]
     public async Task Undo_goes_back_to_the_row_before_and_half_done_is_kept()
     {
         var (_, sitting, letters, _) = await Sheet("next-hour");

@@ -108,10 +108,13 @@ public static class Schools
     /// <summary>Erases the school that is set, with everything that belongs to it. Only the owner may.</summary>
     public static async Task Erase(SchoolConnection owner)
     {
+        // What is being reckoned of a child is kept first: it would name a sitting that is gone.
+        await Children.LockAll(owner);
         foreach (var table in new[] { "audit_entry", "erasure", "home_address", "invitation", "session", "decision", "cycle", "absence",
             "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item",
             "device_code", "sheet", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way",
-            "demonstration_shown", "visit_note", "asked_after", "home_note", "home_language", "room_clock_reading", "visit_child", "visit", "child", "person" })
+            "demonstration_shown", "visit_note", "asked_after", "home_note", "home_language",
+            "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         await owner.ExecuteAsync("delete from account where not exists (select from person where person.id = account.id)");
         // A school that is given the same mark later must not wait for this one's wrong codes.

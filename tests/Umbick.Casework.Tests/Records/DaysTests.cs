@@ -200,6 +200,31 @@ public sealed class DaysTests(TestSchool schools) : IClassFixture<TestSchool>
             [.. listed.Single(each => each.Child.Id == child).Labels.Select(label => (label.Pattern.Id, label.Label)).Order()];
     }
 
+    /// <summary>A belief is being kept while its school is erased: the erasing waits for it, and nothing is left.</summary>
+    [Fact]
+    public async Task A_school_is_erased_while_what_is_believed_of_a_child_is_being_kept()
+    {
+        var school = new SchoolId(Guid.NewGuid());
+        await schools.Owner.InSchool(school, connection => Schools.Add(connection, new School(school, "Noss")));
+        var child = await schools.Child(school);
+        var asking = new Asking(Model, TimeProvider.System);
+        var sitting = await schools.App.InSchool(school, connection => asking.Start(connection, child, new AskingOptions()));
+        Task? erased = null;
+        await schools.App.InSchool(school, async connection =>
+        {
+            await Children.Lock(connection, child);
+            await connection.ExecuteAsync(
+                "insert into marginal (school, sitting, pattern, belief, label, engine) values (@school, @sitting, 'next-hour', 1, "
+                    + "'Likely', 'now')",
+                new { school, sitting });
+            erased = schools.Owner.InSchool(school, Schools.Erase);
+            while (!erased.IsCompleted && await connection.QuerySingleAsync<long>("select count(*) from pg_locks where not granted") == 0)
+                await Task.Yield();
+        });
+        await erased!;
+        Assert.Null(await schools.App.InSchool(school, connection => Children.Find(connection, child)));
+    }
+
     private async Task AssertTheSame(ChildId child)
     {
         var record = await Load(child);

@@ -52,21 +52,7 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
 
     public async ValueTask DisposeAsync()
     {
-        foreach (var school in new[] { A, B })
-        {
-            // The site may be keeping what it reckoned of a child meanwhile: then the school is erased once more.
-            for (var tries = 1; ; tries++)
-            {
-                try
-                {
-                    await Owner.InSchool(school, Schools.Erase);
-                    break;
-                }
-                catch (System.Data.Common.DbException fault) when (fault.SqlState == "23503" && tries < 10)
-                {
-                }
-            }
-        }
+        foreach (var school in new[] { A, B }) await Owner.InSchool(school, Schools.Erase);
     }
 
     /// <summary>Somebody more who works at a school, by a user name.</summary>

@@ -87,9 +87,9 @@ public sealed class NewModel(
         if (Asked.Choices is not { } choices) return BadRequest();
         var given = await InSchool(connection => practising.Give(connection, child, also, found,
             choices with { OnPaper = onPaper }, set, User.Person().Id));
-        return given is null ? NotFound()
-            : Redirect(also.Length > 0 ? "/practise"
-            : onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}{(set is { } sent && sent != given.Id ? "?waited=true" : "")}");
+        if (given is null) return NotFound();
+        var waited = set is { } sent && sent != given.Id ? "?waited=true" : "";
+        return Redirect(also.Length > 0 ? "/practise" : $"{(onPaper ? $"/sheets/{given.Sitting}" : $"/practise/{given.Id}")}{waited}");
     }
 
     private async Task<IReadOnlyList<CaseloadRow>> OthersWith(SchoolConnection connection, Pattern pattern, ChildId child) =>

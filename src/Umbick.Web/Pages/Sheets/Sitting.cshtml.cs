@@ -15,8 +15,12 @@ public sealed class SittingModel(IDatabase database, SheetsPrinted sheets, Reque
 
     public PaperShown Paper { get; private set; } = null!;
 
-    public async Task<IActionResult> OnGet(SittingId id)
+    /// <summary>Whether this list was waiting when another was to be given on paper.</summary>
+    public bool Waited { get; private set; }
+
+    public async Task<IActionResult> OnGet(SittingId id, bool waited)
     {
+        Waited = waited;
         if (await Load(id) is not { } sheet) return NotFound();
         Paper = new PaperShown(new SheetLayout(PaperSize.A4).Pages(sheet), PaperSize.A4, ("The sheet", $"/sheets/{id}?handler=pdf"),
             ("With the answers", $"/sheets/{id}?handler=pdf&answers=true"));

@@ -46,22 +46,7 @@
     });
   }
 
-  function settle(box, entry, reply) {
-    notes.querySelector(`[data-note-for="${box.name}"]`)?.remove();
-    if (reply.outcome === "refused") {
-      box.dataset.refused = "yes";
-      return;
-    }
-    box.dataset.kept = AnswerQueue.value(entry, "raw");
-    if (box.dataset.stands === entry.id) delete box.dataset.sent;
-    delete box.dataset.refused;
-    tally();
-    const note = new DOMParser().parseFromString(reply.body, "text/html").querySelector("[data-note]");
-    box.toggleAttribute("data-unclear", note !== null);
-    if (!note) return;
-    note.dataset.noteFor = box.name;
-    notes.append(note);
-  }
+  const settle = (box, entry, reply) => Entered.settle(box, entry, reply, { notes, tally });
 
   heard((entry, reply) => {
     const box = boxOf(entry);
