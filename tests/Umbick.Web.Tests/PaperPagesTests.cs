@@ -1,5 +1,6 @@
 using System.Net;
 using OpenQA.Selenium;
+using Umbick.Casework;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
@@ -161,9 +162,24 @@ public sealed class PaperPagesTests(Site site) : IClassFixture<Site>
         // A child who has left, a list that was taken back.
         await site.App.InSchool(site.A, connection => Children.SetOnCaseload(connection, child.Id, onCaseload: false));
         Assert.Contains("has left the caseload", await Told(code), StringComparison.Ordinal);
+        // Nor by its address, nor by a page that was open before.
+        Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get($"/paper/{letters}")).StatusCode);
+        var (_, fields) = await teacher.Form("/paper", "Open it");
+        foreach (var (handler, sent) in new (string, Dictionary<string, string>)[] { ("row", new() { ["answer"] = $"{Guid.NewGuid()}",
+            ["place"] = "1", ["raw"] = "." }), ("day", new() { ["day"] = "2026-01-05" }) })
+        {
+            sent["__RequestVerificationToken"] = fields["__RequestVerificationToken"];
+            Assert.Equal(HttpStatusCode.NotFound, (await teacher.Post($"/paper/{letters}?handler={handler}", sent)).StatusCode);
+        }
         await site.App.InSchool(site.A, connection => Children.SetOnCaseload(connection, child.Id, onCaseload: true));
         await site.App.InSchool(site.A, connection => Sittings.End(connection, sitting, DateTime.UtcNow));
         Assert.Contains("was taken back", await Told(code), StringComparison.Ordinal);
+        // What is asked in a visit is not printed, and a code that was made for it opens nothing.
+        var (visit, _) = await site.Visit(site.A, 1);
+        var cold = (await site.App.InSchool(site.A, connection => VisitState.Load(connection, visit)))!.Children[0].Cold!.Sitting.Id;
+        Assert.Equal(HttpStatusCode.NotFound, (await teacher.Get($"/sheets/{cold}")).StatusCode);
+        var made = (await site.App.InSchool(site.A, connection => Sheets.For(connection, [cold], DateTime.UtcNow)))[cold].Letters;
+        Assert.Contains("in a visit", await Told(new SheetCode(code[..3], made).ToString()), StringComparison.Ordinal);
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/paper/{letters}")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/sheets/{sitting}?handler=pdf")).StatusCode);

@@ -95,8 +95,7 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         Picture(browser, "demonstration");
         Child(browser, "Sorrel");
         browser.Click("See the set");
-        browser.Click("Give Sorrel");
-        browser.Click("On paper: print it");
+        browser.Click("Give it on paper");
         browser.Await("[data-paper] svg");
         Picture(browser, "sheet");
         // Last, for those who were seen together are asked again next.

@@ -8,10 +8,11 @@ namespace Umbick.Casework;
 /// <param name="Set">The practice set; null where it asks.</param>
 public sealed record ListOnPaper(CaseloadRow Child, IReadOnlyList<AskedItem> Asked, AssignedSet? Set)
 {
-    /// <summary>Loads it; null where there is no such sitting, or its questions follow from the answers.</summary>
+    /// <summary>Loads it; null where there is no such sitting, its questions follow from the answers, or it is asked in a visit.</summary>
     public static async Task<ListOnPaper?> Load(SchoolConnection connection, SittingId id)
     {
-        if (await Sittings.Find(connection, id) is not { } sitting || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return null;
+        if (await Sittings.Find(connection, id) is not { } sitting || sitting.Visit is not null
+            || sitting is { IsPractice: false, Plan: Plan.Adaptive }) return null;
         return new ListOnPaper(
             (await Children.Find(connection, sitting.Child))!,
             [.. (await Sittings.AskedIn(connection, [id]))[id]],

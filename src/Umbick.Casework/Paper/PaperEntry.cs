@@ -23,21 +23,32 @@ public sealed class PaperEntry(ReadingModel model, ClassScreening screen, TimePr
         if (await Sheets.Find(connection, code.Letters) is not { } sheet)
             return (null, "No sheet here has this code. The record it belonged to may have been erased.");
         var sitting = (await Sittings.Find(connection, sheet.Sitting))!;
-        var child = (await Children.Find(connection, sitting.Child))!;
-        return sitting is { EndedAt: not null, FirstAnswerAt: null }
-            ? (null, $"This list of {child.Alias}’s was taken back before anything was answered. Nothing is entered for it.")
-            : child is { OnCaseload: false } && sitting.Screening is null
-                ? (null, $"{child.Alias} has left the caseload. Bring them back first; then the sheet opens.")
-                : (code, null);
+        return WhyShut(sitting, (await Children.Find(connection, sitting.Child))!) is { } why ? (null, why) : (code, null);
     }
+
+    /// <summary>Why nothing is entered for a list, in a sentence; null where it is open.</summary>
+    private static string? WhyShut(Sitting sitting, CaseloadRow child) => (sitting, child) switch
+    {
+        ({ Visit: not null }, _) => $"These clocks were asked of {child.Alias} in a visit. They are entered there.",
+        ({ EndedAt: not null, FirstAnswerAt: null }, _) =>
+            $"This list of {child.Alias}’s was taken back before anything was answered. Nothing is entered for it.",
+        ({ Screening: null }, { OnCaseload: false }) =>
+            $"{child.Alias} has left the caseload. Bring them back first; then the sheet opens.",
+        _ => null,
+    };
+
+    /// <summary>The list of a sheet that is open; null where there is none. Asked whenever a sheet is used, not only by its code.</summary>
+    private static async Task<Sitting?> OpenList(SchoolConnection connection, string letters) =>
+        await Sheets.Find(connection, letters) is { } sheet && await Sittings.Find(connection, sheet.Sitting) is { } sitting
+            && WhyShut(sitting, (await Children.Find(connection, sitting.Child))!) is null ? sitting : null;
 
     /// <summary>A sheet as it is entered; null where the code opens none.</summary>
     public async Task<SheetEntry?> Load(SchoolConnection connection, string letters)
     {
-        if (await Sheets.Find(connection, letters) is not { } sheet || await Sittings.Find(connection, sheet.Sitting) is not { } sitting
+        if (await OpenList(connection, letters) is not { } sitting
             || await ChildRecord.Load(connection, model, sitting.Child) is not { } record) return null;
-        var (asked, answers) = await Sittings.RowsIn(connection, [sheet.Sitting]);
-        var entered = ChildRecord.SittingFrom(sitting, asked[sheet.Sitting], answers[sheet.Sitting], record.Child.Preferences);
+        var (asked, answers) = await Sittings.RowsIn(connection, [sitting.Id]);
+        var entered = ChildRecord.SittingFrom(sitting, asked[sitting.Id], answers[sitting.Id], record.Child.Preferences);
         var held = await HeldFor(connection, record, sitting);
         var screening = sitting.Screening is { } of ? await Screenings.Find(connection, of) : null;
         return new SheetEntry(new SheetCode(await Sheets.Mark(connection), letters), record.Child, sitting,
@@ -49,10 +60,9 @@ public sealed class PaperEntry(ReadingModel model, ClassScreening screen, TimePr
     /// <returns>Whether there is such a sheet.</returns>
     public async Task<bool> TellDay(SchoolConnection connection, string letters, DateOnly day)
     {
-        if (await Sheets.Find(connection, letters) is not { } sheet
-            || await Sittings.Find(connection, sheet.Sitting) is not { } sitting) return false;
+        if (await OpenList(connection, letters) is not { } sitting) return false;
         if (sitting.Screening is { } of) return await screen.TellDay(connection, of, day);
-        await Sittings.TellDay(connection, [sheet.Sitting], day);
+        await Sittings.TellDay(connection, [sitting.Id], day);
         if (sitting.FirstAnswerAt is not null) await SittingEnding.RenewAll(connection, model, sitting.Child);
         return true;
     }
@@ -65,18 +75,17 @@ public sealed class PaperEntry(ReadingModel model, ClassScreening screen, TimePr
     /// <returns>The outcome; null where there is no such sheet.</returns>
     public async Task<PaperAnswerTaken?> Enter(SchoolConnection connection, string letters, Submission submission, PersonId by)
     {
-        if (await Sheets.Find(connection, letters) is not { } sheet) return null;
+        if (await OpenList(connection, letters) is not { } sitting) return null;
         if (submission.Raw.Length > AnswerParser.LongestAnswer)
             return new(null, $"An answer has {AnswerParser.LongestAnswer} characters at most; this one has {submission.Raw.Length:N0}.");
         if (submission.Raw.Length == 0) return new(null, "Nothing was written there: press 0 for that.");
-        var sitting = (await Sittings.Find(connection, sheet.Sitting))!;
         if (await DayOf(connection, sitting) is null) return new(null, "Tell first on which day the sheet was done.");
-        if (await Sittings.At(connection, sheet.Sitting, submission.Place) is not { Item: var item })
+        if (await Sittings.At(connection, sitting.Id, submission.Place) is not { Item: var item })
             return new(AnswerOutcome.NotAsked, AnswerOutcome.NotAsked.WhyNot(submission.Raw));
         var child = (await Children.Find(connection, sitting.Child))!;
         var read = TypedAnswer.From(item, submission.Raw, child.Preferences, confirmed: submission.Raw);
         var written = read.Mode == AnswerMode.Said ? AnswerMode.Written : read.Mode;
-        var kept = (await AnswerKeeping.Keep(connection, model, sheet.Sitting, _ => true,
+        var kept = (await AnswerKeeping.Keep(connection, model, sitting.Id, _ => true,
             submission with { Raw = read.Text, Mode = written }, by, Now, state => GoOn(connection, state))).Outcome;
         return kept.IsKept() ? new(kept, null) { Child = child, Read = TypedAnswer.From(item, submission.Raw, child.Preferences) }
             : new(kept, $"Question {submission.Place} has another answer by now. Open the sheet again to see it.");

@@ -9,7 +9,9 @@ public sealed class SheetsPrinted(ClassScreening screen, TimeProvider clock)
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>A list with its code; null where there is none, or its questions follow from the answers.</summary>
+    /// <summary>
+    /// A list with its code; null where there is none, its questions follow from the answers, or it is asked in a visit.
+    /// </summary>
     public async Task<(ListOnPaper List, SheetCode Code)?> One(SchoolConnection connection, SittingId id)
     {
         if (await ListOnPaper.Load(connection, id) is not { } list) return null;

@@ -52,6 +52,15 @@ public sealed class PaperSetTests
             Assert.Equal(24, forms.SelectMany(form => form.Items).Distinct().Count());
     }
 
+    [Theory]
+    [MemberData(nameof(Taught))]
+    public void A_mixed_page_has_nine_of_what_is_taught(Stage stage)
+    {
+        var items = MixedPage.Make(Model, stage, seed: 2, task => task != ClockTasks.ReadWords);
+        Assert.Equal(MixedPage.Length, items.Distinct().Count());
+        Assert.All(items, item => Assert.True(item.Task.From <= stage && item.Task != ClockTasks.ReadWords));
+    }
+
     [Fact]
     public void By_a_class_s_form_nearly_every_pattern_can_be_told()
     {

@@ -57,6 +57,23 @@ public sealed partial record HomeLanguage(
         return new HomeIdea(wording.Fill(Texts[$"{key}.idea"]), wording.Fill(Texts[$"{key}.say"]), wording.Fill(Texts[$"{key}.old-way"]));
     }
 
+    /// <summary>Whether the child draws the hands at home; else the grown-up draws them, and the child tells the time.</summary>
+    public static bool ChildDraws(Step step) => step is Step.Placing or Step.Setting;
+
+    /// <summary>A time as it stands on the page: in words only in English, whose words are the class's own.</summary>
+    public string Told(ClockTime time, Step step, Wording wording) => Tag == English.Tag && step is (Step.PastOrTo or Step.Fractions)
+        ? wording.Words(time) : wording.Digital(time);
+
+    /// <summary>The old way as it stands on the page; null where it is no time, or the child draws.</summary>
+    public string? OldWay(Answer? answer, Step step, Wording wording) => ChildDraws(step) ? null
+        : answer switch
+        {
+            // Figures as the child would write them: 9:5 means 9:05.
+            DigitalAnswer figures => figures.Short(wording),
+            { Meaning: { } time } => Told(time, step, wording),
+            _ => null,
+        };
+
     /// <summary>Reads a file of a language.</summary>
     /// <returns>The language; else what is wrong with the file, in sentences.</returns>
     public static (HomeLanguage? Language, IReadOnlyList<string> Faults) Read(string json)

@@ -21,23 +21,11 @@ public sealed class HomeModel(IDatabase database, HomePages pages, RequestPrefer
 
     public string? Message { get; private set; }
 
-    /// <summary>Whether the child draws the hands; else the grown-up draws them, and the child tells the time.</summary>
-    public bool ChildDraws => Home.Pattern.Step is Step.Placing or Step.Setting;
+    public bool ChildDraws => HomeLanguage.ChildDraws(Home.Pattern.Step);
 
-    /// <summary>A time as it stands on the page: in words only where the page's words are the class's own.</summary>
-    public string Told(ClockTime time) =>
-        Home.Language == HomeLanguage.English && Home.Pattern.Step is Step.PastOrTo or Step.Fractions
-            ? preferences.Wording.Words(time) : preferences.Wording.Digital(time);
+    public string Told(ClockTime time) => Home.Language.Told(time, Home.Pattern.Step, preferences.Wording);
 
-    /// <summary>The old way as a time; null where it is none.</summary>
-    public string? OldWay(HomeClock clock) => ChildDraws ? null
-        : clock.OldWay switch
-        {
-            // Figures as the child would write them: 9:5 means 9:05.
-            DigitalAnswer figures => figures.Short(preferences.Wording),
-            { Meaning: { } time } => Told(time),
-            _ => null,
-        };
+    public string? OldWay(HomeClock clock) => Home.Language.OldWay(clock.OldWay, Home.Pattern.Step, preferences.Wording);
 
     public Task<IActionResult> OnGet(ChildId id, string? pattern, string? language) => Shown(id, pattern, language);
 

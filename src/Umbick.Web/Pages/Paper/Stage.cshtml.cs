@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
+using Umbick.Core.Practice;
 using Umbick.Core.Progress;
 using Umbick.Drawing;
 
@@ -12,8 +13,6 @@ namespace Umbick.Web.Pages.Paper;
 [Authorize(Who.Sittings)]
 public sealed class StageModel(ReadingModel model, RequestPreferences preferences) : PageModel
 {
-    private const int MixedLength = 9;
-
     public string Heading { get; private set; } = "";
 
     public PaperShown Paper { get; private set; } = null!;
@@ -43,7 +42,7 @@ public sealed class StageModel(ReadingModel model, RequestPreferences preference
         var uses = ClockTasks.Plain.Where(task => task.From <= stage && preferences.Teaching.Uses(task, stage)).ToList();
         IReadOnlyList<Item> items = form switch
         {
-            null or "" => new OneOfEach(model).Make(Mixed(stage), stage, seed),
+            null or "" => MixedPage.Make(model, stage, seed, task => preferences.Teaching.Uses(task, stage)),
             "A" or "B" or "C" => new FixedForms(model).Make(stage, CheckCycle.FormLength, FixedForms.SeedOf(stage), uses)
                 .First(made => made.Name == form).Items,
             _ => [],
@@ -51,14 +50,5 @@ public sealed class StageModel(ReadingModel model, RequestPreferences preference
         return items.Count == 0 ? null
             : new PaperSheet([.. items.Select(item => (item, Support.Bare))], preferences.Teaching)
             { Form = string.IsNullOrEmpty(form) ? null : form };
-    }
-
-    /// <summary>Ways of asking that are done with a pencil, each as often as there is room.</summary>
-    private IEnumerable<ClockTask> Mixed(Stage stage)
-    {
-        var ways = new[] { ClockTasks.ReadDigital, ClockTasks.ReadWords, ClockTasks.SetFromDigital, ClockTasks.SetFromWords,
-            ClockTasks.PlaceHourHand, ClockTasks.ChooseTime, ClockTasks.Judge, ClockTasks.WordsToDigital, ClockTasks.PlaceMinuteHand }
-            .Where(task => task.From <= stage && preferences.Teaching.Uses(task, stage)).ToList();
-        return Enumerable.Range(0, MixedLength).Select(place => ways[place % ways.Count]);
     }
 }
