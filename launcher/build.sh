@@ -29,7 +29,7 @@ site_print() { fingerprint src locks Directory.Build.props .editorconfig; }
 
 compile_site() {
   say 'Building'
-  compile src/Umbick.Web src/Umbick.Cli
+  compile src/Umbick.Web src/Umbick.Cli src/Umbick.Planner
   publish_site
 }
 

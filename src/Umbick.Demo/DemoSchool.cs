@@ -73,17 +73,18 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
     /// <param name="passwordHash">What is kept of <see cref="DemoSignIn.Password"/>.</param>
     public async Task Fill(Database owner, string passwordHash)
     {
-        var person = await owner.InSchool(Id, async connection =>
+        var (person, colleague) = await owner.InSchool(Id, async connection =>
         {
             await Schools.Erase(connection);
             await Schools.Add(connection, new School(Id, "Gull Point"));
             await People.TryAdd(connection, DemoSignIn.AssistantUserName, "Moss", passwordHash, PersonRole.Assistant, inCharge: false);
             await People.TryAdd(connection, "gale@gullpoint.example", "Gale", passwordHash, PersonRole.Teacher, inCharge: false);
-            return await People.Add(connection, DemoSignIn.UserName, "Wren", passwordHash);
+            var wren = await People.Add(connection, DemoSignIn.UserName, "Wren", passwordHash);
+            return (wren, (await People.All(connection)).Single(known => known.DisplayName == "Gale").Id);
         });
         foreach (var (cast, i) in Children.Select((cast, i) => (cast, i)))
             await owner.InSchool(Id, connection => Add(connection, cast, new Random(Seed + i), person.Id));
-        await owner.InSchool(Id, connection => new DemoWork(model, today, person.Id).Add(connection));
+        await owner.InSchool(Id, connection => new DemoWork(model, today, person.Id, colleague).Add(connection));
         await owner.InSchool(Id, connection => ScreenClass(connection, new Random(Seed - 1), person.Id));
     }
 

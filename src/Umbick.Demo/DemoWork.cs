@@ -15,7 +15,7 @@ namespace Umbick.Demo;
 /// back, one is looked at again today, one is in the middle of a cycle and one has finished it. The days count back from today; how the
 /// cold starts come out is written down here.
 /// </summary>
-internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonId teacher)
+internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonId teacher, PersonId colleague)
 {
     /// <summary>
     /// A child with a pattern, and the cold starts: days ago, and how the four telling answers came out (<c>r</c> right, <c>i</c> its way).
@@ -38,6 +38,9 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonI
         ("Ferry class", ["Teasel", "Samphire", "Dunlin", "Merlin", "Yarrow", "Guillemot", "Eider", "Alder"]),
     ];
 
+    /// <summary>From so many minutes after the first slot on the colleague has the slots.</summary>
+    private const int ColleaguesAfter = 65;
+
     /// <summary>The slots of a day, each so many minutes after the first; one without children is kept free.</summary>
     private static readonly (DayOfWeek[] Days, int After, string[] Children)[] Slots =
     [
@@ -55,6 +58,7 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonI
         ([DayOfWeek.Wednesday], 15, ["Dunlin"]),
         ([DayOfWeek.Wednesday], 30, []),
         ([DayOfWeek.Wednesday], 50, []),
+        ([DayOfWeek.Wednesday], 65, []),
     ];
 
     private Dictionary<string, ChildId> _children = [];
@@ -100,7 +104,8 @@ internal sealed class DemoWork(ReadingModel model, DateTimeOffset today, PersonI
             foreach (var day in days)
                 await Timetables.AddSlot(connection,
                     new Slot(SlotId.New(), day, first.AddMinutes(after), Slot.Usual,
-                        [.. children.Select(alias => _children[alias])]));
+                        [.. children.Select(alias => _children[alias])])
+                    { Teacher = after >= ColleaguesAfter ? colleague : teacher });
         }
         await Timetables.Bar(connection, BarredTimeId.New(),
             new BarredTime("Lamp class", DayOfWeek.Thursday, first.AddMinutes(48), first.AddMinutes(90), "swimming"));

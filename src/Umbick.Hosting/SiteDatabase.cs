@@ -66,6 +66,7 @@ public static class SiteDatabase
         services.AddSingleton<PasswordTurns>();
         services.AddSingleton<SignInDoor>();
         services.AddSingleton<InvitationDoor>();
+        services.AddSingleton<CalendarDoor>();
         services.AddSingleton<CodeDoor>();
         services.AddSingleton<PersonSchools>();
         services.Configure<PasswordHasherOptions>(options => options.IterationCount = Person.PasswordRounds);

@@ -67,10 +67,11 @@ public sealed class PaperTests
             file.GetPages().Sum(page => Rounds(page).Count));
     }
 
-    [Fact]
-    public void Eight_stand_on_one_page_and_fonts_are_embedded_as_subsets()
+    [Theory]
+    [MemberData(nameof(Papers))]
+    public void Eight_stand_on_one_page_and_fonts_are_embedded_as_subsets(string paper)
     {
-        var bytes = PdfWriter.Write(new SheetLayout(PaperSize.A4).Pages(PracticeSheet("hands-swapped")), PaperSheet.Title);
+        var bytes = PdfWriter.Write(new SheetLayout(PaperSize.Find(paper)).Pages(PracticeSheet("hands-swapped")), PaperSheet.Title);
         using var file = PdfDocument.Open(bytes);
         Assert.Equal(1, file.NumberOfPages);
         Assert.All(file.GetPage(1).Letters, letter => Assert.Matches("^[A-Z]{6}\\+Andika", letter.FontName));

@@ -17,7 +17,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
         "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
         "replay_point", "sitting_so_far", "asked_after", "sheet", "home_note",
-        "home_language"];
+        "home_language", "keep_apart", "groups_kept", "calendar_address", "report"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -139,7 +139,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
         Assert.Equal(
-            ["add_key", "count_schools", "count_try", "erase_child", "find_invitation", "find_person", "forget_tries", "forget_try",
+            ["add_key", "count_schools", "count_try", "erase_child", "find_calendar", "find_invitation", "find_person", "forget_tries",
+                "forget_try",
                 "new_mark", "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
                     functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
@@ -159,6 +160,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
                 "add_key(text,text): void",
                 "count_schools(uuid): integer",
                 "erase_child(uuid,text): boolean",
+                "find_calendar(bytea): TABLE(school uuid, person uuid)",
                 "find_invitation(bytea): TABLE(school uuid, id uuid)",
                 "find_person(text): TABLE(school uuid, id uuid)",
                 "forget_tries(text): void",
@@ -261,7 +263,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
     {
         var model = new ReadingModel();
         var (asking, practising) = (new Asking(model, TimeProvider.System), new Practising(model, TimeProvider.System));
-        var child = await schools.Child(school, Stage.OClock);
+        var (child, other) = (await schools.Child(school, Stage.OClock), await schools.Child(school, Stage.OClock));
         await schools.App.InSchool(school, async connection =>
         {
             var sitting = (await asking.Start(connection, child))!.Value;
@@ -277,6 +279,12 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await Sheets.For(connection, [sitting], DateTime.UtcNow);
             await HomeNotes.Note(connection, child, new DateOnly(2026, 3, 2), 1, "easy", Guid.NewGuid(), DateTime.UtcNow);
             await HomeLanguages.Keep(connection, "cy", "{}", Guid.NewGuid(), DateTime.UtcNow);
+            await GroupRows.KeepApart(connection, child, other, apart: true, Guid.NewGuid(), DateTime.UtcNow);
+            await GroupRows.NoteKept(connection, Guid.NewGuid(), DateTime.UtcNow);
+            await Reports.Keep(connection, new KeptReport { Id = Guid.NewGuid(), Child = child, Kind = "lead", MadeOn = new(2026, 3, 2) },
+                "test", Guid.NewGuid(), DateTime.UtcNow);
+            var teacher = await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "");
+            await CalendarAddresses.Make(connection, teacher.Id, DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await DoorTries.BeAtHome(connection, new byte[32]);

@@ -20,6 +20,7 @@ public sealed class ArrowTests
         typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(IDatabase).Assembly, typeof(Database).Assembly,
         typeof(PersonSchools).Assembly, typeof(Face).Assembly,
         typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
+        Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Planner/release/Umbick.Planner.dll")),
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
     [Fact]
@@ -30,6 +31,7 @@ public sealed class ArrowTests
             "Demo -> Casework", "Demo -> Core", "Demo -> Rows", "Demo -> Simulation", "Demo -> Store",
             "Drawing -> Core",
             "Hosting -> Casework", "Hosting -> Core", "Hosting -> Rows", "Hosting -> Store",
+            "Planner -> Core",
             "Rows -> Core",
             "Simulation -> Core",
             "Store -> Core", "Store -> Rows",
@@ -41,12 +43,16 @@ public sealed class ArrowTests
     public void Between_the_folders_of_the_core() => Assert.Equal(
         [
             "Diagnosis -> Clocks", "Diagnosis -> Items", "Diagnosis -> Patterns",
+            "Grouping -> Clocks", "Grouping -> Diagnosis", "Grouping -> Ids", "Grouping -> Items", "Grouping -> Patterns",
+            "Grouping -> Progress", "Grouping -> Teaching", "Grouping -> Timetabling",
             "Items -> Clocks",
             "Patterns -> Clocks", "Patterns -> Items",
             "Practice -> Clocks", "Practice -> Diagnosis", "Practice -> Items", "Practice -> Patterns", "Practice -> Teaching",
             "Progress -> Clocks", "Progress -> Diagnosis", "Progress -> Ids", "Progress -> Items", "Progress -> Patterns",
             "Progress -> Practice",
             "Progress -> Timetabling",
+            "Reports -> Clocks", "Reports -> Diagnosis", "Reports -> Ids", "Reports -> Items", "Reports -> Patterns",
+            "Reports -> Progress", "Reports -> Teaching",
             "Teaching -> Clocks", "Teaching -> Items", "Teaching -> Patterns",
             "Timetabling -> Ids",
         ],
@@ -59,7 +65,7 @@ public sealed class ArrowTests
     [InlineData("Umbick.Core", "System")]
     [InlineData("Umbick.Rows", "System Umbick")]
     [InlineData("Umbick.Store", "System Umbick Dapper DbUp Npgsql")]
-    [InlineData("Umbick.Casework", "System Umbick CsvHelper")]
+    [InlineData("Umbick.Casework", "System Umbick CsvHelper Ical")]
     [InlineData("Umbick.Drawing", "System Umbick PdfSharp QRCoder")]
     public void Beyond_its_own_a_project_knows_only_these(string project, string known)
     {

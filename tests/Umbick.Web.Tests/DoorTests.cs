@@ -30,7 +30,7 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
             door.Model.GetCustomAttribute<AllowAnonymousAttribute>() is not null
                 || door.Policy is Who.Records or Who.Sittings or Who.InCharge or Who.ChildPolicy or Who.SignedIn,
                 $"{door.Route} states nobody"));
-        Assert.Equal(["/", "/error/{code:int}", "/explain", "/go", "/second-step", "/welcome/{link}"],
+        Assert.Equal(["/", "/calendar/{secret}", "/error/{code:int}", "/explain", "/go", "/second-step", "/welcome/{link}"],
             Door.All.Where(door => door.Policy is null).Select(door => door.Route));
         Assert.Equal(["/beside", "/screen", "/turn"], Door.All.Where(door => door.Policy == Who.ChildPolicy).Select(door => door.Route));
     }
@@ -50,6 +50,11 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
     [InlineData("/visits/begin", false)]
     [InlineData("/children/{id:guid}/record", false)]
     [InlineData("/files", false)]
+    [InlineData("/groups", false)]
+    [InlineData("/calendar", false)]
+    [InlineData("/children/{id:guid}/report/{kind}", false)]
+    [InlineData("/reports/{id:guid}", false)]
+    [InlineData("/service", false)]
     [InlineData("/helping", true)]
     public void A_page_is_for_helpers_or_for_teachers_alone(string route, bool forHelpers) =>
         Assert.Equal(forHelpers ? Who.Sittings : Who.Records, Door.All.Single(door => door.Route == route).Policy);
@@ -70,6 +75,7 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         var (visit, _) = await site.Visit(site.A, 1);
         var named = await site.Class(site.A, Core.Items.Stage.OClock, "Skua");
+        var report = await site.Report(site.A, child.Id, "lead");
         var ids = new Dictionary<string, Guid>
         {
             ["children"] = child.Id.Value,
@@ -77,7 +83,8 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
             ["practise"] = set.Value,
             ["visits"] = visit.Value,
             ["classes"] = named.Value,
-            ["sheets"] = sitting.Value
+            ["sheets"] = sitting.Value,
+            ["reports"] = report.Value,
         };
         var before = await Rows();
 

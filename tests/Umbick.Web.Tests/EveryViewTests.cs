@@ -53,6 +53,9 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         using var browser = SignedIn();
         string[] views =
         [
+            "/groups?plan=true", "/calendar", "/service", $"/children/{over.Child}/report/class-teacher",
+                $"/children/{over.Child}/report/lead",
+            $"/children/{over.Child}/report/family", $"/reports/{await site.Report(site.A, over.Child, "lead")}",
             "/children", "/children?find=Zzyzx", "/children/new", $"/children/{child.Id}", $"/children/{over.Child}", "/ask",
             $"/ask/{open.Sitting}", $"/ask/{over.Sitting}",
             $"/ask/begin/{open.Child}", $"/ask/begin/{over.Child}", "/ask/together", $"/ask/{ownClock}", $"/ask/{ground}", $"/ask/{group}",

@@ -68,6 +68,9 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
         await Keep(teacher, $"/visits/begin?pattern=next-hour&child={child.Id}", folder, "teacher");
         await Keep(teacher, $"/ask/begin/{child.Id}", folder, "teacher");
         await Keep(teacher, "/paper/stage?stage=4", folder, "teacher");
+        await Keep(teacher, "/groups?plan=true", folder, "teacher");
+        foreach (var kind in Core.Reports.ReportKind.All)
+            await Keep(teacher, $"/children/{child.Id}/report/{kind.Id}", folder, "teacher");
         await Keep(teacher, "/paper/make/mat", folder, "teacher");
         var sheets = await site.App.InSchool(site.A, connection => Store.Sheets.For(connection, [practice], DateTime.UtcNow));
         await Keep(teacher, $"/paper/{sheets[practice].Letters}", folder, "teacher");

@@ -84,6 +84,18 @@ public sealed class PaperPagesTests(Site site) : IClassFixture<Site>
         }
     }
 
+    /// <summary>A real camera's way, but for the lens: Chromium plays a film of the sheet's square code.</summary>
+    [Fact]
+    public async Task A_sheet_held_before_the_camera_is_opened()
+    {
+        var (child, _, letters, code) = await Sheet("next-hour");
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA, film: CameraPicture.Of(code));
+        browser.Open("/paper");
+        browser.Click("Read it with the camera");
+        browser.AwaitPath($"/paper/{letters}");
+        browser.AwaitText(child.Alias);
+    }
+
     [Fact]
     public async Task Drawn_hands_are_noted_as_placed_ones_with_what_only_a_drawing_shows()
     {
@@ -140,6 +152,7 @@ public sealed class PaperPagesTests(Site site) : IClassFixture<Site>
         browser.Type("0");
         browser.Await("[data-place='3']:focus");
         browser.AwaitText("2 kept of");
+        browser.AwaitScript("return document.querySelector('[data-place=\"2\"]').dataset.kept === '-'");
         Assert.Equal([(1, "."), (2, "-")], (await Kept(sitting)).OrderBy(kept => kept.Key).Select(kept => (kept.Key, kept.Value)));
         browser.Reload();
         browser.Await("[data-place='3']:focus");

@@ -109,6 +109,7 @@ public sealed class WaitingTests(Site site) : IClassFixture<Site>
         // What was put stays put, and to touch the other is enough.
         tablet.Focus("[data-hand=minute]");
         tablet.Type(" ");
+        tablet.AwaitScript("return !document.querySelector('[data-hand-value=minute]').disabled");
         tablet.Click("Done");
         ChildAtScreen.AwaitFinished(tablet);
         Assert.Single(await Raws(child.Id));

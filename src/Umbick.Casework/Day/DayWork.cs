@@ -20,8 +20,21 @@ public sealed record DayWork(
     DateOnly Today, TimeOnly Now, Timetable Timetable, IReadOnlyList<DayPlan> Days, IReadOnlyList<(ChildJob Job, NotPlaced Why)> Unplaced,
     IReadOnlyDictionary<ChildId, CaseloadChild> Children, IReadOnlyDictionary<Job, ChildJob> Jobs, IReadOnlySet<ChildId> Active)
 {
-    /// <summary>Today's plan.</summary>
-    public DayPlan Plan => Days[0];
+    /// <summary>The teacher whose slots are looked at; null: the whole school's.</summary>
+    public PersonId? Whose { get; private init; }
+
+    /// <summary>Today's plan, as far as it is looked at.</summary>
+    public DayPlan Plan => Of(Days[0]);
+
+    /// <summary>A day as far as it is looked at: a teacher's own slots, and those that have no teacher.</summary>
+    public DayPlan Of(DayPlan day) => Whose is { } teacher
+        ? day with { Slots = [.. day.Slots.Where(slot => slot.Slot.Teacher is not { } other || other == teacher)] } : day;
+
+    /// <summary>Whether others have slots of their own, so that a teacher's day is not the school's.</summary>
+    public bool IsShared(PersonId teacher) => Timetable.Slots.Any(slot => slot.Teacher is { } other && other != teacher);
+
+    /// <summary>The day of one teacher.</summary>
+    public DayWork OfTeacher(PersonId teacher) => this with { Whose = teacher };
 
     /// <summary>Whether a child was seen today.</summary>
     public bool IsSeen(ChildId child) => Children.TryGetValue(child, out var known) && known.Child.LastSeen == Today;
@@ -37,7 +50,7 @@ public sealed record DayWork(
     public IReadOnlyList<ChildJob> DueElsewhere =>
         [.. Jobs.Values.Where(job =>
             job.Job.Need == JobNeed.Due && job.Job.Due <= Today
-                && !Plan.Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
+                && !Days[0].Slots.SelectMany(slot => slot.Seats).Any(seat => seat.Jobs.Contains(job.Job)))];
 
     /// <summary>What a child practises first; null where that is nothing.</summary>
     public Pattern? NeedOf(ChildId child) =>

@@ -22,6 +22,13 @@ public sealed record TermPlan(
     IReadOnlyList<string> Classes,
     IReadOnlyList<ClassTeaching> Teachings)
 {
+    /// <summary>The teachers whose a slot can be, by name.</summary>
+    public IReadOnlyList<(PersonId Id, string Name)> Teachers { get; private init; } = [];
+
+    /// <summary>The name of a slot's teacher; empty where it has none.</summary>
+    public string TeacherOf(Slot slot) => slot.Teacher is not { } teacher ? ""
+        : Teachers.FirstOrDefault(known => known.Id == teacher).Name ?? "somebody who has left";
+
     /// <summary>Loads it.</summary>
     public static async Task<TermPlan> Load(SchoolConnection connection, DateOnly today)
     {
@@ -34,28 +41,39 @@ public sealed record TermPlan(
         }
         return new TermPlan(
             slots, await Timetables.Barred(connection), await Timetables.Holidays(connection), [.. await Store.Children.All(connection)],
-            classes, teachings);
+            classes, teachings)
+        {
+            Teachers = [.. (await People.All(connection)).Where(person => person.Role == PersonRole.Teacher)
+                .Select(person => (person.Id, person.DisplayName))],
+        };
     }
 
     /// <summary>The alias of a child in a slot.</summary>
     public string NameOf(ChildId child) => Children.FirstOrDefault(known => known.Id == child)?.Alias ?? "a child who has left";
 
+    /// <summary>The names of everybody whose a slot may be, or was.</summary>
+    public static Task<IReadOnlyDictionary<PersonId, string>> TeacherNames(SchoolConnection connection) => People.Names(connection);
+
     /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
     public async Task<string?> AddSlot(SchoolConnection connection, Slot slot)
     {
         if (FaultOf(slot) is { } fault) return fault;
-        if (slot.Id.IsGiven) await Timetables.AddSlot(connection, slot);
+        if (slot.Id.IsGiven) await Timetables.AddSlot(connection, slot with { IsByHand = slot.Children.Count > 0 });
         return null;
     }
 
-    /// <summary>Changes who a slot is for.</summary>
-    public async Task<string?> Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children)
+    /// <summary>Changes who a slot is for, and whose it is. Children who were chosen by hand stay there, whatever a plan says.</summary>
+    public async Task<string?> Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children, PersonId? teacher)
     {
         if (Slots.FirstOrDefault(known => known.Id == slot) is not { } found) return "That slot is no longer in the timetable.";
-        if (FaultOf(found with { Children = children }) is { } fault) return fault;
-        await Timetables.Seat(connection, slot, children);
+        if (FaultOf(found with { Children = children, Teacher = teacher }) is { } fault) return fault;
+        if (teacher != found.Teacher) await Timetables.Assign(connection, slot, teacher);
+        if (!children.SequenceEqual(found.Children)) await Timetables.Seat(connection, slot, children, byHand: true);
         return null;
     }
+
+    /// <summary>Lets plans change a slot again that was filled by hand; null: every slot.</summary>
+    public static Task LetPlansFill(SchoolConnection connection, SlotId? slot) => Timetables.LetPlansFill(connection, slot);
 
     /// <summary>Takes a slot out of the timetable.</summary>
     public static Task RemoveSlot(SchoolConnection connection, SlotId slot) => Timetables.RemoveSlot(connection, slot);
@@ -94,6 +112,8 @@ public sealed record TermPlan(
     }
 
     private string? FaultOf(Slot slot) =>
-        slot.Children.Except(Children.Select(known => known.Id)).Any() ? "Choose children of your caseload."
+        slot.Teacher is { } teacher && Teachers.All(known => known.Id != teacher)
+            && Slots.All(known => known.Id != slot.Id || known.Teacher != teacher) ? "Choose a teacher of your school."
+            : slot.Children.Except(Children.Select(known => known.Id)).Any() ? "Choose children of your caseload."
             : slot.Fault(Slots, NameOf);
 }

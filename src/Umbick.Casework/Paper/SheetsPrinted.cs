@@ -18,6 +18,18 @@ public sealed class SheetsPrinted(ClassScreening screen, TimeProvider clock)
         return (list, (await Codes(connection, [id]))[id]);
     }
 
+    /// <summary>The lists that wait for some children, each with its code, in the order of the children.</summary>
+    public async Task<IReadOnlyList<(ListOnPaper List, SheetCode Code)>> WaitingFor(
+        SchoolConnection connection, IReadOnlyList<ChildId> children)
+    {
+        var waiting = new List<(ListOnPaper List, SheetCode Code)>();
+        foreach (var sitting in await Sittings.WaitingOf(connection, children))
+        {
+            if (await One(connection, sitting) is { } list) waiting.Add(list);
+        }
+        return waiting;
+    }
+
     /// <summary>The form of a class with each child's code, in the order of the list; null where there is no such class.</summary>
     public async Task<(ScreenedClass Class, IReadOnlyDictionary<SittingId, SheetCode> Codes)?> OfClass(
         SchoolConnection connection, ScreeningId id)

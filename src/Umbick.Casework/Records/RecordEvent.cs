@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
 using Umbick.Core.Progress;
+using Umbick.Core.Reports;
 using Umbick.Core.Teaching;
 
 namespace Umbick.Casework;
@@ -32,6 +33,9 @@ public sealed record RecordEvent(DateTime At, string What, PersonId? By)
             row => $"Asked after {AskAfter.Find(Text(row, "about"))?.Words ?? Text(row, "about")}"))
             .Concat(Each(record, "home_note", "noted_at", "noted_by",
             row => $"At home, day {Text(row, "day")}: {Text(row, "how").Replace('-', ' ')}, as the family told"))
+            .Concat(Each(record, "report", "made_at", "made_by",
+            row => $"A report was kept: {(ReportKind.Find(Text(row, "kind"))?.Name ?? Text(row, "kind")).ToLowerInvariant()}"))
+            .Concat(Each(record, "keep_apart", "noted_at", "noted_by", _ => "Kept apart from another child in groups"))
             .Concat(Each(record, "absence", "day", "noted_by",
             row => Text(row, "absent") == "true" ? "Was not there" : "Could not leave class"))
             .OrderBy(each => each.At),

@@ -17,7 +17,15 @@ public sealed record ScreenedChild(CaseloadRow Child, SittingRecord Sitting, Scr
 /// <param name="Screening">The screening.</param>
 /// <param name="Items">The items of the form.</param>
 /// <param name="Children">The children, in the order of the list.</param>
-public sealed record ScreenedClass(Screening Screening, IReadOnlyList<Item> Items, IReadOnlyList<ScreenedChild> Children);
+public sealed record ScreenedClass(Screening Screening, IReadOnlyList<Item> Items, IReadOnlyList<ScreenedChild> Children)
+{
+    /// <summary>How each question came out.</summary>
+    public IReadOnlyList<ClassQuestion> Questions => [.. Items.Select((item, i) =>
+    {
+        var answers = Children.SelectMany(child => child.Sitting.Scored.Where(question => question.Asked.Place == i + 1)).ToList();
+        return new ClassQuestion(item, answers.Count, answers.Count(question => !question.IsRight));
+    })];
+}
 
 /// <summary>Screening a class: a short form for everyone, answered on screens or typed from paper.</summary>
 public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
@@ -51,9 +59,9 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
     public async Task<ScreeningId> Start(
         SchoolConnection connection, string title, Stage stage, IReadOnlyList<string> aliases, ScreeningId? id = null)
     {
-        var seed = 1 + await Screenings.Count(connection);
         var preferences = new TeachingPreferences(await Schools.Settings(connection));
-        var form = new FixedForms(model).MakeForClass(stage, seed, task => preferences.Uses(task, stage))[0];
+        var form = new FixedForms(model).ForClass(
+            stage, await Screenings.CountOf(connection, title, stage), task => preferences.Uses(task, stage));
         var screening = new Screening
         {
             Id = id ?? ScreeningId.New(clock),
@@ -61,7 +69,7 @@ public sealed class ClassScreening(ReadingModel model, TimeProvider clock)
             Stage = stage,
             Length = form.Items.Count,
             Form = form.Name,
-            Seed = seed,
+            Seed = form.Seed,
             StartedAt = Now
         };
         if (!await Screenings.Add(connection, screening, form.Items)) return screening.Id;

@@ -24,6 +24,7 @@ internal static class TestRun
                     Suite.OfNode("scripts", state), Suite.OfProject("Core", state) with { Computes = true },
                     Suite.OfProject("Cli", state) with { After = demonstration },
                     Suite.OfProject("Casework", state), Suite.OfProject("Store", state), Suite.OfProject("Drawing", state),
+                    Suite.OfProject("Planner", state),
                     Suite.OfCheck("formatting", state, "dotnet", "format", "whitespace", "--folder", "--verify-no-changes", ".",
                         "--include", "src/", "tests/", "bench/"),
                     Suite.OfCheck("style of scripts", state, "npm", "run", "--silent", "lint"),

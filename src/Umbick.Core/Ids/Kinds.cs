@@ -27,6 +27,9 @@ public static class Kinds
     /// <summary>The typing of a code: sent again, it is the same.</summary>
     public sealed class Press;
 
+    /// <summary>A report that was kept.</summary>
+    public sealed class Report;
+
     public sealed class School;
 
     public sealed class Screening;

@@ -8,6 +8,12 @@ namespace Umbick.Core.Timetabling;
 /// <param name="Children">Who it is for, four at most; nobody: it is kept free for whatever is due.</param>
 public sealed record Slot(SlotId Id, DayOfWeek Weekday, TimeOnly From, int Minutes, IReadOnlyList<ChildId> Children)
 {
+    /// <summary>Who sees its children; null where that is not said.</summary>
+    public PersonId? Teacher { get; init; }
+
+    /// <summary>Whether somebody filled it, or keeps it free: then no plan changes it.</summary>
+    public bool IsByHand { get; init; }
+
     /// <summary>The most children that one is for.</summary>
     public const int MostChildren = 4;
 
@@ -26,6 +32,12 @@ public sealed record Slot(SlotId Id, DayOfWeek Weekday, TimeOnly From, int Minut
         if (Minutes is < Shortest or > Longest) return $"A slot has {Shortest} to {Longest} minutes.";
         if (EndMinute > 24 * 60) return "The slot has to end on the same day.";
         if (Children.Count > MostChildren) return $"{MostChildren} children at most can be seen together.";
+        if (Teacher is not null && others.FirstOrDefault(other => other.Id != Id && Overlaps(other)
+            && other.Teacher == Teacher) is { } busy)
+        {
+            return $"Its teacher has another slot at that time, at "
+                + $"{busy.From.ToString("H:mm", System.Globalization.CultureInfo.InvariantCulture)}.";
+        }
         return others.FirstOrDefault(other => other.Id != Id && Overlaps(other) && other.Children.Intersect(Children).Any()) is { } clash
             ? $"{nameOf(clash.Children.Intersect(Children).First())} is in another slot at that time, at "
             + $"{clash.From.ToString("H:mm", System.Globalization.CultureInfo.InvariantCulture)}."

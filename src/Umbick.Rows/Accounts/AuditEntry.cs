@@ -21,7 +21,8 @@ public static class AuditKinds
         Invited = "invited", ResetLink = "reset-link", Joined = "joined", LetIn = "let-in", RoleChanged = "role-changed", Left = "left",
         SettingsChanged = "settings-changed", OpenedRecord = "opened-record", TookOut = "took-out", TookIn = "took-in", Erased = "erased",
         KeepUntil = "keep-until",
-        Corrected = "corrected", Imported = "imported", Exported = "exported", YearsEnd = "years-end";
+        Corrected = "corrected", Imported = "imported", Exported = "exported", YearsEnd = "years-end",
+        CalendarMade = "calendar-made", CalendarWithdrawn = "calendar-withdrawn", ReportKept = "report-kept";
 
     /// <summary>What each is called, in the order in which they can be chosen.</summary>
     public static IReadOnlyList<(string Id, string Told)> All { get; } =
@@ -50,6 +51,9 @@ public static class AuditKinds
         (Imported, "read a file in"),
         (Exported, "wrote a file out"),
         (YearsEnd, "moved classes on"),
+        (CalendarMade, "made a calendar address"),
+        (CalendarWithdrawn, "withdrew a calendar address"),
+        (ReportKept, "kept a report"),
     ];
 
     /// <summary>What one is called.</summary>

@@ -389,4 +389,15 @@ public static class Sittings
             givenAt,
             now,
         });
+
+    /// <summary>
+    /// The sittings that wait for some children, other than in a visit or on a class's list, in the order of the children.
+    /// </summary>
+    public static async Task<IReadOnlyList<SittingId>> WaitingOf(SchoolConnection connection, IReadOnlyList<ChildId> children) =>
+        [.. await connection.QueryAsync<SittingId>(
+            """
+            select sitting.id from sitting join unnest(@children) with ordinality as one (child, turn) on one.child = sitting.child
+            where ended_at is null and visit is null and screening is null order by turn, started_at
+            """,
+            new { children = children.ToArray() })];
 }

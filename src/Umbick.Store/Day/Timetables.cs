@@ -27,7 +27,13 @@ public static class Timetables
 
         public int Minutes { get; init; }
 
+        public PersonId? Teacher { get; init; }
+
+        public bool ByHand { get; init; }
+
         public ChildId[] Children { get; init; } = [];
+
+        public Slot Slot => new(Id, (DayOfWeek)Weekday, Time(Starts), Minutes, Children) { Teacher = Teacher, IsByHand = ByHand };
     }
 
     private sealed record BarredRow(BarredTimeId Id, string ClassName, int Weekday, string Starts, string Ends, string What)
@@ -59,7 +65,7 @@ public static class Timetables
     public static Task<Timetable> Load(SchoolConnection connection, DateOnly from, DateOnly to) => connection.QueryTogetherAsync(
             $"""
             {SelectHolidays};
-            select id, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, minutes::int as minutes,
+            select id, weekday::int as weekday, to_char(starts_at, 'HH24:MI') as starts, minutes::int as minutes, teacher, by_hand,
               array(select child from slot_child where slot_child.school = slot.school and slot_child.slot = slot.id
                 order by turn) as children
             from slot order by weekday, starts_at, id;
@@ -70,8 +76,7 @@ public static class Timetables
             new { from, to },
             async read => new Timetable(
                 await Year(read),
-                [.. (await read.ReadAsync<SlotRow>())
-                    .Select(row => new Slot(row.Id, (DayOfWeek)row.Weekday, Time(row.Starts), row.Minutes, row.Children))],
+                [.. (await read.ReadAsync<SlotRow>()).Select(row => row.Slot)],
                 [.. (await read.ReadAsync<BarredRow>()).Select(row => row.Kept.Barred)],
                 [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Absent))],
                 [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))]));
@@ -101,8 +106,8 @@ public static class Timetables
     public static async Task AddSlot(SchoolConnection connection, Slot slot)
     {
         var added = await connection.ExecuteAsync(
-            "insert into slot (school, id, weekday, starts_at, minutes) values (@school, @Id, @weekday, make_time(@hour, @minute, 0), "
-                + "@Minutes) on conflict do nothing",
+            "insert into slot (school, id, weekday, starts_at, minutes, teacher, by_hand) values (@school, @Id, @weekday, "
+                + "make_time(@hour, @minute, 0), @Minutes, @Teacher, @IsByHand) on conflict do nothing",
             new
             {
                 school = connection.School,
@@ -110,17 +115,32 @@ public static class Timetables
                 weekday = (int)slot.Weekday,
                 hour = slot.From.Hour,
                 minute = slot.From.Minute,
-                slot.Minutes
+                slot.Minutes,
+                slot.Teacher,
+                slot.IsByHand,
             });
         if (added > 0) await SeatAll(connection, slot.Id, slot.Children);
     }
 
-    /// <summary>Changes who a slot is for. When it is stays as it is.</summary>
-    public static async Task Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children)
+    /// <summary>Changes who a slot is for, and whose it is. When it is stays as it is.</summary>
+    /// <param name="connection">The school.</param>
+    /// <param name="slot">The slot.</param>
+    /// <param name="children">Who it is for.</param>
+    /// <param name="byHand">Whether somebody did it; else a plan.</param>
+    public static async Task Seat(SchoolConnection connection, SlotId slot, IReadOnlyList<ChildId> children, bool byHand)
     {
+        await connection.ExecuteAsync("update slot set by_hand = @byHand where id = @slot", new { slot, byHand });
         await connection.ExecuteAsync("delete from slot_child where slot = @slot", new { slot });
         await SeatAll(connection, slot, children);
     }
+
+    /// <summary>Changes whose a slot is.</summary>
+    public static Task Assign(SchoolConnection connection, SlotId slot, PersonId? teacher) =>
+        connection.ExecuteAsync("update slot set teacher = @teacher where id = @slot", new { slot, teacher });
+
+    /// <summary>Lets plans change every slot again that was filled by hand, or one of them.</summary>
+    public static Task LetPlansFill(SchoolConnection connection, SlotId? slot) =>
+        connection.ExecuteAsync("update slot set by_hand = false where @slot::uuid is null or id = @slot", new { slot });
 
     /// <summary>Takes a slot out of the timetable.</summary>
     public static Task RemoveSlot(SchoolConnection connection, SlotId id) =>

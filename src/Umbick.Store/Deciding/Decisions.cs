@@ -42,6 +42,11 @@ public static class Decisions
             decision.ShownText
         });
 
+    /// <summary>Who took each decision of a child.</summary>
+    public static async Task<IReadOnlyDictionary<DecisionId, PersonId>> DeciderOf(SchoolConnection connection, ChildId child) =>
+        (await connection.QueryAsync<(DecisionId Id, PersonId By)>("select id, decided_by from decision where child = @child",
+            new { child })).ToDictionary(row => row.Id, row => row.By);
+
     /// <summary>Takes a decision back. That it was taken stays on record.</summary>
     /// <returns>Whether it stood until now.</returns>
     public static async Task<bool> TakeBack(SchoolConnection connection, ChildId child, DecisionId id, PersonId by, DateTime now) =>

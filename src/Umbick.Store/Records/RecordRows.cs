@@ -43,8 +43,10 @@ public static class RecordRows
         new("cycle", "child = @child", "began_on") { Key = "id", Names = { ["child"] = "child" }, People = ["begun_by", "ended_by"] },
         new("asked_after", "child = @child", "asked_on, about") { Names = { ["child"] = "child" }, People = ["asked_by"] },
         new("home_note", "child = @child", "told_on, day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
+        new("report", "child = @child", "made_at") { Key = "id", Names = { ["child"] = "child" }, People = ["made_by"] },
         new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("slot_child", "child = @child", "slot") { Moves = false },
+        new("keep_apart", "child = @child", "noted_at") { Moves = false },
         new("stand_in", "child = @child", "day") { Moves = false },
         new("sheet", $"sitting in {OfSittings}", "made_at") { Moves = false },
         new("device_code", $"sitting in {OfSittings}", "expires_at") { Moves = false },
@@ -55,12 +57,15 @@ public static class RecordRows
     /// <summary>The names of the tables of a record.</summary>
     public static IReadOnlyList<string> Tables { get; } = [.. Parts.Select(part => part.Name)];
 
-    /// <summary>The columns that a record leaves out: the school, which is told once, and what opens something.</summary>
-    public static IReadOnlyList<string> LeftOut { get; } = ["school", "hash"];
+    /// <summary>
+    /// The columns that a record leaves out: the school, which is told once, what opens something, and who another child is.
+    /// </summary>
+    public static IReadOnlyList<string> LeftOut { get; } = ["school", "hash", "other"];
 
     /// <summary>All parts in one statement: a record has some thirty.</summary>
     private static readonly string Whole = $"select json_build_object({string.Join(", ", Parts.Select(part =>
-        $"'{part.Name}', (select coalesce(jsonb_agg((to_jsonb(one) - 'school') - 'hash' order by {part.Order}), '[]') from {part.Name} one "
+        $"'{part.Name}', (select coalesce(jsonb_agg(((to_jsonb(one) - 'school') - 'hash') - 'other' order by {part.Order}), '[]') "
+        + $"from {part.Name} one "
         + $"where {part.Where})"))})::text";
 
     /// <summary>A child's rows, table by table; null where the school has no such child.</summary>

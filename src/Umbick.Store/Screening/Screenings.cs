@@ -23,6 +23,10 @@ public static class Screenings
     /// <summary>How many screenings the school has made.</summary>
     public static Task<int> Count(SchoolConnection connection) => connection.ExecuteScalarAsync<int>("select count(*)::int from screening");
 
+    /// <summary>How often a class of this name was screened at a stage.</summary>
+    public static Task<int> CountOf(SchoolConnection connection, string title, Stage stage) => connection.ExecuteScalarAsync<int>(
+        "select count(*)::int from screening where lower(title) = lower(@title) and stage = @stage", new { title, stage = (int)stage });
+
     /// <summary>Adds a class with its form, unless it was added before.</summary>
     /// <returns>Whether it was added.</returns>
     public static async Task<bool> Add(SchoolConnection connection, Screening screening, IReadOnlyList<Item> form)

@@ -43,9 +43,9 @@ public sealed class RaceTests(TestSchool schools) : IClassFixture<TestSchool>
         }),
         ("decide", async (connection, of) =>
         {
-            if (await Children.Find(connection, of.Child) is not null)
+            if (await ChildRecord.Load(connection, Model, of.Child) is { } record)
                 await Deciding.Say(connection, Guid.NewGuid(), of.Child, Catalogue.Find("next-hour")!, holds: true, "seen",
-                    (await ChildRecord.Load(connection, Model, of.Child))!.Source, Guid.NewGuid());
+                    record.Source, Guid.NewGuid());
         }),
         ("begin a cycle", async (connection, of) =>
         {

@@ -52,6 +52,17 @@ public sealed class PaperSetTests
             Assert.Equal(24, forms.SelectMany(form => form.Items).Distinct().Count());
     }
 
+    [Fact]
+    public void A_class_that_is_screened_again_is_asked_the_next_form()
+    {
+        var forms = Enumerable.Range(0, 7).Select(earlier => new FixedForms(Model).ForClass(Stage.FiveMinutesTo, earlier, _ => true))
+            .ToList();
+        Assert.Equal(["A", "B", "C", "A", "B", "C", "A"], forms.Select(form => form.Name));
+        Assert.Equal(7, forms.Select(form => string.Join(' ', form.Items)).Distinct().Count());
+        Assert.Equal([1, 1, 1, 2, 2, 2, 3], forms.Select(form => forms.Select(each =>
+            each.Seed).Distinct().ToList().IndexOf(form.Seed) + 1));
+    }
+
     [Theory]
     [MemberData(nameof(Taught))]
     public void A_mixed_page_has_nine_of_what_is_taught(Stage stage)

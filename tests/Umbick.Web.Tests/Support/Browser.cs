@@ -22,15 +22,18 @@ public sealed class Browser : IDisposable
     private readonly Uri _address;
     private string? _axe;
 
-    public Browser(Uri address, int width = 1280, int height = 800)
+    private readonly string? _film;
+
+    /// <summary>Opens a browser; what its camera sees is a film from <see cref="CameraPicture"/>, where it has one.</summary>
+    public Browser(Uri address, int width = 1280, int height = 800, string? film = null)
     {
-        _address = address;
-        (_driver, _profile) = Ready.TryTake(out var ready) ? ready : Started();
+        (_address, _film) = (address, film);
+        (_driver, _profile) = film is null && Ready.TryTake(out var ready) ? ready : Started(film);
         _driver.ExecuteCdpCommand("Emulation.setFocusEmulationEnabled", new() { ["enabled"] = true });
         Resize(width, height);
     }
 
-    private static (ChromeDriver Driver, DirectoryInfo Profile) Started()
+    private static (ChromeDriver Driver, DirectoryInfo Profile) Started(string? film)
     {
         var profile = Directory.CreateTempSubdirectory("umbick-browser");
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
@@ -38,13 +41,18 @@ public sealed class Browser : IDisposable
             "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-quic", "--no-first-run",
             "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-extensions", "--in-process-gpu",
             $"--user-data-dir={profile.FullName}");
+        if (film is not null)
+        {
+            options.AddArguments(
+                "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", $"--use-file-for-fake-video-capture={film}");
+        }
         return (new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options), profile);
     }
 
     /// <summary>A browser in which a teacher is signed in.</summary>
-    public static Browser SignedIn(Uri address, string teacher, int width = 1280, int height = 800)
+    public static Browser SignedIn(Uri address, string teacher, int width = 1280, int height = 800, string? film = null)
     {
-        var browser = new Browser(address, width, height);
+        var browser = new Browser(address, width, height, film);
         // Each browser has a session of its own: what one ends is not another's.
         var cookie = CookieOf(address, teacher).GetAwaiter().GetResult();
         browser._driver.ExecuteCdpCommand("Network.setCookie",
@@ -348,7 +356,8 @@ public sealed class Browser : IDisposable
             """
             const done = arguments[arguments.length - 1];
             // Of what passes nothing is told: to find names for it all takes most of the time.
-            axe.run(document, { resultTypes: ["violations"], runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })
+            axe.run(document, { resultTypes: ["violations"], runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa",
+                "best-practice"] })
               .then(result => done(result.violations.map(v => v.id + ": " + v.nodes.map(n => n.html).slice(0, 2).join(" | "))));
             """)!;
         return [.. found.Cast<string>()];
@@ -392,6 +401,12 @@ public sealed class Browser : IDisposable
     /// <summary>Leaves nothing of what was done in it, and stands ready for another.</summary>
     public void Dispose()
     {
+        if (_film is not null)
+        {
+            Quit(_driver, _profile);
+            File.Delete(_film);
+            return;
+        }
         try
         {
             Network(offline: false);

@@ -27,7 +27,8 @@ public sealed partial record Door(string Route, Type Model)
         ? "404"
         : value.Value.Contains("guid", StringComparison.Ordinal)
         ? (ids.TryGetValue(value.Value.Contains("sitting", StringComparison.Ordinal) ? "ask" : Route.Split('/')[1], out var id) ? id
-        : Guid.Empty).ToString() : "next-hour");
+        : Guid.Empty).ToString()
+        : value.Value.Contains("kind", StringComparison.Ordinal) ? "lead" : "next-hour");
 
     private static IEnumerable<Door> Routes()
     {

@@ -18,6 +18,7 @@ public static class RoomsPicture
         ["Casework"] = "the use cases",
         ["Hosting"] = "sign-in, keys, health",
         ["Drawing"] = "clocks and paper",
+        ["Planner"] = "groups for a term",
         ["Demo"] = "the made-up school",
         ["Web"] = "pages",
         ["Cli"] = "the launcher's verbs",

@@ -61,6 +61,19 @@ public sealed class Site(RunningSite running) : IAsyncLifetime
         school, connection => People.TryAdd(connection, userName ?? $"{role}-{Guid.NewGuid():N}@skerry.example",
             role == PersonRole.Assistant ? "Plover" : "Knot", PasswordHash, role, inCharge)))!;
 
+    /// <summary>A report of a child that was kept as it was offered.</summary>
+    public async Task<ReportId> Report(SchoolId school, ChildId child, string kind)
+    {
+        ReportId id = Guid.NewGuid();
+        var (reports, today) = (new ChildReports(Model, TimeProvider.System), DateOnly.FromDateTime(DateTime.UtcNow));
+        await App.InSchool(school, async connection =>
+        {
+            var draft = (await reports.Offer(connection, child, Core.Reports.ReportKind.Find(kind)!, today))!;
+            await reports.Keep(connection, id, draft, draft.Lines.ToDictionary(line => line.Id, line => line.Text), Guid.NewGuid(), today);
+        });
+        return id;
+    }
+
     /// <summary>A second process of the same site, on the same database.</summary>
     public static Task<SiteProcess> Another() => SiteProcess.Start(RunningSite.FreeAddress());
 

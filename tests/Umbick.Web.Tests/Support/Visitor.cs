@@ -126,6 +126,7 @@ public sealed partial class Visitor : IDisposable
         var fields = form.QuerySelectorAll("input").OfType<IHtmlInputElement>()
             .Where(input => input.Name is not null && input.Type != "radio")
             .GroupBy(input => input.Name!).ToDictionary(group => group.Key, group => group.First().Value);
+        foreach (var text in form.QuerySelectorAll("textarea")) fields[text.GetAttribute("name")!] = text.TextContent;
         return (form.GetAttribute("action") ?? path, fields);
     }
 

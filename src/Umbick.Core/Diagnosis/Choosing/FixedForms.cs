@@ -25,6 +25,9 @@ public sealed class FixedForms(ReadingModel model)
     /// <summary>The lengths a form may have.</summary>
     public static IReadOnlyList<int> Lengths { get; } = [8, 12, 16];
 
+    /// <summary>How far the seeds of a stage's next three forms lie from those before: no stage has another's.</summary>
+    private const int SeedsApart = 100;
+
     private static readonly string[] Names = ["A", "B", "C"];
 
     /// <summary>
@@ -62,6 +65,16 @@ public sealed class FixedForms(ReadingModel model)
             new FixedForm(form.Name, stage, seed,
                 [.. form.Items.OrderBy(item => Stages.FirstWith(item.Time.Minute)).ThenBy(item => item.Task.From)]))];
     }
+
+    /// <summary>
+    /// The form of a class that was screened before: A, B, C, and then three new ones, so that a class is never asked the same twice and
+    /// two classes of one stage are asked the same the first time.
+    /// </summary>
+    /// <param name="stage">What has been taught.</param>
+    /// <param name="earlier">How often the class was screened at this stage, 0 or more.</param>
+    /// <param name="isInUse">Which tasks the class has met.</param>
+    public FixedForm ForClass(Stage stage, int earlier, Func<ClockTask, bool> isInUse) =>
+        MakeForClass(stage, SeedOf(stage) + (SeedsApart * (earlier / Names.Length)), isInUse)[earlier % Names.Length];
 
     /// <summary>
     /// Makes the three forms of a class, of eight items on one page: two easy ones, three in figures, two to draw and one in words, spread

@@ -8,7 +8,7 @@ namespace Umbick.Web.Pages.Classes;
 
 /// <summary>A screened class, sorted.</summary>
 [Authorize(Who.Records)]
-public sealed class ClassModel(IDatabase database, ClassScreening screen) : SchoolPage(database)
+public sealed class ClassModel(IDatabase database, ClassScreening screen, RequestPreferences preferences) : SchoolPage(database)
 {
     public ScreenedClass Class { get; private set; } = null!;
 
@@ -23,6 +23,9 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen) : Scho
 
     /// <summary>Which patterns the form can tell, and by how many of its questions, the most first.</summary>
     public IReadOnlyList<Coverage> Tells => [.. screen.Tells(Class).OrderByDescending(coverage => coverage.Telling)];
+
+    /// <summary>What the whole class shows, as sentences; null where nothing is missed by most.</summary>
+    public string? Shows => ClassShows.InWords(Class.Questions, preferences.Wording);
 
     public bool IsEmpty => Class.Children.All(child => child.Result.Group == ScreeningGroup.NotYet);
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Umbick.Core.Timetabling;
 
 namespace Umbick.Web.Pages.Day;
@@ -6,9 +5,6 @@ namespace Umbick.Web.Pages.Day;
 /// <summary>How the plan of a day is told.</summary>
 public static class DayTexts
 {
-    /// <summary>A time of day, as it stands in a timetable.</summary>
-    public static string Time(TimeOnly time) => time.ToString("H:mm", CultureInfo.InvariantCulture);
-
     /// <summary>Why a child does not come.</summary>
     public static string Why(NotPlaced why) => why switch
     {

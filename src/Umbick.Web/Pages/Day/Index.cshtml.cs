@@ -3,13 +3,16 @@ using Microsoft.AspNetCore.Mvc;
 using Umbick.Casework;
 using Umbick.Core.Diagnosis;
 using Umbick.Core.Progress;
+using Umbick.Core.Timetabling;
+using Umbick.Drawing;
 
 namespace Umbick.Web.Pages.Day;
 
 /// <summary>The day: who comes when, what is done with them, what to bring, and what waits.</summary>
 [Authorize(Who.Records)]
 public sealed class IndexModel(
-    IDatabase database, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)
+    IDatabase database, ReadingModel model, SheetsPrinted sheets, RequestPreferences preferences, TimeProvider clock)
+    : SchoolPage(database)
 {
     public DayWork Work { get; private set; } = null!;
 
@@ -22,11 +25,53 @@ public sealed class IndexModel(
     /// <summary>How many records are past the day until which they are kept.</summary>
     public int PastKeeping { get; private set; }
 
-    public async Task OnGet()
+    /// <summary>The morning on paper: the day, the sheets that wait for those who come, and their answers.</summary>
+    public async Task<IActionResult> OnGetMorning(string? size)
+    {
+        await OnGet(null);
+        var coming = Work.Plan.Slots.SelectMany(slot => slot.Seats).Where(seat => seat.Why is null).Select(seat => seat.Child).Distinct()
+            .ToList();
+        var lists = await InSchool(connection => sheets.WaitingFor(connection, coming));
+        var paper = PaperSize.Find(size);
+        var layout = new SheetLayout(paper);
+        var printed = lists.Select(list => new PaperSheet(
+            [.. list.List.Asked.Where(asked => !asked.Item.IsOnlyAloud).Select(asked => (asked.Item, asked.Support))],
+            list.List.Child.Preferences)
+        { Alias = list.List.Child.Alias, Code = list.Code.ToString() }).ToList();
+        var day = new ReportLayout(paper, preferences.OfSchool).Pages("The day", Work.Today.ToString("dddd d MMMM"),
+            [.. Work.Plan.Slots.Select(slot => new PaperReportLine(
+                $"{TimeOfDay.InFigures(slot.Slot.From)}, {slot.Slot.Minutes} minutes", OnPaper(slot), null, []))]);
+        return File(PdfWriter.Write([.. day, .. printed.SelectMany(layout.Pages), .. printed.Select(layout.Answers)], PaperSheet.Title),
+            "application/pdf", "morning.pdf");
+    }
+
+    /// <summary>Who comes to a slot, what is done, and what to bring. It names no pattern: children see it, too.</summary>
+    private string OnPaper(PlannedSlot slot)
+    {
+        string What(Seat seat) => seat.Why is { } why ? DayTexts.Why(why) : seat.Jobs.Count == 0 ? "nothing is due"
+            : string.Join(", ", seat.Jobs.Select(job => JobNames.NameOf(Work.Jobs[job].What)).Distinct());
+        var lines = slot.Seats.Select(seat => $"{Work.Children.GetValueOrDefault(seat.Child)?.Child.Alias ?? "A child"}: {What(seat)}")
+            .DefaultIfEmpty("kept free").ToList();
+        var bring = Beginning.InSlot(Work, slot).Select(begin => JobNames.ToBring(begin.What, begin.Children.Count > 1)).OfType<string>()
+            .Distinct().ToList();
+        if (bring.Count > 0) lines.Add($"Bring: {string.Join(", ", bring)}");
+        return string.Join('\n', lines);
+    }
+
+    private IReadOnlyDictionary<PersonId, string> _names = new Dictionary<PersonId, string>();
+
+    /// <summary>The name of a slot's teacher; null where it is not told, for nobody shares the school's day.</summary>
+    public string? TeacherOf(PersonId teacher) => _names.GetValueOrDefault(teacher);
+
+    /// <summary>Shows the day.</summary>
+    /// <param name="whose">Whose slots: <c>school</c> for all of them; the signed-in teacher's, where nothing is said.</param>
+    public async Task OnGet(string? whose)
     {
         (Work, PastKeeping) = await InSchool(async connection =>
             (await DayWork.Load(connection, model, preferences.Today, preferences.Now),
                 await RecordKeeping.CountPast(connection, preferences.Today)));
+        if (Work.IsShared(User.Person().Id)) _names = await InSchool(TermPlan.TeacherNames);
+        if (whose != "school" && Work.IsShared(User.Person().Id)) Work = Work.OfTeacher(User.Person().Id);
         Now = Work.Next is { } next ? Beginning.InSlot(Work, next) : [];
         Bring = [.. Work.Plan.Slots.SelectMany(slot => Beginning.InSlot(Work, slot))
             .Select(slot => JobNames.ToBring(slot.What, slot.Children.Count > 1)).OfType<string>().Distinct()];

@@ -21,13 +21,17 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
 
     public Task OnGet() => InSchool(Load);
 
-    public Task<IActionResult> OnPostSlot(SlotId slot, DayOfWeek weekday, string? from, int minutes, ChildId[]? child) =>
+    public Task<IActionResult> OnPostSlot(
+        SlotId slot, DayOfWeek weekday, string? from, int minutes, PersonId? teacher, ChildId[]? child) =>
         Change(async connection =>
-        Time(from) is { } at ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child)))
+        Time(from) is { } at
+            ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child)) { Teacher = Chosen(teacher) })
             : "Write the time like 9:40.");
 
-    public Task<IActionResult> OnPostSeat(SlotId slot, ChildId[]? child) =>
-        Change(connection => Plan.Seat(connection, slot, Chosen(child)));
+    public Task<IActionResult> OnPostSeat(SlotId slot, PersonId? teacher, ChildId[]? child) =>
+        Change(connection => Plan.Seat(connection, slot, Chosen(child), Chosen(teacher)));
+
+    public Task<IActionResult> OnPostLetGo(SlotId slot) => Remove(connection => TermPlan.LetPlansFill(connection, slot));
 
     public Task<IActionResult> OnPostRemoveSlot(SlotId slot) => Remove(connection => TermPlan.RemoveSlot(connection, slot));
 
@@ -69,6 +73,8 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
     });
 
     private async Task Load(SchoolConnection connection) => Plan = await TermPlan.Load(connection, preferences.Today);
+
+    private static PersonId? Chosen(PersonId? teacher) => teacher is { IsGiven: true } ? teacher : null;
 
     private static IReadOnlyList<ChildId> Chosen(ChildId[]? children) => [.. (children ?? []).Where(child => child.IsGiven).Distinct()];
 
