@@ -9,8 +9,10 @@ namespace Umbick.Planner;
 /// </summary>
 internal sealed class PlanModel
 {
-    /// <summary>How long is looked, in the solver's own measure, which is the same on every machine: two to four seconds here.</summary>
-    public const double UsualEffort = 1.2;
+    /// <summary>
+    /// How long is looked, in the solver's own measure, which is the same on every machine: two to four seconds here for forty children.
+    /// </summary>
+    public const double UsualEffort = 1;
 
     /// <summary>Of more groups than this the larger ones of the latest children are left out, and no bound is told.</summary>
     private const int MostGroups = 1500;

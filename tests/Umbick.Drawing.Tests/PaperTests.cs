@@ -145,6 +145,30 @@ public sealed class PaperTests
         }
     }
 
+    /// <summary>However long its lines are, a report stays on its paper, and its cold starts are drawn square by square.</summary>
+    [Theory]
+    [MemberData(nameof(Papers))]
+    public void A_report_stays_on_its_pages_with_its_clock_and_its_cold_starts(string paper)
+    {
+        var long_ = string.Join(' ', Enumerable.Repeat("Fennel takes the hour that is coming.", 30));
+        var lines = Enumerable.Range(1, 8).Select(i => new PaperReportLine($"Line {i}", long_, i == 2 ? new ClockTime(4, 50) : null,
+            i == 3 ? [.. Enumerable.Range(0, 7).Select(day => (new DateOnly(2026, 3, 2).AddDays(7 * day), day % 5, 4, day > 4))] : []))
+            .ToList();
+        using var file = Read(new ReportLayout(PaperSize.Find(paper), TeachingPreferences.Usual).Pages("Reading clocks", "Fennel", lines));
+        Assert.True(file.NumberOfPages > 1);
+        var told = string.Join(' ', file.GetPages().Select(TextOf));
+        Assert.All(lines, line => Assert.Contains(line.Heading, told, StringComparison.Ordinal));
+        Assert.Equal(8 * 30, told.Split("Fennel takes").Length - 1);
+        Assert.Equal(34, Assert.Single(file.GetPages().SelectMany(Rounds)), 0.5);
+        // 0, 1, 2, 3, 4, 0 and 1 right of four; the last two are rechecks.
+        Assert.Equal(7 * 4, file.GetPages().SelectMany(Drawn).Count(path => path.Width is > 3 and < 4 && path.Height is > 3 and < 4));
+        Assert.All(file.GetPages().SelectMany(page => page.Letters.Select(letter => (page, letter))), each =>
+        {
+            Assert.True(each.letter.BoundingBox.Right <= each.page.Width - (5 * Millimetre), each.letter.Value);
+            Assert.True(each.letter.BoundingBox.Bottom >= 5 * Millimetre, each.letter.Value);
+        });
+    }
+
     /// <summary>The hands of the clock to cut out tell themselves apart by length and by form.</summary>
     [Fact]
     public void The_hands_to_cut_out_differ_in_length_and_in_form()

@@ -46,7 +46,7 @@ public sealed class PlanLawTests
             AssertKept(school, await school.Planning.Make(new Solver(), TestContext.Current.CancellationToken));
         }
         Assert.True(best >= Schools * 0.95, $"{best} of {Schools} cannot be bettered");
-        Assert.True(groups > Schools, $"{groups} groups of several");
+        Assert.True(groups > Schools * 0.8, $"{groups} groups of several");
         Assert.True(placed > Schools * 3, $"{placed} placed");
     }
 

@@ -30,9 +30,15 @@ public sealed record GroupsNow(
     /// <summary>It as what is to be planned.</summary>
     public GroupPlanning Planning => new(Children, Timetable.Slots, Timetable.Barred, KeptApart);
 
+    /// <summary>Whether groups that were kept are to be looked through on a day.</summary>
+    public static async Task<bool> AreToBeLookedThrough(SchoolConnection connection, SchoolYear year, DateOnly today) =>
+        IsOld(await GroupRows.LastKept(connection), year, today);
+
     /// <summary>Whether the groups that were kept are to be looked through on a day.</summary>
-    public bool IsToBeLookedThrough(DateOnly today) => LastKept is { } kept && Timetable.Year.WeeksAfter(kept,
-        LookedThroughAfterWeeks) <= today;
+    public bool IsToBeLookedThrough(DateOnly today) => IsOld(LastKept, Timetable.Year, today);
+
+    private static bool IsOld(DateOnly? kept, SchoolYear year, DateOnly today) =>
+        kept is { } day && year.WeeksAfter(day, LookedThroughAfterWeeks) <= today;
 
     /// <summary>The alias of a child.</summary>
     public string NameOf(ChildId child) => Caseload.FirstOrDefault(known => known.Child.Id == child)?.Child.Alias ?? "a child who has left";

@@ -21,7 +21,9 @@ public static class PlanTexts
                 + wording.Fill(Together.Serving(patterns[0], patterns[1])!.Name).TrimEnd('.');
         var classes = group.Children.Select(child => child.Class).Distinct().ToList();
         var together = group.Children.Count == 1 ? $" {Alone(group, nameOf)}" : classes is [{ Length: > 0 } one] ? $" All from {one}." : "";
-        return $"{char.ToUpperInvariant(what[0])}{what[1..]}{(what.EndsWith('?') ? "" : ".")}{together}";
+        var (has, wanted) = (group.Slots.Sum(slot => slot.Minutes), group.Children.Max(child => child.Minutes));
+        var minutes = has >= wanted ? "" : $" {has} minutes a week of {wanted}.";
+        return $"{char.ToUpperInvariant(what[0])}{what[1..]}{(what.EndsWith('?') ? "" : ".")}{together}{minutes}";
     }
 
     private static string Alone(PlanGroup group, Func<ChildId, string> nameOf) => group.NotWith switch
@@ -31,7 +33,8 @@ public static class PlanTexts
         (var other, NotTogether.KeptApart) => $"{nameOf(other.Child)} needs it too; the two are kept apart.",
         (var other, NotTogether.StagesApart) => $"{nameOf(other.Child)} needs it too, two stages or more away.",
         (var other, NotTogether.HelpApart) => $"{nameOf(other.Child)} needs it too, with much more help or less.",
-        (var other, NotTogether.DifferentNeeds) => $"{nameOf(other.Child)} is only looked at again, or practises it.",
+        ({ Needs.Need: PlanNeed.Rechecks } other, NotTogether.DifferentNeeds) => $"{nameOf(other.Child)} is only looked at again.",
+        (var other, NotTogether.DifferentNeeds) => $"{nameOf(other.Child)} still practises it.",
         (var other, { } why) => $"{nameOf(other.Child)} needs it too: {Why(why)}.",
     };
 
@@ -65,15 +68,18 @@ public static class PlanTexts
     public static string InWords(PlanChange change, Func<Timetabling.Slot, string> whenOf)
     {
         string When(IEnumerable<Timetabling.Slot> slots) => Names(slots.Select(whenOf));
-        var why = change.Why is { } rule ? $": {Why(rule)}"
-            : change.After.Count == 0 && change.Child.Needs.Need is PlanNeed.Nothing ? ": nothing is practised any more"
+        var (gone, added) = (change.Before.Except(change.After).ToList(), change.After.Except(change.Before).ToList());
+        var why = change.After.Count == 0 && change.Child.Needs.Need is PlanNeed.Nothing ? ": nothing is practised any more"
             : change.After.Count == 0 && change.Child.Needs.Need is PlanNeed.Asking ? ": more is asked first"
-            : change.Before.Count > 0 && change.After.Count > 0 ? ", so that more can be seen" : "";
-        return (change.Before.Count, change.After.Count) switch
+            : change.Why is { } rule ? $": {Why(rule)}"
+            : change.After.Count > 0 ? ", so that more can be seen" : "";
+        return (change.Before.Count, change.After.Count, gone.Count, added.Count) switch
         {
-            (0, _) => $"joins {When(change.After)}",
-            (_, 0) => $"leaves {When(change.Before)}{why}",
-            _ => $"from {When(change.Before)} to {When(change.After)}{why}",
+            (0, _, _, _) => $"joins {When(added)}",
+            (_, 0, _, _) => $"leaves {When(gone)}{why}",
+            (_, _, 0, _) => $"also comes {When(added)}",
+            (_, _, _, 0) => $"no longer comes {When(gone)}{why}",
+            _ => $"from {When(gone)} to {When(added)}{why}",
         };
     }
 

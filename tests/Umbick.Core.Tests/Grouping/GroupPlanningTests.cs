@@ -110,6 +110,17 @@ public sealed class GroupPlanningTests
         Assert.Equal([Fennel, Plover], plan.Seats[now[0].Id]);
     }
 
+    [Theory]
+    [InlineData("", "1", "joins Mon")]
+    [InlineData("1", "12", "also comes Tue")]
+    [InlineData("12", "1", "no longer comes Tue, so that more can be seen")]
+    [InlineData("12", "13", "from Tue to Wed, so that more can be seen")]
+    [InlineData("12", "", "leaves Mon and Tue: nothing is practised any more")]
+    public void What_would_change_is_told_in_a_line(string before, string after, string told) => Assert.Equal(told, PlanTexts.InWords(
+        new PlanChange(Child(Fennel, null, 0, PlanNeed.Nothing), Slots(before), Slots(after), null), slot => slot.Weekday.ToString()[..3]));
+
+    private static IReadOnlyList<Slot> Slots(string days) => [.. days.Select(day => Week()[day - '1'])];
+
     /// <summary>What comes from another process is looked through before it is used.</summary>
     [Fact]
     public async Task A_better_plan_that_breaks_a_rule_or_is_worse_is_not_used()

@@ -25,6 +25,9 @@ public sealed class IndexModel(
     /// <summary>How many records are past the day until which they are kept.</summary>
     public int PastKeeping { get; private set; }
 
+    /// <summary>Whether the groups that were kept are to be looked through.</summary>
+    public bool GroupsAreOld { get; private set; }
+
     /// <summary>The morning on paper: the day, the sheets that wait for those who come, and their answers.</summary>
     public async Task<IActionResult> OnGetMorning(string? size)
     {
@@ -67,9 +70,12 @@ public sealed class IndexModel(
     /// <param name="whose">Whose slots: <c>school</c> for all of them; the signed-in teacher's, where nothing is said.</param>
     public async Task OnGet(string? whose)
     {
-        (Work, PastKeeping) = await InSchool(async connection =>
-            (await DayWork.Load(connection, model, preferences.Today, preferences.Now),
-                await RecordKeeping.CountPast(connection, preferences.Today)));
+        (Work, PastKeeping, GroupsAreOld) = await InSchool(async connection =>
+        {
+            var work = await DayWork.Load(connection, model, preferences.Today, preferences.Now);
+            return (work, await RecordKeeping.CountPast(connection, preferences.Today),
+                await GroupsNow.AreToBeLookedThrough(connection, work.Timetable.Year, preferences.Today));
+        });
         if (Work.IsShared(User.Person().Id)) _names = await InSchool(TermPlan.TeacherNames);
         if (whose != "school" && Work.IsShared(User.Person().Id)) Work = Work.OfTeacher(User.Person().Id);
         Now = Work.Next is { } next ? Beginning.InSlot(Work, next) : [];
