@@ -36,6 +36,9 @@ public sealed class GivenTextTests
         for (var value = 0; value <= 0x10FFFF; value++)
         {
             var sign = value is >= 0xD800 and <= 0xDFFF ? ((char)value).ToString() : char.ConvertFromUtf32(value);
+            // Three places of four stand for no sign, and are alike: some of them will do.
+            if (CharUnicodeInfo.GetUnicodeCategory(value) is UnicodeCategory.OtherNotAssigned or UnicodeCategory.PrivateUse
+                && value % 101 != 0) continue;
             var raw = string.Format(CultureInfo.InvariantCulture, Templates[value % Templates.Length], sign);
             Assert.True(AnswerParser.Parse(raw) is not Unread unread || unread.Raw == raw, raw);
         }
