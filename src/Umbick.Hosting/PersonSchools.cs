@@ -21,9 +21,13 @@ public sealed class PersonSchools(Database database)
     /// The page on which somebody begins who has signed in: whoever has to be told of their second step is told first; whoever works at
     /// several schools chooses one.
     /// </summary>
-    public async Task<string> FirstPage(Person person, CancellationToken cancel)
+    /// <param name="person">Who has signed in.</param>
+    /// <param name="asked">The page that they had asked for, within this site; null where they came to sign in.</param>
+    /// <param name="cancel">Ends it.</param>
+    public async Task<string> FirstPage(Person person, string? asked, CancellationToken cancel)
     {
         if (person.SecondStepOffAt is not null) return "/you";
-        return (await Find(person.UserName, cancel)).Count > 1 ? "/schools" : person.Role == PersonRole.Teacher ? "/day" : "/helping";
+        return (await Find(person.UserName, cancel)).Count > 1 ? "/schools"
+            : asked ?? (person.Role == PersonRole.Teacher ? "/day" : "/helping");
     }
 }

@@ -27,6 +27,10 @@ public sealed partial class PlannerProcess(ILogger<PlannerProcess> log) : IPlanS
     private static string Program => Environment.GetEnvironmentVariable("UMBICK_PLANNER")
         ?? Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../../bin/Umbick.Planner/release/Umbick.Planner.dll"));
 
+    /// <summary>What runs this site runs the planner, wherever it is installed.</summary>
+    private static string Host => Environment.ProcessPath is { } path && Path.GetFileNameWithoutExtension(path) == "dotnet" ? path
+        : "dotnet";
+
     /// <inheritdoc/>
     public async Task<SolvedPlan?> Solve(
         GroupingProblem problem, IReadOnlyList<IReadOnlyList<int>> start, CancellationToken cancel)
@@ -55,7 +59,7 @@ public sealed partial class PlannerProcess(ILogger<PlannerProcess> log) : IPlanS
         longest.CancelAfter(Longest);
         using var process = new Process
         {
-            StartInfo = new ProcessStartInfo("nice", ["-n", "10", "dotnet", Program])
+            StartInfo = new ProcessStartInfo("nice", ["-n", "10", Host, Program])
             {
                 RedirectStandardInput = true,
                 RedirectStandardOutput = true,

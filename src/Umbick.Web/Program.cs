@@ -108,6 +108,7 @@ app.UseStatusCodePagesWithReExecute("/error/{0}");
 app.UseResponseCompression();
 app.UseRouting();
 app.UseAuthentication();
+app.UseNotThere();
 app.UseAuthorization();
 app.UseFormGuard();
 app.MapGet("/alive", () => "alive").AllowAnonymous();

@@ -68,7 +68,7 @@ public sealed class PlanLawTests
         Assert.Equal(school.Children.Select(child => child.Child).Order(), children.Select(child => child.Child).Order());
         Assert.All(plan.ByHand, slot => Assert.DoesNotContain(slot.Id, plan.Seats.Keys));
         var free = plan.KeptFree.Count + plan.ByHand.Count(slot => slot.IsFree);
-        Assert.True(free >= Math.Min((school.Slots.Count + GroupPlanning.OneFreeOf - 1) / GroupPlanning.OneFreeOf,
+        Assert.True(free >= Math.Min(GroupPlanning.KeptFreeOf(school.Slots.Count),
             school.Slots.Count - plan.ByHand.Count(slot => !slot.IsFree)), $"{free} kept free of {school.Slots.Count}");
     }
 

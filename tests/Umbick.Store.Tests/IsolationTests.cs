@@ -283,8 +283,9 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             await GroupRows.NoteKept(connection, Guid.NewGuid(), DateTime.UtcNow);
             await Reports.Keep(connection, new KeptReport { Id = Guid.NewGuid(), Child = child, Kind = "lead", MadeOn = new(2026, 3, 2) },
                 "test", Guid.NewGuid(), DateTime.UtcNow);
-            var teacher = await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "");
-            await CalendarAddresses.Make(connection, teacher.Id, DateTime.UtcNow);
+            var teacher = (await People.Names(connection)).Keys.FirstOrDefault();
+            if (!teacher.IsGiven) teacher = (await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "")).Id;
+            await CalendarAddresses.Make(connection, teacher, DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await DoorTries.BeAtHome(connection, new byte[32]);

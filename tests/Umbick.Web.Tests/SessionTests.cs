@@ -67,6 +67,36 @@ public sealed class SessionTests(Site site) : IClassFixture<Site>
         Assert.Equal(HttpStatusCode.Redirect, (await device.Get("/turn")).StatusCode);
     }
 
+    /// <summary>Whoever is led to sign in goes on where they were going; nowhere beyond this site, and nothing is sent again.</summary>
+    [Theory]
+    [InlineData("/children?waiting=look", "/children?waiting=look")]
+    [InlineData("/day?handler=morning", "/day")]
+    [InlineData("/", "/day")]
+    [InlineData("//elsewhere.example/day", "/day")]
+    [InlineData("https://elsewhere.example/day", "/day")]
+    [InlineData("/\\elsewhere.example", "/day")]
+    [InlineData("javascript:alert(1)", "/day")]
+    public async Task Signing_in_goes_on_where_one_was(string asked, string comes)
+    {
+        using var visitor = new Visitor(site);
+        var door = $"/?ReturnUrl={Uri.EscapeDataString(asked)}";
+        var entered = await visitor.Send(door, "Sign in", new() { ["userName"] = site.TeacherOfA, ["password"] = Site.Password });
+        Assert.Equal(comes, entered.Headers.Location!.OriginalString);
+        // Whoever is signed in already is led on, too.
+        Assert.Equal(comes, (await visitor.Get(door)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task An_address_that_is_nobody_s_is_told_as_that_to_whoever_is_signed_in()
+    {
+        using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
+        var answer = await teacher.Get("/childern");
+        Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
+        Assert.Contains("text/html", answer.Content.Headers.ContentType!.ToString(), StringComparison.Ordinal);
+        using var stranger = new Visitor(site);
+        Assert.Equal(HttpStatusCode.Redirect, (await stranger.Get("/childern")).StatusCode);
+    }
+
     private Visitor Copy(Visitor of)
     {
         var copy = new Visitor(site);

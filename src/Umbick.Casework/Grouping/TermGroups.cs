@@ -11,12 +11,11 @@ namespace Umbick.Casework;
 /// <param name="Caseload">The children.</param>
 /// <param name="Children">The same, as a plan sees them.</param>
 /// <param name="Timetable">The timetable, with who has which slot now.</param>
-/// <param name="KeptApart">Pairs who are to be kept apart.</param>
 /// <param name="Minutes">The minutes a week that were chosen for children.</param>
 /// <param name="LastKept">When groups were kept last; null where they never were.</param>
 public sealed record GroupsNow(
     IReadOnlyList<CaseloadChild> Caseload, IReadOnlyList<PlanChild> Children, Timetable Timetable,
-    IReadOnlyList<(ChildId One, ChildId Other)> KeptApart, IReadOnlyDictionary<ChildId, int> Minutes, DateOnly? LastKept)
+    IReadOnlyDictionary<ChildId, int> Minutes, DateOnly? LastKept)
 {
     /// <summary>After so many school weeks groups are looked through.</summary>
     private const int LookedThroughAfterWeeks = 3;
@@ -28,7 +27,7 @@ public sealed record GroupsNow(
     private const int SureFrom = 3;
 
     /// <summary>It as what is to be planned.</summary>
-    public GroupPlanning Planning => new(Children, Timetable.Slots, Timetable.Barred, KeptApart);
+    public GroupPlanning Planning => new(Children, Timetable.Slots, Timetable.Barred, Timetable.KeptApart);
 
     /// <summary>Whether groups that were kept are to be looked through on a day.</summary>
     public static async Task<bool> AreToBeLookedThrough(SchoolConnection connection, SchoolYear year, DateOnly today) =>
@@ -53,8 +52,7 @@ public sealed record GroupsNow(
         return new GroupsNow(caseload,
             [.. caseload.Select(child => InPlan(child, today, minutes, help.GetValueOrDefault(child.Child.Id),
                 copied.Contains(child.Child.Id)))],
-            await Timetables.Load(connection, today, today), await GroupRows.KeptApart(connection), minutes,
-            await GroupRows.LastKept(connection));
+            await Timetables.Load(connection, today, today), minutes, await GroupRows.LastKept(connection));
     }
 
     private static PlanChild InPlan(

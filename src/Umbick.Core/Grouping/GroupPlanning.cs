@@ -112,9 +112,11 @@ public sealed class GroupPlanning
     /// <summary>It as a problem of numbers.</summary>
     public GroupingProblem Problem { get; }
 
-    /// <summary>How many slots are kept free.</summary>
-    private int ToKeepFree(List<Slot> all) =>
-        Math.Max(0, ((all.Count + OneFreeOf - 1) / OneFreeOf) - _byHand.Count(slot => slot.IsFree));
+    /// <summary>How many of so many slots are kept free: none of one or two.</summary>
+    public static int KeptFreeOf(int slots) => (slots + (OneFreeOf / 2)) / OneFreeOf;
+
+    /// <summary>How many are kept free beside those that somebody keeps free.</summary>
+    private int ToKeepFree(List<Slot> all) => Math.Max(0, KeptFreeOf(all.Count) - _byHand.Count(slot => slot.IsFree));
 
     /// <summary>Makes the plan, as well as it can be made here.</summary>
     /// <param name="solver">What looks for a better one; what it finds is looked through again, and used where it is better.</param>

@@ -10,6 +10,13 @@ public sealed record Timetable(
     SchoolYear Year, IReadOnlyList<Slot> Slots, IReadOnlyList<BarredTime> Barred, IReadOnlyList<Absence> Absences,
     IReadOnlyList<StandIn> StandIns)
 {
+    /// <summary>Pairs of children who are not to be seen together, whichever is named first.</summary>
+    public IReadOnlyList<(ChildId One, ChildId Other)> KeptApart { get; init; } = [];
+
+    /// <summary>Whether a child is to be kept apart from one of some others.</summary>
+    public bool IsKeptApart(ChildId child, IEnumerable<ChildId> others) =>
+        KeptApart.Count > 0 && others.Any(other => KeptApart.Contains((child, other)) || KeptApart.Contains((other, child)));
+
     /// <summary>How many are offered in the place of a child who does not come.</summary>
     public const int MostSubstitutes = 3;
 

@@ -75,7 +75,7 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
             if (left <= 0 || seats.Count >= Slot.MostChildren) return;
             if (job.Minutes > left && seats.Count > 0) continue;
             var attendee = _attendees[job.Child];
-            if (HasOwnSlot(attendee, day) || !CanCome(slot, day, attendee)) continue;
+            if (HasOwnSlot(attendee, day) || !CanCome(slot, day, attendee) || timetable.IsKeptApart(job.Child, Coming(seats))) continue;
             seats.Add(new Seat(job.Child, [job]));
             _coming.Add((slot, job.Child));
             _placed.Add(job);
@@ -93,7 +93,8 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
         [
             .. attendees
                 .Where(attendee => attendee.Jobs.Count > 0 && !_coming.Exists(each => each.Child == attendee.Child)
-                && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee))
+                && !seats.Exists(seat => seat.Child == attendee.Child) && CanCome(slot, day, attendee)
+                && !timetable.IsKeptApart(attendee.Child, Coming(seats)))
                 .OrderBy(attendee => missing.Exists(other => other.Need is not null && other.Need == attendee.Need) ? 0 : 1)
                 .ThenBy(attendee => attendee.Jobs[0].Need == JobNeed.Due && attendee.Jobs[0].Due <= day ? 0 : 1)
                 .ThenBy(attendee => missing.Select(other => Math.Abs(other.Level - attendee.Level)).DefaultIfEmpty(0).Min())
@@ -103,6 +104,8 @@ internal sealed class TimetableFilling(Timetable timetable, IReadOnlyList<Attend
                 .Select(attendee => attendee.Child),
         ];
     }
+
+    private static IEnumerable<ChildId> Coming(List<Seat> seats) => seats.Where(seat => seat.Why is null).Select(seat => seat.Child);
 
     private bool CanCome(Slot slot, DateOnly day, Attendee attendee) => timetable.InTheWay(slot, day, attendee) is null
         && !IsElsewhere(slot, attendee.Child);

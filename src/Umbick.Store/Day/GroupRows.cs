@@ -7,11 +7,6 @@ public static class GroupRows
 {
     private sealed record HelpRow(ChildId Child, string Support);
 
-    /// <summary>Pairs who are to be kept apart, each once.</summary>
-    public static async Task<IReadOnlyList<(ChildId One, ChildId Other)>> KeptApart(SchoolConnection connection) =>
-        [.. await connection.QueryAsync<(ChildId,
-            ChildId)>("select child, other from keep_apart where child < other order by child, other")];
-
     /// <summary>Notes that two children are to be kept apart, or takes that back.</summary>
     public static Task KeepApart(
         SchoolConnection connection, ChildId one, ChildId other, bool apart, PersonId by, DateTime now) => connection.ExecuteAsync(

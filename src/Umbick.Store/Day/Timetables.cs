@@ -71,7 +71,8 @@ public static class Timetables
             from slot order by weekday, starts_at, id;
             {SelectBarred};
             select child, day, absent from absence where day between @from and @to;
-            select slot, day, child from stand_in where day between @from and @to order by noted_at
+            select slot, day, child from stand_in where day between @from and @to order by noted_at;
+            select child, other from keep_apart where child < other order by child, other
             """,
             new { from, to },
             async read => new Timetable(
@@ -79,7 +80,10 @@ public static class Timetables
                 [.. (await read.ReadAsync<SlotRow>()).Select(row => row.Slot)],
                 [.. (await read.ReadAsync<BarredRow>()).Select(row => row.Kept.Barred)],
                 [.. (await read.ReadAsync<AbsenceRow>()).Select(row => new Absence(row.Child, row.Day, row.Absent))],
-                [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))]));
+                [.. (await read.ReadAsync<StandInRow>()).Select(row => new StandIn(row.Slot, row.Day, row.Child))])
+            {
+                KeptApart = [.. await read.ReadAsync<(ChildId One, ChildId Other)>()],
+            });
 
     /// <summary>Those of some children of whom it is noted that they cannot come on a day.</summary>
     public static async Task<IReadOnlyList<ChildId>> AbsentOn(

@@ -16,9 +16,13 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
 
     public string UserName { get; private set; } = "";
 
+    /// <summary>The page that was asked for before signing in; nothing beyond this site.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? ReturnUrl { get; set; }
+
     public async Task<IActionResult> OnGet()
     {
-        if (User.Identity?.IsAuthenticated == true) return Redirect(User.Home());
+        if (User.Identity?.IsAuthenticated == true) return Redirect(AskedPage.In(Url, ReturnUrl) ?? User.Home());
         IsDemo = await demo.IsOpenTo(HttpContext);
         return Page();
     }
@@ -39,7 +43,8 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
                 if (result.Succeeded || result.RequiresTwoFactor)
                 {
                     await knock.Right();
-                    return result.Succeeded ? await Enter(person!) : Redirect("/second-step");
+                    return result.Succeeded ? await Enter(person!)
+                        : RedirectToPage("/SecondStep", new { ReturnUrl = AskedPage.In(Url, ReturnUrl) });
                 }
                 await door.NoteWrong(knock, UserName, HttpContext.RequestAborted);
                 Message = "That name and password do not go together. Try again.";
@@ -71,6 +76,6 @@ public sealed class IndexModel(SignInManager<Person> signIn, SignInDoor door, De
     private async Task<IActionResult> Enter(Person person)
     {
         await HttpContext.SignOutAsync(Who.ChildScheme);
-        return Redirect(await works.FirstPage(person, HttpContext.RequestAborted));
+        return Redirect(await works.FirstPage(person, AskedPage.In(Url, ReturnUrl), HttpContext.RequestAborted));
     }
 }

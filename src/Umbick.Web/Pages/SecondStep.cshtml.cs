@@ -13,6 +13,10 @@ public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor doo
 {
     public string? Message { get; private set; }
 
+    /// <summary>The page that was asked for before signing in; nothing beyond this site.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? ReturnUrl { get; set; }
+
     public async Task<IActionResult> OnGet() => await signIn.GetTwoFactorAuthenticationUserAsync() is null ? Redirect("/") : Page();
 
     public async Task<IActionResult> OnPost(string? code)
@@ -32,7 +36,7 @@ public sealed class SecondStepModel(SignInManager<Person> signIn, SignInDoor doo
         {
             await knock.Right();
             await HttpContext.SignOutAsync(Who.ChildScheme);
-            return Redirect(await works.FirstPage(person, HttpContext.RequestAborted));
+            return Redirect(await works.FirstPage(person, AskedPage.In(Url, ReturnUrl), HttpContext.RequestAborted));
         }
         await door.NoteWrong(knock, person.UserName, HttpContext.RequestAborted);
         Message = "That code does not open it, was used before, or has run out. Type the one that is shown now.";

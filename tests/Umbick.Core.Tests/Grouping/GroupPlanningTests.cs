@@ -93,9 +93,19 @@ public sealed class GroupPlanningTests
         var barred = new[] { DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday }
             .Select(day => new BarredTime("Tide class", day, new TimeOnly(9, 0), new TimeOnly(12, 0), "")).ToArray();
         Assert.Equal(LeftOut.CannotCome, (await Plan([Child(Fennel)], Week(), barred)).LeftOut.Single().Why);
-        var plan = await Plan([Child(Fennel), Child(Sorrel, "hands-swapped")], [At(1, DayOfWeek.Monday), At(2, DayOfWeek.Tuesday)]);
+        var plan = await Plan([Child(Fennel), Child(Sorrel, "hands-swapped")], [At(1, DayOfWeek.Monday)]);
         Assert.Equal(LeftOut.NoRoom, plan.LeftOut.Single().Why);
     }
+
+    [Theory]
+    [InlineData(1, 0)]
+    [InlineData(2, 0)]
+    [InlineData(3, 1)]
+    [InlineData(6, 1)]
+    [InlineData(12, 2)]
+    [InlineData(60, 10)]
+    public void Of_many_slots_some_are_kept_free_and_of_one_none(int slots, int free) => Assert.Equal(free,
+        GroupPlanning.KeptFreeOf(slots));
 
     [Fact]
     public async Task Who_no_longer_fits_leaves_with_the_reason_and_the_others_stay()

@@ -96,6 +96,24 @@ public sealed class TimetableTests
         Assert.Equal([near, same, due], table.Fill(children, Monday, Monday).Days[0].Slots[0].Substitutes);
     }
 
+    [Fact]
+    public void Who_are_kept_apart_are_offered_in_no_place_and_put_into_no_free_slot_beside_each_other()
+    {
+        var (absent, comes, apart, other) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
+        Attendee[] children =
+            [Child(absent, Regular(absent)), Child(comes, Regular(comes)), Child(apart, Regular(apart)), Child(other, Regular(other))];
+        var table = Table([Slot(DayOfWeek.Monday, 9, absent, comes)]) with
+        {
+            Absences = [new Absence(absent, Monday)],
+            KeptApart = [(apart, comes)],
+        };
+        Assert.Equal([other], table.Fill(children, Monday, Monday).Days[0].Slots[0].Substitutes);
+        // Due on one day, the second waits for another slot.
+        var free = Table([Slot(DayOfWeek.Monday, 9), Slot(DayOfWeek.Tuesday, 9)]) with { KeptApart = [(comes, apart)] };
+        var days = free.Fill([Child(comes, Due(comes)), Child(apart, Due(apart))], Monday, Friday).Days;
+        Assert.All(days.Take(2), day => Assert.Single(Assert.Single(day.Slots).Seats));
+    }
+
     [Theory]
     [InlineData("nothing", NotPlaced.NoSlot)]
     [InlineData("barred", NotPlaced.Barred)]

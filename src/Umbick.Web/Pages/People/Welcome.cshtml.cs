@@ -141,6 +141,6 @@ public sealed class WelcomeModel(IDatabase database, InvitationDoor links, Perso
         // With a second step they sign in as always, by the new password and a code.
         if (await signIn.IsTwoFactorEnabledAsync(person)) return Redirect("/");
         await signIn.SignInAsync(person, isPersistent: false);
-        return Redirect(await works.FirstPage(person, HttpContext.RequestAborted));
+        return Redirect(await works.FirstPage(person, asked: null, HttpContext.RequestAborted));
     }
 }
