@@ -68,7 +68,7 @@ public sealed class ChildReports(ReadingModel model, TimeProvider clock)
         if (edited.Find(line => line.Text.Length > ReportLine.Longest) is { } long_)
             return $"“{long_.Heading}” has {long_.Text.Length:N0} characters; {ReportLine.Longest:N0} at most.";
         var now = clock.GetUtcNow().UtcDateTime;
-        await Reports.Keep(connection, new KeptReport
+        var isNew = await Reports.Keep(connection, new KeptReport
         {
             Id = report,
             Child = draft.Child.Id,
@@ -77,7 +77,7 @@ public sealed class ChildReports(ReadingModel model, TimeProvider clock)
             OfferedText = KeptReport.Write(offered),
             SentText = KeptReport.Write(edited),
         }, ReadingModel.Version, by, now);
-        await Audit.Note(connection, by, AuditKinds.ReportKept, now, draft.Child.Id, detail: draft.Kind.Id);
+        if (isNew) await Audit.Note(connection, by, AuditKinds.ReportKept, now, draft.Child.Id, detail: draft.Kind.Id);
         return null;
     }
 

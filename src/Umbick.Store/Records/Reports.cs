@@ -19,8 +19,9 @@ public static class Reports
         connection.QuerySingleOrDefaultAsync<KeptReport>($"{Select} where report.id = @id", new { id });
 
     /// <summary>Keeps a report; the same again under its id changes nothing.</summary>
-    public static Task Keep(SchoolConnection connection, KeptReport report, string engine, PersonId by, DateTime now) =>
-        connection.ExecuteAsync(
+    /// <returns>Whether it was kept now; else it was before.</returns>
+    public static async Task<bool> Keep(SchoolConnection connection, KeptReport report, string engine, PersonId by, DateTime now) =>
+        await connection.ExecuteAsync(
         """
         insert into report (school, id, child, kind, made_by, made_on, made_at, engine, offered, sent)
         values (@school, @Id, @Child, @Kind, @by, @MadeOn, @now, @engine, @OfferedText::jsonb, @SentText::jsonb) on conflict do nothing
@@ -37,5 +38,5 @@ public static class Reports
             engine,
             report.OfferedText,
             report.SentText,
-        });
+        }) > 0;
 }
