@@ -16,6 +16,9 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
     /// <summary>Whether it computes for long, and code that is run often is worth watching to compile it once more.</summary>
     public bool Computes { get; init; }
 
+    /// <summary>How many tests that failed are run once more, alone: a browser on a busy machine is late at times. More is a fault.</summary>
+    public int RunAgain { get; init; }
+
     /// <summary>The tests of a project.</summary>
     public static Suite OfProject(string name, string state, params IReadOnlyList<string> options)
     {
@@ -62,6 +65,19 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
             process.Kill(entireProcessTree: true);
             throw;
         }
-        return TestReport.Read(this, began.Elapsed, process.ExitCode);
+        var report = TestReport.Read(this, began.Elapsed, process.ExitCode);
+        return report.Failures.Count == 0 || report.FailedMethods.Count > RunAgain ? report
+            : report.After(await Only(report.FailedMethods).Run(cancel));
     }
+
+    private Suite Only(IReadOnlyList<string> methods) => this with
+    {
+        Arguments = [.. Arguments.Select(argument => argument == Report ? Again(Report!) : argument),
+            .. methods.SelectMany(method => new[] { "-method", method })],
+        Log = Again(Log),
+        Report = Again(Report!),
+        RunAgain = 0,
+    };
+
+    private static string Again(string file) => Path.ChangeExtension(file, $"again{Path.GetExtension(file)}");
 }

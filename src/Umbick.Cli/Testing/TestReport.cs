@@ -12,6 +12,27 @@ internal sealed record TestReport(Suite Suite, TimeSpan Time, int Total, IReadOn
 {
     private const int LinesOfFailure = 12;
 
+    /// <summary>Tests that failed and passed when they were run once more: each is a fault still to be found.</summary>
+    public IReadOnlyList<string> PassedAgain { get; init; } = [];
+
+    /// <summary>The methods of a project's tests that failed, without what a theory was given.</summary>
+    public IReadOnlyList<string> FailedMethods => [.. Failures.Select(MethodOf).Distinct()];
+
+    /// <summary>The same report, after the tests that failed were run once more.</summary>
+    public TestReport After(TestReport again)
+    {
+        var failedAgain = again.Failures.Select(MethodOf).ToHashSet();
+        if (again.Total < FailedMethods.Count || failedAgain.Except(FailedMethods).Any()) return this;
+        return this with
+        {
+            Time = Time + again.Time,
+            Failures = [.. Failures.Where(failure => failedAgain.Contains(MethodOf(failure)))],
+            PassedAgain = [.. Failures.Where(failure => !failedAgain.Contains(MethodOf(failure)))],
+        };
+    }
+
+    private static string MethodOf(string failure) => failure.Split('\n', '(')[0];
+
     /// <summary>Reads the report of a suite: TRX of a project, JUnit of Node.</summary>
     public static TestReport Read(Suite suite, TimeSpan time, int exitCode)
     {

@@ -108,9 +108,10 @@
     form.querySelector("[data-told]").textContent = reasonIn(body);
     form.querySelector("[data-told]").className = "told mb-4";
     form.querySelector("[name=answer]").value = AnswerQueue.id();
-    const hands = turn().querySelectorAll("[data-hand]");
-    if (hands.length > 0) hands[0].focus();
-    else form.querySelector("[data-entry]")?.focus();
+    // Where a hand was left alone, that hand is what is missing.
+    const left = turn().querySelector("[data-hand-value]:disabled")?.dataset.handValue;
+    const hand = turn().querySelector(left ? `[data-hand="${left}"]` : "[data-hand]");
+    (hand ?? form.querySelector("[data-entry]"))?.focus();
   }
 
   // A page may come while answers cannot go: it then opens after the last that was given, and not where the server last heard of the child.
