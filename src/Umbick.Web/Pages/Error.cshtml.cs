@@ -12,9 +12,21 @@ public sealed class ErrorModel : PageModel
 
     public string Text { get; private set; } = "";
 
+    /// <summary>The page that sent what could not be taken; null where there is none, or it lies elsewhere.</summary>
+    public string? CameFrom { get; private set; }
+
+    /// <summary>Where whoever reads this may begin again.</summary>
+    public (string Address, string Name) Beginning => !User.IsSignedIn() ? ("/", "To the beginning")
+        : User.SeesRecords() ? ("/children", "To the children") : ("/helping", "To the children you help");
+
     public void OnGet() => Tell();
 
-    public void OnPost() => Tell();
+    public void OnPost()
+    {
+        Tell();
+        if (Uri.TryCreate(Request.Headers.Referer, UriKind.Absolute, out var page) && page.Authority == Request.Host.Value)
+            CameFrom = AskedPage.In(Url, page.PathAndQuery);
+    }
 
     /// <summary>The code stands in the address: a form that could not be read is not read again.</summary>
     private void Tell()
@@ -26,7 +38,7 @@ public sealed class ErrorModel : PageModel
     {
         404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
         400 => ("This page had grown old.",
-            "It was sent after you signed in or out somewhere else. Nothing was changed; open the page again."),
+            "It was sent after you signed in or out somewhere else. Nothing was changed."),
         401 => ("You are signed out.", "Nothing was changed. Sign in again, and go on where you were."),
         403 => ("This page is not yours to open.", "Ask the teacher in charge, if you need it. Nothing was changed."),
         409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),

@@ -53,11 +53,16 @@ public sealed class Browser : IDisposable
     public static Browser SignedIn(Uri address, string teacher, int width = 1280, int height = 800, string? film = null)
     {
         var browser = new Browser(address, width, height, film);
-        // Each browser has a session of its own: what one ends is not another's.
-        var cookie = CookieOf(address, teacher).GetAwaiter().GetResult();
-        browser._driver.ExecuteCdpCommand("Network.setCookie",
-            new() { ["name"] = cookie.Name, ["value"] = cookie.Value, ["url"] = address.ToString(), ["httpOnly"] = true });
+        browser.BeginSession(teacher);
         return browser;
+    }
+
+    /// <summary>Begins a session as in another window. Each browser has one of its own: what one ends is not another's.</summary>
+    public void BeginSession(string teacher)
+    {
+        var cookie = CookieOf(_address, teacher).GetAwaiter().GetResult();
+        _driver.ExecuteCdpCommand("Network.setCookie",
+            new() { ["name"] = cookie.Name, ["value"] = cookie.Value, ["url"] = _address.ToString(), ["httpOnly"] = true });
     }
 
     private static async Task<Cookie> CookieOf(Uri address, string teacher)
@@ -410,6 +415,7 @@ public sealed class Browser : IDisposable
         try
         {
             Network(offline: false);
+            if (_driver.Url.StartsWith("http", StringComparison.Ordinal)) _driver.ExecuteScript("sessionStorage.clear()");
             if (_axe is not null)
                 _driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new() { ["identifier"] = _axe });
             _driver.Navigate().GoToUrl("about:blank");

@@ -227,6 +227,8 @@
     speechSynthesis.speak(new SpeechSynthesisUtterance(texts.join(". ")));
   });
 
+  // Nothing that a teacher had typed stays with a device that a child has.
+  sessionStorage.clear();
   fresh();
   fetchAhead().then(catchUp);
 })();
