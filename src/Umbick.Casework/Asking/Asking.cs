@@ -151,6 +151,27 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         return new(taken.Outcome, taken.Outcome.IsKept() ? null : taken.Outcome.WhyNot(submission.Raw), taken.State);
     }
 
+    /// <summary>
+    /// Puts an answer right on the record, of an asking or of a practice set: the one it names stays beside it, and the sitting stays where
+    /// it is.
+    /// </summary>
+    /// <param name="connection">The connection.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="submission">The answer as it was typed; it names the one that it puts right.</param>
+    /// <param name="by">Who puts it right.</param>
+    public async Task<TypedAnswerTaken> PutRight(
+        SchoolConnection connection, SittingId sittingId, Submission submission, PersonId by)
+    {
+        if (await SittingState.Lock(connection, sittingId) is not { } locked) return new(AnswerOutcome.NotFound, null, null);
+        if (submission.Corrects is null || locked.ItemAt(submission.Place) is not { } item) return new(AnswerOutcome.NotAsked, null, locked);
+        var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences);
+        if (typed.Message is not null) return new(null, typed.Message, locked);
+        var kept = submission with { Raw = typed.Text, Mode = typed.Mode };
+        var outcome = (await AnswerKeeping.Keep(connection, model, locked, kept, by, Now, state => Task.FromResult<SittingState?>(state)))
+            .Outcome;
+        return new(outcome, outcome.IsKept() ? null : outcome.WhyNot(submission.Raw), null);
+    }
+
     /// <summary>The same for a sitting that is locked already.</summary>
     public Task<AnswerTaken> Keep(SchoolConnection connection, SittingState locked, Submission submission, PersonId? by) =>
         AnswerKeeping.Keep(connection, model, locked, submission, by, Now, GoOnFrom(connection, submission, by));
@@ -305,6 +326,9 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         if (sitting.EndedAt is null) await SittingEnding.End(connection, model, sitting, Now);
         return true;
     }
+
+    /// <summary>Goes on with an asking that was stopped today.</summary>
+    public Task<Reopened> Reopen(SchoolConnection connection, SittingId sittingId) => Reopening.GoOn(connection, sittingId, Now);
 
     /// <returns>Where the sitting stands then; null where that has to be loaded.</returns>
     private async Task<SittingState?> GoOn(SchoolConnection connection, SittingState state, bool alone = false)

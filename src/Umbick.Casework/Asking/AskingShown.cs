@@ -25,6 +25,9 @@ public sealed record AskingShown(
     CaseloadRow Child, SittingRecord Sitting, CaseSummary Summary, CaseEvidence Evidence, IReadOnlyList<ReadyAnswer> Ready,
     StopReason Offer, IReadOnlyList<TurnInGroup> Group)
 {
+    /// <summary>Whether it was stopped today, and can go on where it was.</summary>
+    public bool CanGoOn { get; init; }
+
     /// <summary>The question that is asked; null where the sitting is over.</summary>
     public ItemResponse? Current =>
         Sitting.Sitting.EndedAt is null ? Sitting.Questions.FirstOrDefault(question => question.Asked.Place == Sitting.Sitting.CurrentPlace)
@@ -48,7 +51,10 @@ public sealed record AskingShown(
                 ?? new SittingRecord(state.Sitting, []);
             var summary = record.SummaryOn(today);
             return new AskingShown(record.Child, over, summary, record.EvidenceOf(summary), [], StopReason.None,
-                await GroupOf(connection, state.Sitting));
+                await GroupOf(connection, state.Sitting))
+            {
+                CanGoOn = await Reopening.IsOpenTo(connection, state, today),
+            };
         }
         var underWay = state.UnderWay is { } chosen && chosen.HasTaken(state) ? chosen
             : await SittingUnderWay.Load(connection, model, state.Sitting, state.Rows, today, state.Child);

@@ -27,6 +27,9 @@ public sealed record VisitShown(VisitState At, HeldPattern? Held)
     /// <summary>Whether the demonstration is only called to mind.</summary>
     public bool IsReminder { get; private init; }
 
+    /// <summary>Whether it was stopped today, and can go on where it was.</summary>
+    public bool CanGoOn { get; private init; }
+
     /// <summary>Something to tell the teacher; null where there is nothing.</summary>
     public string? Message { get; init; }
 
@@ -76,7 +79,8 @@ public sealed record VisitShown(VisitState At, HeldPattern? Held)
     {
         var (visit, part) = (at.Visit, at.Visit.Part);
         var shown = new VisitShown(at, null);
-        if (visit.EndedAt is not null) return shown with { HelpBefore = await Help(connection, at) };
+        if (visit.EndedAt is not null)
+            return shown with { HelpBefore = await Help(connection, at), CanGoOn = await visiting.CanGoOn(connection, at) };
         if (part == VisitPart.Show) return await WithPositions(connection, shown);
         if (at.Asked is null) return shown;
         var place = part == VisitPart.Cold ? visit.Place - 1 : visit.Place;

@@ -235,6 +235,13 @@ public sealed class Visiting(ReadingModel model, Asking asking, Practising pract
         return true;
     }
 
+    /// <summary>Whether a visit was stopped today, and can go on where it was.</summary>
+    public async Task<bool> CanGoOn(SchoolConnection connection, VisitState at) =>
+        await Reopening.IsOpenTo(connection, at, await Schools.Today(connection, Now));
+
+    /// <summary>Goes on with a visit that was stopped today.</summary>
+    public Task<Reopened> Reopen(SchoolConnection connection, VisitId id) => Reopening.GoOn(connection, id, Now);
+
     /// <summary>What is made of a visit by all that is known of its children.</summary>
     /// <param name="connection">The connection.</param>
     /// <param name="at">Where the visit is.</param>

@@ -244,6 +244,14 @@ public static class Sittings
         connection.ExecuteAsync("update sitting set ended_at = @now, version = version + 1 where id = @id and ended_at is null",
             new { id, now });
 
+    /// <summary>Opens a sitting again that had ended, with some of what was asked in it.</summary>
+    public static Task Reopen(SchoolConnection connection, SittingId id, IEnumerable<int> places) => connection.ExecuteAsync(
+        """
+        update sitting set ended_at = null, version = version + 1 where id = @id;
+        update asked_item set withdrawn = false where sitting = @id and place = any(@places)
+        """,
+        new { id, places = places.ToArray() });
+
     /// <summary>Asks items in a sitting.</summary>
     public static Task Ask(SchoolConnection connection, SittingId sitting, IEnumerable<AskedItem> items, DateTime now) =>
         Ask(connection, [sitting], items, now);

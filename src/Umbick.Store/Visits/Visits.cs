@@ -110,6 +110,10 @@ public static class Visits
     public static Task End(SchoolConnection connection, VisitId id, DateTime now) =>
         connection.ExecuteAsync("update visit set ended_at = @now where id = @id and ended_at is null", new { id, now });
 
+    /// <summary>Opens a visit again that was over.</summary>
+    public static Task Reopen(SchoolConnection connection, VisitId id) =>
+        connection.ExecuteAsync("update visit set ended_at = null where id = @id", new { id });
+
     /// <summary>Notes that a child has gone, or is there again.</summary>
     public static Task Leave(SchoolConnection connection, VisitId visit, ChildId child, DateTime? at) =>
         connection.ExecuteAsync("update visit_child set left_at = @at where visit = @visit and child = @child", new { visit, child, at });

@@ -90,6 +90,16 @@ public sealed class SittingModel(
     public Task<IActionResult> OnPostStop(SittingId id) =>
         Within(async connection => await asking.Stop(connection, id) ? await Shown(connection, id) : NotFound());
 
+    /// <summary>Goes on where it was stopped today.</summary>
+    public Task<IActionResult> OnPostGoOn(SittingId id) => Within(async connection =>
+        await asking.Reopen(connection, id) switch
+        {
+            Reopened.NotFound => NotFound(),
+            Reopened.GoesOn => await Shown(connection, id),
+            Reopened.Busy => await Conflict(connection, id, "The child is in the middle of something else by now. This stays as it is."),
+            _ => await Conflict(connection, id, "This was not stopped today, so it stays as it is."),
+        });
+
     /// <summary>The next one is the last, and will very likely come right.</summary>
     public Task<IActionResult> OnPostEasy(SittingId id) => Within(async connection =>
     {

@@ -30,14 +30,13 @@ public sealed class SittingModel(IDatabase database, ReadingModel model, Asking 
 
     public Task<IActionResult> OnGet(ChildId id, SittingId sitting) => Shown(id, sitting);
 
-    /// <summary>Says what an answer means that cannot be read. It puts that one right, and both stay.</summary>
+    /// <summary>Says what an answer means, or what it should have been typed as. It puts that one right, and both stay.</summary>
     public async Task<IActionResult> OnPostMeans(
         ChildId id, SittingId sitting, AnswerId answer, int place, AnswerId corrects, [StringLength(200)] string? raw)
     {
         if (!ModelState.IsValid || !answer.IsGiven || !corrects.IsGiven) return BadRequest();
-        var taken = await InSchool(connection => asking.KeepTyped(connection, sitting,
-            new Submission(answer, place, (raw ?? "").Trim(), AnswerMode.Said, null) { Corrects = corrects }, null, "", User.Person().Id));
-        // An item that was never asked, or a set, which is practised and not put right here.
+        var taken = await InSchool(connection => asking.PutRight(connection, sitting,
+            new Submission(answer, place, (raw ?? "").Trim(), AnswerMode.Said, null) { Corrects = corrects }, User.Person().Id));
         if (taken.Outcome is AnswerOutcome.NotFound or AnswerOutcome.NotAsked) return NotFound();
         if (taken.Message is null) return Redirect($"/children/{id}/sittings/{sitting}#at-{place}");
         Message = taken.Message;

@@ -37,6 +37,19 @@ public sealed class VisitModel(IDatabase database, Visiting visiting, SecondDevi
 
     public Task<IActionResult> OnPostStop() => Do((connection, id, _) => _visiting.Stop(connection, id));
 
+    /// <summary>Goes on where it was stopped today.</summary>
+    public Task<IActionResult> OnPostGoOn() => Within(async connection =>
+    {
+        var message = await _visiting.Reopen(connection, Id) switch
+        {
+            Reopened.GoesOn or Reopened.NotFound => null,
+            Reopened.Busy => "One of the children is in the middle of something else by now. This visit stays as it is.",
+            _ => "This visit was not stopped today, so it stays as it is.",
+        };
+        if (message is null) return Redirect(Home);
+        return await Load(connection, Id, message) ? Page() : NotFound();
+    });
+
     protected override Task<(VisitId Id, PersonId By)?> Found(SchoolConnection connection) =>
         Task.FromResult<(VisitId, PersonId)?>((Id, User.Person().Id));
 }
