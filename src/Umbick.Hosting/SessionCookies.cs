@@ -14,6 +14,9 @@ public static class SessionCookies
     /// <summary>The longest that a teacher's session may last, and a child's.</summary>
     public static readonly TimeSpan Teachers = TimeSpan.FromHours(10), Childs = TimeSpan.FromHours(2);
 
+    /// <summary>What carries a <see cref="WayBack"/> to where a child's session begins; it stands in no cookie.</summary>
+    public const string Back = "back";
+
     private const string SessionClaim = "session";
     private const string StampClaim = "AspNet.Identity.SecurityStamp";
 
@@ -31,16 +34,19 @@ public static class SessionCookies
         var (services, user) = (context.HttpContext.RequestServices, context.Principal!);
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
         var (id, ends) = (SessionId.New(), now + context.Options.ExpireTimeSpan);
+        // Whoever came back to a device by six figures stays no longer than they would have stayed.
+        if (context.Properties.ExpiresUtc?.UtcDateTime is { } sooner && sooner < ends) ends = sooner;
         await services.GetRequiredService<Database>().InSchool(SchoolOf(user), async connection =>
         {
             if (!user.IsSignedIn())
             {
-                await Sessions.BeginOfChild(connection, id, user.Child().Sitting, now, ends);
+                await Sessions.BeginOfChild(connection, id, user.Child().Sitting, now, ends,
+                    context.Properties.GetParameter<WayBack>(Back));
                 return;
             }
             await Sessions.BeginOfPerson(connection, id, user.Person().Id, now, ends);
             await DoorTries.BeAtHome(connection, services.GetRequiredService<AddressHash>().HashOf(context.HttpContext));
-            await Audit.Note(connection, user.Person().Id, AuditKinds.SignedIn, now);
+            await Audit.Note(connection, user.Person().Id, user.CameByPin() ? AuditKinds.CameBack : AuditKinds.SignedIn, now);
         });
         ((ClaimsIdentity)user.Identity!).AddClaim(new Claim(SessionClaim, id.ToString()));
     }
@@ -63,7 +69,7 @@ public static class SessionCookies
         SchoolConnection connection, RequestPreferences preferences, ClaimsPrincipal user, SessionId session, DateTime now)
     {
         if (await Schools.SettingsAndDay(connection, now, session, user.Person().Id,
-            user.FindFirstValue(StampClaim) ?? "") is not { IsOpen: true } school) return false;
+            user.Stamp()) is not { IsOpen: true } school) return false;
         (preferences.OfSchool, preferences.TimeZone, preferences.Today, preferences.Now) =
             (new TeachingPreferences(school.Settings), school.TimeZone, school.Today, school.Now);
         return true;
@@ -84,6 +90,9 @@ public static class SessionCookies
 
     /// <summary>The session that a request goes by.</summary>
     public static SessionId Session(this ClaimsPrincipal user) => SessionId.Parse(user.FindFirstValue(SessionClaim)!);
+
+    /// <summary>The account as it stood when the signed-in person's session began.</summary>
+    public static string Stamp(this ClaimsPrincipal user) => user.FindFirstValue(StampClaim) ?? "";
 
     private static SchoolId SchoolOf(ClaimsPrincipal user) => user.IsSignedIn() ? user.Person().School : user.Child().School;
 }

@@ -65,6 +65,7 @@ public static class SiteDatabase
     {
         services.AddSingleton<PasswordTurns>();
         services.AddSingleton<SignInDoor>();
+        services.AddScoped<BackDoor>();
         services.AddSingleton<InvitationDoor>();
         services.AddSingleton<CalendarDoor>();
         services.AddSingleton<CodeDoor>();

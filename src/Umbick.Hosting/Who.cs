@@ -27,6 +27,13 @@ public static class Who
     /// <summary>The roles that somebody of a school can have.</summary>
     public const string TeacherRole = "teacher", AssistantRole = "assistant", InChargeRole = "in-charge";
 
+    /// <summary>The policy of pages by which records go in and out: for teachers who came by their password.</summary>
+    public const string Files = "files";
+
+    /// <summary>The claim of whoever came back to a device by six figures: People, files and erasing stay shut to them.</summary>
+    public const string ByPin = "by_pin";
+
+    private const string BackClaim = "way_back";
     private const string SittingClaim = "sitting";
     private const string SchoolClaim = "school";
 
@@ -47,7 +54,13 @@ public static class Who
     public static bool SeesRecords(this ClaimsPrincipal user) => user.IsInRole(TeacherRole);
 
     /// <summary>Whether the signed-in person sees to the school's people and records.</summary>
-    public static bool IsInCharge(this ClaimsPrincipal user) => user.IsInRole(InChargeRole);
+    public static bool IsInCharge(this ClaimsPrincipal user) => user.IsInRole(InChargeRole) && !user.CameByPin();
+
+    /// <summary>Whether the signed-in person came back to this device by six figures, and not by a password.</summary>
+    public static bool CameByPin(this ClaimsPrincipal user) => user.HasClaim(claim => claim.Type == ByPin);
+
+    /// <summary>Whether a child's device was handed over by somebody who may come back to it by six figures.</summary>
+    public static bool HasWayBack(this ClaimsPrincipal user) => user.HasClaim(claim => claim.Type == BackClaim);
 
     /// <summary>The page that the signed-in person comes to first.</summary>
     public static string Home(this ClaimsPrincipal user) => user.IsInRole(TeacherRole) ? "/day" : "/helping";
@@ -66,6 +79,7 @@ public static class Who
         (SchoolId.Parse(user.FindFirstValue(SchoolClaim)!), SittingId.Parse(user.FindFirstValue(SittingClaim)!));
 
     /// <summary>Somebody who may do one sitting.</summary>
-    public static ClaimsPrincipal ChildAt(SchoolId school, SittingId sitting) => new(new ClaimsIdentity(
-        [new Claim(SchoolClaim, school.ToString()), new Claim(SittingClaim, sitting.ToString())], ChildScheme));
+    public static ClaimsPrincipal ChildAt(SchoolId school, SittingId sitting, bool hasWayBack = false) => new(new ClaimsIdentity(
+        [new Claim(SchoolClaim, school.ToString()), new Claim(SittingClaim, sitting.ToString()),
+            .. hasWayBack ? [new Claim(BackClaim, "yes")] : Array.Empty<Claim>()], ChildScheme));
 }

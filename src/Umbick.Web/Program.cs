@@ -81,7 +81,10 @@ builder.Services.AddAuthorizationBuilder()
     .AddPolicy(Who.Records, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole))
     .AddPolicy(Who.Sittings,
     policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole, Who.AssistantRole))
-    .AddPolicy(Who.InCharge, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.InChargeRole))
+    .AddPolicy(Who.InCharge, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.InChargeRole)
+        .RequireAssertion(context => !context.User.CameByPin()))
+    .AddPolicy(Who.Files, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireRole(Who.TeacherRole)
+        .RequireAssertion(context => !context.User.CameByPin()))
     .AddPolicy(Who.SignedIn, policy => policy.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme).RequireAuthenticatedUser())
     .AddPolicy(Who.ChildPolicy, policy => policy.AddAuthenticationSchemes(Who.ChildScheme).RequireAuthenticatedUser());
 builder.Services.AddAntiforgery(options =>

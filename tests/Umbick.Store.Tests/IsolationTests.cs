@@ -17,7 +17,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
         "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
         "replay_point", "sitting_so_far", "asked_after", "sheet", "home_note",
-        "home_language", "keep_apart", "groups_kept", "calendar_address", "report"];
+        "home_language", "keep_apart", "groups_kept", "calendar_address", "report", "pin"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -286,6 +286,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             var teacher = (await People.Names(connection)).Keys.FirstOrDefault();
             if (!teacher.IsGiven) teacher = (await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "")).Id;
             await CalendarAddresses.Make(connection, teacher, DateTime.UtcNow);
+            await Pins.Set(connection, teacher, new string('h', 60), DateTime.UtcNow);
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await DoorTries.BeAtHome(connection, new byte[32]);

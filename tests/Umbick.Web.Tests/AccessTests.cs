@@ -14,7 +14,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
     /// <summary>Whose calendar it is stands in the address: one that is nobody's opens nothing, whoever asks.</summary>
     private const string Calendar = "/calendar/next-hour";
 
-    private static readonly string[] ChildOnly = ["/beside", "/screen", "/turn"];
+    private static readonly string[] ChildOnly = ["/back", "/beside", "/screen", "/turn"];
 
     [Fact]
     public async Task Without_signing_in_every_other_route_leads_to_the_sign_in_page()

@@ -11,12 +11,26 @@ public sealed record Staff(
     IReadOnlyList<Person> People, IReadOnlyDictionary<PersonId, DateTime> LastSeen, IReadOnlyList<Invitation> Waiting,
     IReadOnlyDictionary<PersonId, DateTime> StoppedUntil)
 {
+    /// <summary>Whether people may come back by six figures to a device that a child had.</summary>
+    public bool PinAllowed { get; private init; }
+
     /// <summary>Everybody at the school.</summary>
     public static async Task<Staff> Load(SchoolConnection connection, DateTime now) => new(
         await Store.People.All(connection),
         await Store.People.LastSeen(connection),
         await Invitations.Waiting(connection, now),
-        (await DoorTries.StoppedSteps(connection)).ToDictionary(stopped => stopped.Person, stopped => stopped.Until));
+        (await DoorTries.StoppedSteps(connection)).ToDictionary(stopped => stopped.Person, stopped => stopped.Until))
+    {
+        PinAllowed = await Pins.IsAllowed(connection),
+    };
+
+    /// <summary>Lets people come back by six figures to a device that a child had, or not.</summary>
+    public static async Task AllowPin(SchoolConnection connection, bool allowed, PersonId by, DateTime now)
+    {
+        if (await Pins.IsAllowed(connection) == allowed) return;
+        await Pins.Allow(connection, allowed);
+        await Audit.Note(connection, by, allowed ? AuditKinds.PinAllowed : AuditKinds.PinShut, now);
+    }
 
     /// <summary>Somebody who works at the school; null where they do not.</summary>
     public static Task<Person?> Find(SchoolConnection connection, PersonId person) => Store.People.Find(connection, person);

@@ -163,7 +163,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
         SchoolConnection connection, SittingId sittingId, Submission submission, PersonId by)
     {
         if (await SittingState.Lock(connection, sittingId) is not { } locked) return new(AnswerOutcome.NotFound, null, null);
-        if (submission.Corrects is null || locked.ItemAt(submission.Place) is not { } item) return new(AnswerOutcome.NotAsked, null, locked);
+        if (submission.Corrects is null || locked.ItemAt(submission.Place) is not { } item)
+            return new(AnswerOutcome.NotAsked, null, locked);
         var typed = TypedAnswer.From(item, submission.Raw, locked.Preferences);
         if (typed.Message is not null) return new(null, typed.Message, locked);
         var kept = submission with { Raw = typed.Text, Mode = typed.Mode };

@@ -49,7 +49,8 @@ public static class Reopening
     public static async Task<Reopened> GoOn(SchoolConnection connection, VisitId id, DateTime now)
     {
         if (await VisitState.Load(connection, id) is not { } found) return Reopened.NotFound;
-        foreach (var child in found.Children.Select(each => each.Child.Id).OrderBy(each => each.Value)) await Children.Lock(connection, child);
+        foreach (var child in found.Children.Select(each => each.Child.Id).OrderBy(each => each.Value))
+            await Children.Lock(connection, child);
         var at = (await VisitState.Lock(connection, id))!;
         if (at.Visit.EndedAt is null) return Reopened.GoesOn;
         if (!await IsOpenTo(connection, at, await Schools.Today(connection, now))) return Reopened.IsOver;

@@ -16,7 +16,7 @@ internal sealed record Suite(string Name, string Program, IReadOnlyList<string> 
     /// <summary>Whether it computes for long, and code that is run often is worth watching to compile it once more.</summary>
     public bool Computes { get; init; }
 
-    /// <summary>How many tests that failed are run once more, alone: a browser on a busy machine is late at times. More is a fault.</summary>
+    /// <summary>How many that failed are run once more, alone: a browser on a busy machine is late at times. More is a fault.</summary>
     public int RunAgain { get; init; }
 
     /// <summary>The tests of a project.</summary>

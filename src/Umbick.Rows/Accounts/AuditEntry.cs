@@ -22,19 +22,27 @@ public static class AuditKinds
         SettingsChanged = "settings-changed", OpenedRecord = "opened-record", TookOut = "took-out", TookIn = "took-in", Erased = "erased",
         KeepUntil = "keep-until",
         Corrected = "corrected", Imported = "imported", Exported = "exported", YearsEnd = "years-end",
-        CalendarMade = "calendar-made", CalendarWithdrawn = "calendar-withdrawn", ReportKept = "report-kept";
+        CalendarMade = "calendar-made", CalendarWithdrawn = "calendar-withdrawn", ReportKept = "report-kept",
+        CameBack = "came-back", WrongPin = "wrong-pin", PinOn = "pin-on", PinOff = "pin-off", PinAllowed = "pin-allowed", PinShut =
+            "pin-shut";
 
     /// <summary>What each is called, in the order in which they can be chosen.</summary>
     public static IReadOnlyList<(string Id, string Told)> All { get; } =
     [
         (SignedIn, "signed in"),
         (WrongPassword, "a wrong password or code"),
+        (CameBack, "came back by six figures after a child’s turn"),
+        (WrongPin, "wrong figures after a child’s turn"),
         (SignedOut, "signed out"),
         (SignedOutEverywhere, "signed out everywhere"),
         (NewPassword, "has a new password"),
         (SecondFactorOn, "turned the second step on"),
         (SecondFactorOff, "turned the second step off"),
         (SecondStepStopped, "20 wrong codes in a day"),
+        (PinOn, "chose six figures to come back by"),
+        (PinOff, "comes back by their password again"),
+        (PinAllowed, "let people come back by six figures"),
+        (PinShut, "let nobody come back by six figures"),
         (Invited, "invited"),
         (ResetLink, "made a link to let in"),
         (LetIn, "was let in from the server"),

@@ -21,11 +21,19 @@ public static class Sessions
         "insert into session (school, id, person, started_at, ends_at) values (@school, @id, @person, @now, @ends)",
         new { school = connection.School, id, person, now, ends });
 
-    /// <summary>Begins a session of a child's device at one sitting.</summary>
-    public static Task BeginOfChild(SchoolConnection connection, SessionId id, SittingId sitting, DateTime now, DateTime ends) =>
+    /// <summary>Begins a session of a child's device at one sitting, with who may come back to the device; null: nobody.</summary>
+    public static Task BeginOfChild(
+        SchoolConnection connection, SessionId id, SittingId sitting, DateTime now, DateTime ends, WayBack? back = null) =>
         connection.ExecuteAsync(
-        "insert into session (school, id, sitting, started_at, ends_at) values (@school, @id, @sitting, @now, @ends)",
-        new { school = connection.School, id, sitting, now, ends });
+        """
+        insert into session (school, id, sitting, started_at, ends_at, back_to, back_stamp, back_ends)
+        values (@school, @id, @sitting, @now, @ends, @to, @stamp, @until)
+        """,
+        new { school = connection.School, id, sitting, now, ends, to = back?.Person, stamp = back?.Stamp, until = back?.Ends });
+
+    /// <summary>When a session is over at the latest; null where it is over.</summary>
+    public static Task<DateTime?> EndsAt(SchoolConnection connection, SessionId id) =>
+        connection.QuerySingleOrDefaultAsync<DateTime?>("select ends_at from session where id = @id and ended_at is null", new { id });
 
     /// <summary>Whether a session of a child's device is open.</summary>
     public static Task<bool> IsOpenToChild(SchoolConnection connection, SessionId id, SittingId sitting, DateTime now) =>

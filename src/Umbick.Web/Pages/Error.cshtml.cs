@@ -34,12 +34,15 @@ public sealed class ErrorModel : PageModel
         (Heading, Text) = int.TryParse($"{RouteData.Values["code"]}", out var code) ? ForCode(code) : ForCode(500);
     }
 
-    private static (string Heading, string Text) ForCode(int code) => code switch
+    private (string Heading, string Text) ForCode(int code) => code switch
     {
         404 => ("There is nothing here.", "The address may be old, or it belongs to another school. Nothing was changed."),
         400 => ("This page had grown old.",
             "It was sent after you signed in or out somewhere else. Nothing was changed."),
         401 => ("You are signed out.", "Nothing was changed. Sign in again, and go on where you were."),
+        403 when User.CameByPin() => ("This page asks for your password.",
+            "You came back by your six figures, which open neither people nor files nor erasing. Sign out, and in again with your "
+            + "password. Nothing was changed."),
         403 => ("This page is not yours to open.", "Ask the teacher in charge, if you need it. Nothing was changed."),
         409 => ("This has moved on.", "It was changed elsewhere meanwhile. Open it again to see where it stands."),
         _ => ("Something went wrong here.",

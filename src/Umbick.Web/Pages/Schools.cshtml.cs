@@ -17,6 +17,8 @@ public sealed class SchoolsModel(PersonSchools works, SignInManager<Person> sign
 
     public async Task<IActionResult> OnPost(SchoolId school)
     {
+        // Six figures open the school at which the device was handed over, and no other.
+        if (User.CameByPin()) return Forbid();
         if ((await Own()).FirstOrDefault(each => each.School.Id == school).Person is not { } person) return NotFound();
         if (school != User.Person().School)
         {

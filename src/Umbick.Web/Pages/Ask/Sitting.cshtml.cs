@@ -23,7 +23,7 @@ public sealed class HowGiven
 /// <summary>Asking: in conversation, with the teacher's own clock, or beside a child who answers on another screen.</summary>
 [Authorize(Who.Sittings)]
 public sealed class SittingModel(
-    IDatabase database, ReadingModel model, Asking asking, RequestPreferences preferences) : SchoolPage(database)
+    IDatabase database, ReadingModel model, Asking asking, BackDoor back, RequestPreferences preferences) : SchoolPage(database)
 {
     public AskingView View { get; private set; } = null!;
 
@@ -145,7 +145,7 @@ public sealed class SittingModel(
         // Kept first: the device's session is another transaction, and waits for whoever holds the sitting.
         var handed = await InSchool(connection => asking.Deliver(connection, id, DeliveryMode.OnChildsScreen));
         if (!handed) return await Within(connection => Shown(connection, id));
-        await HttpContext.EnterChildMode(SchoolId, id);
+        await HttpContext.EnterChildMode(SchoolId, id, await back.From(HttpContext));
         return Redirect("/turn");
     }
 

@@ -38,6 +38,13 @@ public sealed class IndexModel(IDatabase database, PersonSchools works, TimeProv
         return Redirect("/people");
     });
 
+    /// <summary>Lets people come back by six figures to a device that a child had, or not.</summary>
+    public Task<IActionResult> OnPostPin(bool allowed) => Within(async connection =>
+    {
+        await Staff.AllowPin(connection, allowed, User.Person().Id, Now);
+        return Redirect("/people");
+    });
+
     public Task<IActionResult> OnPostChange(PersonId person, PersonRole role, bool inCharge) => Within(async connection =>
         await Staff.Find(connection, person) is { } known && Enum.IsDefined(role)
             ? await Done(connection, await Staff.Change(connection, known, role, inCharge, User.Person().Id, Now)) : NotFound());

@@ -9,7 +9,7 @@ namespace Umbick.Web.Pages.Practise;
 /// <summary>A set that was given: hand the device over, or see the outcome.</summary>
 [Authorize(Who.Sittings)]
 public sealed class SetModel(
-    IDatabase database, ReadingModel model, Practising practising, RequestPreferences preferences) : SchoolPage(database)
+    IDatabase database, ReadingModel model, Practising practising, BackDoor back, RequestPreferences preferences) : SchoolPage(database)
 {
     public SetShown Shown { get; private set; } = null!;
 
@@ -47,7 +47,7 @@ public sealed class SetModel(
     public async Task<IActionResult> OnPost(SetId id)
     {
         if (await InSchool(connection => SetShown.SittingToDo(connection, id)) is not { } sitting) return NotFound();
-        await HttpContext.EnterChildMode(SchoolId, sitting);
+        await HttpContext.EnterChildMode(SchoolId, sitting, await back.From(HttpContext));
         return Redirect("/turn");
     }
 }

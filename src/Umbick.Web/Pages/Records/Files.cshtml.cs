@@ -9,7 +9,7 @@ using Umbick.Core.Diagnosis;
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>Answers, children and records, in and out.</summary>
-[Authorize(Who.Records)]
+[Authorize(Who.Files)]
 [RequestSizeLimit(LargestRequest)]
 public sealed class FilesModel(
     IDatabase database, FileJobs jobs, ReadingModel model, RequestPreferences preferences, TimeProvider clock) : SchoolPage(database)

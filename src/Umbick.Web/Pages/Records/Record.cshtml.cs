@@ -41,6 +41,7 @@ public sealed class RecordModel(
 
     public Task<IActionResult> OnGetFile(ChildId id) => Within(async connection =>
     {
+        if (User.CameByPin()) return Forbid();
         if (await ChildRecordFile.Write(connection, id, Now) is not { } file) return NotFound();
         await RecordKeeping.NoteTakenOut(connection, id, User.Person().Id, Now);
         return File(Encoding.UTF8.GetBytes(file), "application/json",

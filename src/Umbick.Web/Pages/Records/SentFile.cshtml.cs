@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Umbick.Web.Pages.Records;
 
 /// <summary>A file that was sent: how far it is, what it would add, what is wrong with it, and the outcome.</summary>
-[Authorize(Who.Records)]
+[Authorize(Who.Files)]
 public sealed class SentFileModel(FileJobs jobs) : PageModel
 {
     /// <summary>How many errors and new children are named.</summary>

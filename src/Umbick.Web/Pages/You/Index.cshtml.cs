@@ -10,13 +10,16 @@ namespace Umbick.Web.Pages.You;
 
 /// <summary>What somebody settles for themselves: their password, the second step, where they are signed in.</summary>
 [Authorize(Who.SignedIn)]
-public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn, SignInDoor door, TimeProvider clock) : SchoolPage(database)
+public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn, SignInDoor door, BackDoor back, TimeProvider clock)
+    : SchoolPage(database)
 {
     private const int RecoveryCodeCount = 10;
 
-    public Person Person { get; private set; } = null!;
+    public OwnAccount Own { get; private set; } = null!;
 
-    public IReadOnlyList<OpenSession> Sessions { get; private set; } = [];
+    public Person Person => Own.Person;
+
+    public IReadOnlyList<OpenSession> Sessions => Own.Sessions;
 
     /// <summary>What codes are made of, while the second step is being turned on, in groups of four; null else.</summary>
     public string? Key { get; private set; }
@@ -91,6 +94,26 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
         return Page();
     }
 
+    /// <summary>Chooses the figures by which they come back to a device that a child had.</summary>
+    public async Task<IActionResult> OnPostPin(string? current, string? figures)
+    {
+        await Load();
+        if (!Own.PinAllowed) return NotFound();
+        if (!await IsTheirs(current)) return Page();
+        if (!BackDoor.IsUsable(figures))
+            return Refuse("Choose six figures: of three kinds at least, and not one after the other. Nothing was changed.");
+        await InSchool(connection => OwnAccount.SetPin(connection, Person.Id, back.Hash(Person, figures!), Now));
+        await Load();
+        Done = "From now on your six figures bring you back after a child’s turn.";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostPinOff()
+    {
+        await InSchool(connection => OwnAccount.RemovePin(connection, User.Person().Id, Now));
+        return Redirect("/you");
+    }
+
     /// <summary>They have read who turned their second step off.</summary>
     public async Task<IActionResult> OnPostTold()
     {
@@ -140,7 +163,7 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
     {
         await InSchool(connection => OwnAccount.EndSessions(connection, Person.Id, what, Now));
         await signIn.SignInAsync(Person, isPersistent: false);
-        Sessions = (await InSchool(Own)).Sessions;
+        await Load();
     }
 
     private async Task ShowKey()
@@ -155,7 +178,7 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
                 code.ModuleMatrix.Count);
     }
 
-    private async Task Load() => (Person, Sessions) = await InSchool(Own);
+    private async Task Load() => Own = await InSchool(connection => OwnAccount.Load(connection, User.Person().Id, Now));
 
     private PageResult Refuse(string why)
     {
@@ -163,6 +186,4 @@ public sealed class IndexModel(IDatabase database, SignInManager<Person> signIn,
         Response.StatusCode = StatusCodes.Status400BadRequest;
         return Page();
     }
-
-    private Task<OwnAccount> Own(SchoolConnection connection) => OwnAccount.Load(connection, User.Person().Id, Now);
 }
