@@ -12,6 +12,13 @@ public static class Enrolment
     /// <summary>One child with what is waiting; null where there is no such child.</summary>
     public static Task<CaseloadRow?> Find(SchoolConnection connection, ChildId id) => Children.Find(connection, id);
 
+    /// <summary>So many are found by a few letters at most.</summary>
+    public const int MostFound = 8;
+
+    /// <summary>The children with some letters in the alias, on the caseload or not: those whom they begin first.</summary>
+    public static Task<IReadOnlyList<ListedChild>> FindByLetters(SchoolConnection connection, string letters) =>
+        Children.ByLetters(connection, letters, MostFound);
+
     /// <summary>A child with the names of the classes that children come from; null of a child where there is no such child.</summary>
     public static async Task<(CaseloadRow? Child, IReadOnlyList<string> Classes)> FindWithClasses(
         SchoolConnection connection, ChildId id) =>

@@ -107,6 +107,13 @@ public static class Children
     public static async Task<IReadOnlyList<ListedChild>> Aliases(SchoolConnection connection) =>
         [.. await connection.QueryAsync<ListedChild>($"{SelectListed} order by alias")];
 
+    /// <summary>The children with some letters in the alias: those whom they begin first.</summary>
+    public static async Task<IReadOnlyList<ListedChild>> ByLetters(SchoolConnection connection, string letters, int most) =>
+        [.. await connection.QueryAsync<ListedChild>(
+            $"{SelectListed} where position(lower(@letters) in lower(alias)) > 0 "
+                + "order by position(lower(@letters) in lower(alias)) > 1, alias limit @most",
+            new { letters, most })];
+
     /// <summary>One child as a list of all has them.</summary>
     public static Task<ListedChild?> Listed(SchoolConnection connection, ChildId id) =>
         connection.QuerySingleOrDefaultAsync<ListedChild>($"{SelectListed} where id = @id", new { id });

@@ -209,6 +209,10 @@ public sealed class Browser : IDisposable
     /// <summary>Types with Shift held down.</summary>
     public void TypeShifted(string keys) => new Actions(_driver).KeyDown(Keys.Shift).SendKeys(keys).KeyUp(Keys.Shift).Perform();
 
+    /// <summary>Types keys while Control is held.</summary>
+    public void TypeWithControl(string keys) =>
+        new Actions(_driver).KeyDown(Keys.Control).SendKeys(keys).KeyUp(Keys.Control).Perform();
+
     /// <summary>Gives something the focus, where the test is not about the way there.</summary>
     public void Focus(string css) => _driver.ExecuteScript("arguments[0].focus()", Find(css));
 

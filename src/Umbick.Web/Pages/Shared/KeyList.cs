@@ -12,6 +12,8 @@ public sealed record KeyList(string Place, string Heading, IReadOnlyList<(string
     public static IReadOnlyList<KeyList> All { get; } =
     [
         new("", "Everywhere", [
+            (["Ctrl", "Enter"], "the next thing to do: the amber press"),
+            (["/"], "finds a child, where nothing is being typed"),
             (["?"], "these keys, where nothing is being typed"),
             (["Esc"], "closes them"),
             (["Tab"], "to the next thing on the page; Shift and Tab back"),
