@@ -41,6 +41,9 @@ public sealed class ClassTests(Site site) : IClassFixture<Site>
             var joins = browser.Find("[data-group=Join] [data-child]").GetAttribute("data-child")!;
             browser.Click($"Take {joins} in");
             browser.Await($"[data-group=Join] [data-child='{joins}'] a[href^='/children/']");
+            browser.ClickOn("[data-take-all-in]");
+            browser.AwaitGone("[data-take-all-in]");
+            Assert.Equal(Children / 3, browser.Count("[data-group=Join] [data-child] a[href^='/children/']"));
             browser.Open("/children");
             browser.AwaitText(joins);
         }

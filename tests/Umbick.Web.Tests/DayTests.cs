@@ -144,18 +144,28 @@ public sealed class DayTests(
         var child = await site.Child(site.A);
         using var browser = Browser.SignedIn(morning.Address, site.TeacherOfA);
         browser.Open("/timetable");
-        browser.Fill("[data-new-slot] [name=from]", "9:40");
+        browser.Put("[data-new-slot] [name=from]", "09:40");
+        foreach (var day in new[] { "Monday", "Thursday" }) browser.ClickOn($"[data-new-slot] [value={day}]");
         browser.Click("Add the slot");
         browser.Await("li[data-slot]");
+        Assert.Equal(2, browser.Count("li[data-slot]"));
         Assert.Contains("kept free", browser.Find("li[data-slot]").Text, StringComparison.Ordinal);
         browser.ClickOn("li[data-slot] summary");
         browser.Script<object?>(
             $"[...document.querySelector('li[data-slot] select').options].find(o => o.textContent === '{child.Alias}').selected = true");
         browser.Click("Keep");
         browser.AwaitText(child.Alias);
-        browser.ClickOn("li[data-slot] summary");
-        browser.Click("take the slot out");
-        browser.AwaitGone("li[data-slot]");
+        // A new term keeps the times, and nobody in them.
+        browser.ClickOn("[data-new-term] summary");
+        browser.Click("Take everybody out");
+        browser.AwaitGone("[data-new-term]");
+        Assert.Equal(2, browser.Count("li[data-slot]"));
+        foreach (var left in new[] { 1, 0 })
+        {
+            browser.ClickOn("li[data-slot] summary");
+            browser.Click("take the slot out");
+            browser.AwaitScript($"return document.querySelectorAll('li[data-slot]').length === {left}");
+        }
     }
 
     /// <summary>A child of whom one pattern is likely.</summary>

@@ -22,6 +22,19 @@ public static class ComingToday
         return true;
     }
 
+    /// <summary>Notes that a whole class is away on a day, as on a trip, or is there after all.</summary>
+    /// <returns>Whether anybody on the caseload is of that class.</returns>
+    public static async Task<bool> NoteClassAway(
+        SchoolConnection connection, string className, DateOnly day, bool away, PersonId by, DateTime now)
+    {
+        var children = (await Children.All(connection)).Where(child => child.ClassName == className).Select(child => child.Id).ToList();
+        var noted = (await Timetables.Load(connection, day, day)).Absences.ToLookup(absence => absence.Child);
+        // Who is ill stays noted as that.
+        foreach (var child in children.Where(child => away ? !noted[child].Any() : noted[child].Any(absence => !absence.IsAbsent)))
+            await Timetables.NoteAbsence(connection, child, day, away ? false : null, by, now);
+        return children.Count > 0;
+    }
+
     /// <summary>Notes that a child comes in another's place, or takes that back.</summary>
     /// <returns>Whether there are such a child and such a slot on that day.</returns>
     public static async Task<bool> NoteStandIn(

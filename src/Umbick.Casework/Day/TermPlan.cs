@@ -55,11 +55,32 @@ public sealed record TermPlan(
     public static Task<IReadOnlyDictionary<PersonId, string>> TeacherNames(SchoolConnection connection) => People.Names(connection);
 
     /// <summary>Adds a slot; the same again under its id changes nothing.</summary>
-    public async Task<string?> AddSlot(SchoolConnection connection, Slot slot)
+    public Task<string?> AddSlot(SchoolConnection connection, Slot slot) => AddSlots(connection, slot, [slot.Weekday]);
+
+    /// <summary>Adds a slot on one day or several, all or none; the same again under its id changes nothing.</summary>
+    public async Task<string?> AddSlots(SchoolConnection connection, Slot slot, IReadOnlyList<DayOfWeek> weekdays)
     {
-        if (FaultOf(slot) is { } fault) return fault;
-        if (slot.Id.IsGiven) await Timetables.AddSlot(connection, slot with { IsByHand = slot.Children.Count > 0 });
+        if (weekdays.Count == 0) return "Choose a day from Monday to Friday.";
+        var slots = weekdays.Distinct().Select((day, i) => slot with { Id = i == 0 ? slot.Id : OnAnotherDay(slot.Id, day), Weekday = day })
+            .ToList();
+        if (slots.Select(FaultOf).FirstOrDefault(fault => fault is not null) is { } why) return why;
+        foreach (var each in slots.Where(each => each.Id.IsGiven))
+            await Timetables.AddSlot(connection, each with { IsByHand = each.Children.Count > 0 });
         return null;
+
+        // Made from the page's own, so that the page sent twice adds each once.
+        static SlotId OnAnotherDay(SlotId id, DayOfWeek day)
+        {
+            var bytes = id.Value.ToByteArray();
+            bytes[^1] ^= (byte)((int)day + 1);
+            return new SlotId(new Guid(bytes));
+        }
+    }
+
+    /// <summary>Begins a term: the slots stay when they are, and whose they are, with nobody in them.</summary>
+    public async Task Empty(SchoolConnection connection)
+    {
+        foreach (var slot in Slots) await Timetables.Seat(connection, slot.Id, [], byHand: false);
     }
 
     /// <summary>Changes who a slot is for, and whose it is. Children who were chosen by hand stay there, whatever a plan says.</summary>

@@ -116,6 +116,55 @@ public sealed class DayWorkTests(TestSchool schools) : IClassFixture<TestSchool>
             plan.AddSlot(connection, new Slot(SlotId.New(), DayOfWeek.Monday, new TimeOnly(11, 0), 12, [child])));
     }
 
+    [Fact]
+    public async Task A_slot_on_several_days_is_added_once_on_each_or_on_none_and_a_new_term_keeps_the_times()
+    {
+        var child = await schools.Child(_school);
+        var slot = new Slot(SlotId.New(), default, new TimeOnly(11, 0), 12, [child]);
+        DayOfWeek[] days = [DayOfWeek.Tuesday, DayOfWeek.Friday];
+        for (var twice = 0; twice < 2; twice++) Assert.Null(await Change(plan => connection => plan.AddSlots(connection, slot, days)));
+        Assert.Equal(days, (await Slots()).Select(each => each.Weekday));
+        Assert.NotNull(await Change(plan => connection =>
+            plan.AddSlots(connection, slot with { Id = SlotId.New() }, [DayOfWeek.Monday, DayOfWeek.Friday])));
+        Assert.Equal(2, (await Slots()).Count);
+        await Change(plan => async connection =>
+        {
+            await plan.Empty(connection);
+            return null;
+        });
+        Assert.All(await Slots(), each => Assert.True(each is { IsFree: true, IsByHand: false }));
+        Assert.Equal(days, (await Slots()).Select(each => each.Weekday));
+
+        Task<string?> Change(Func<TermPlan, Func<SchoolConnection, Task<string?>>> change) => schools.App.InSchool(_school,
+            async connection => await change(await TermPlan.Load(connection, Monday))(connection));
+
+        Task<IReadOnlyList<Slot>> Slots() => schools.App.InSchool(_school, async connection =>
+            (await Timetables.Load(connection, Monday, Monday)).Slots);
+    }
+
+    [Fact]
+    public async Task A_class_on_a_trip_is_noted_by_one_press_and_taken_back_by_one_and_who_is_ill_stays_ill()
+    {
+        var (first, ill, other) = (await schools.Child(_school), await schools.Child(_school), await schools.Child(_school));
+        await In(async connection =>
+        {
+            foreach (var child in new[] { first, ill }) await Children.SetClass(connection, child, "Tide class");
+            await ComingToday.NoteAbsence(connection, ill, Monday, true, Teacher, Now);
+        });
+        for (var twice = 0; twice < 2; twice++) Assert.True(await Away(away: true));
+        Assert.Equal([(first, false), (ill, true)], (await Absences()).OrderBy(absence => absence.IsAbsent)
+            .Select(absence => (absence.Child, absence.IsAbsent)));
+        Assert.True(await Away(away: false));
+        Assert.Equal(ill, Assert.Single(await Absences()).Child);
+        Assert.DoesNotContain(other, (await Absences()).Select(absence => absence.Child));
+
+        Task<bool> Away(bool away) => schools.App.InSchool(_school, connection =>
+            ComingToday.NoteClassAway(connection, "Tide class", Monday, away, Teacher, Now));
+
+        Task<IReadOnlyList<Absence>> Absences() => schools.App.InSchool(_school, async connection =>
+            (await Timetables.Load(connection, Monday, Monday)).Absences);
+    }
+
     private Task<DayWork> Load(DateTime now) => schools.App.InSchool(_school, async connection =>
     {
         var (day, time) = await Schools.LocalNow(connection, now);

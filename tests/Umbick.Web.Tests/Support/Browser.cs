@@ -124,6 +124,10 @@ public sealed class Browser : IDisposable
         new Actions(_driver).MoveToLocation(x, y).Click().Pause(TimeSpan.FromMilliseconds(apart)).Click().Perform();
     }
 
+    /// <summary>Puts a value into a field that the browser fills in its own way, as a time.</summary>
+    public void Put(string css, string value) => _driver.ExecuteScript(
+        "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }))", Find(css), value);
+
     /// <summary>Presses what a hook finds.</summary>
     public void ClickOn(string css)
     {

@@ -59,6 +59,19 @@ public sealed class ClassModel(IDatabase database, ClassScreening screen, Reques
         return await Load(id) ? Page() : NotFound();
     }
 
+    /// <summary>Takes in everybody who should join.</summary>
+    public async Task<IActionResult> OnPostTakeAllIn(ScreeningId id)
+    {
+        if (!await Load(id)) return NotFound();
+        var joining = Groups.Where(group => group.Key == ScreeningGroup.Join).SelectMany(group => group)
+            .Where(child => !child.Child.OnCaseload).Select(child => child.Child.Id).ToList();
+        await InSchool(async connection =>
+        {
+            foreach (var child in joining) await Enrolment.SetOnCaseload(connection, child, onCaseload: true);
+        });
+        return Redirect($"/classes/{id}");
+    }
+
     /// <summary>Makes a code for every child whose form is not finished, to read out or to write on the board.</summary>
     public async Task<IActionResult> OnPostCodes(ScreeningId id)
     {

@@ -61,6 +61,13 @@ public sealed class IndexModel(
         return string.Join('\n', lines);
     }
 
+    /// <summary>The classes of those who come today, each with whether somebody of it comes.</summary>
+    public IEnumerable<(string Name, bool Comes)> Classes => Work.Plan.Slots.SelectMany(slot => slot.Seats)
+        .Where(seat => seat.Why is null or NotPlaced.NotReleased)
+        .GroupBy(seat => Work.Children.GetValueOrDefault(seat.Child)?.Child.ClassName ?? "")
+        .Where(seats => seats.Key.Length > 0).OrderBy(seats => seats.Key, StringComparer.Ordinal)
+        .Select(seats => (seats.Key, seats.Any(seat => seat.Why is null)));
+
     private IReadOnlyDictionary<PersonId, string> _names = new Dictionary<PersonId, string>();
 
     /// <summary>The name of a slot's teacher; null where it is not told, for nobody shares the school's day.</summary>
@@ -92,10 +99,17 @@ public sealed class IndexModel(
     /// <param name="canCome">A child who can come after all.</param>
     /// <param name="comes">A slot and the child who comes in another's place.</param>
     /// <param name="staysAway">A slot and the child who does not, after all.</param>
+    /// <param name="classAway">A class of which nobody comes.</param>
+    /// <param name="classBack">A class that is there after all.</param>
     public Task<IActionResult> OnPost(DateOnly day, ChildId? absent, ChildId? notReleased, ChildId? canCome, string? comes,
-        string? staysAway) => Within(async connection =>
+        string? staysAway, string? classAway, string? classBack) => Within(async connection =>
     {
         var (by, now) = (User.Person().Id, clock.GetUtcNow().UtcDateTime);
+        if ((classAway ?? classBack) is { } name)
+        {
+            return await ComingToday.NoteClassAway(connection, name, day, classAway is not null, by, now) ? Redirect("/day#slots")
+                : NotFound();
+        }
         if ((absent ?? notReleased ?? canCome) is { } child)
         {
             return await ComingToday.NoteAbsence(connection, child, day, canCome is not null ? null : absent is not null, by, now)

@@ -22,11 +22,14 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
     public Task OnGet() => InSchool(Load);
 
     public Task<IActionResult> OnPostSlot(
-        SlotId slot, DayOfWeek weekday, string? from, int minutes, PersonId? teacher, ChildId[]? child) =>
+        SlotId slot, DayOfWeek[]? weekday, string? from, int minutes, PersonId? teacher, ChildId[]? child) =>
         Change(async connection =>
         Time(from) is { } at
-            ? await Plan.AddSlot(connection, new Slot(slot, weekday, at, minutes, Chosen(child)) { Teacher = Chosen(teacher) })
+            ? await Plan.AddSlots(connection, new Slot(slot, default, at, minutes, Chosen(child)) { Teacher = Chosen(teacher) },
+                weekday ?? [])
             : "Write the time like 9:40.");
+
+    public Task<IActionResult> OnPostNewTerm() => Remove(connection => Plan.Empty(connection));
 
     public Task<IActionResult> OnPostSeat(SlotId slot, PersonId? teacher, ChildId[]? child) =>
         Change(connection => Plan.Seat(connection, slot, Chosen(child), Chosen(teacher)));
