@@ -15,6 +15,15 @@ public static class HandsInWords
         _ => "no hand",
     };
 
+    /// <summary>Between which numerals a hand is: <c>at 3</c>, <c>between 7 and 8</c>. It tells a time to nobody.</summary>
+    /// <param name="numeral">Where it points, in numerals from the top: 0 ≤ x &lt; 12.</param>
+    public static string Beside(double numeral)
+    {
+        // A page says the same while a hand is turned: hands.js.
+        var before = (int)Math.Floor(numeral + 0.02);
+        return numeral - before < 0.03 ? $"at {Hours.Named(before)}" : $"between {Hours.Named(before)} and {Hours.Named(before + 1)}";
+    }
+
     /// <summary>Where the short hand is.</summary>
     /// <param name="hour">0 ≤ x &lt; 12, in hours.</param>
     public static string Short(double hour)

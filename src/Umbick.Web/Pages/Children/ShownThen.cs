@@ -17,7 +17,7 @@ public static class ShownThen
             return $"shown then: {string.Join(", ", grounds.EnumerateArray().Select(Cold))}";
         return shown.RootElement.TryGetProperty("belief", out var belief) && belief.TryGetDouble(out var share)
             ? $"believed then: "
-            + $"{share:P0}{(shown.RootElement.TryGetProperty("label", out var label) && Enum.TryParse<Label>(label.GetString(), out var known) ? $", {known.ToString().ToLowerInvariant()}" : "")}"
+            + $"{BeliefInWords.PerCent(share)}{(shown.RootElement.TryGetProperty("label", out var label) && Enum.TryParse<Label>(label.GetString(), out var known) ? $", {known.ToString().ToLowerInvariant()}" : "")}"
             : "";
     }
 

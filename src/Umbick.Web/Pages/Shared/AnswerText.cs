@@ -1,3 +1,4 @@
+using Umbick.Casework;
 using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 
@@ -16,6 +17,10 @@ public static class AnswerText
         PlacedAnswer => hands,
         _ => answer.Short(wording),
     };
+
+    /// <summary>An answer as it was given: its own letters, and hands in words.</summary>
+    public static string AsGiven(ItemResponse question) =>
+        question.Answer is PlacedAnswer placed ? HandsInWords.For(placed) : question.Given?.Raw ?? "";
 
     /// <summary>An answer told back to the child who gave it: hands as the time that they show.</summary>
     public static string ToldBack(Answer? answer, Item item, Wording wording) => item.Meant(answer) switch

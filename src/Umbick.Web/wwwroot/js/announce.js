@@ -5,12 +5,15 @@
   const region = document.getElementById("said");
   let news = new Set();
   let soon;
+  let said;
 
   function heard(records) {
-    for (const { target, addedNodes } of records) {
+    for (const { type, target, addedNodes } of records) {
       const element = target.nodeType === Node.ELEMENT_NODE ? target : target.parentElement;
       if (element?.closest("#said")) continue;
       if (element?.closest(says)) news.add(element.closest(says));
+      // What was hidden and comes into sight is news with all its parts.
+      if (type === "attributes" && !target.hidden) for (const part of target.querySelectorAll(says)) news.add(part);
       for (const node of addedNodes) {
         if (node.nodeType !== Node.ELEMENT_NODE) continue;
         if (node.matches(says)) news.add(node);
@@ -34,6 +37,11 @@
     requestAnimationFrame(() => {
       region.textContent = text;
     });
+    // Said once: whoever walks through the page later does not meet it again.
+    clearTimeout(said);
+    said = setTimeout(() => {
+      region.textContent = "";
+    }, 12_000);
   }
 
   new MutationObserver(heard).observe(document.body, {

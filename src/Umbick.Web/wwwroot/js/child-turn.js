@@ -111,6 +111,7 @@
     // Where a hand was left alone, that hand is what is missing.
     const left = turn().querySelector("[data-hand-value]:disabled")?.dataset.handValue;
     const hand = turn().querySelector(left ? `[data-hand="${left}"]` : "[data-hand]");
+    form.querySelector("[data-entry]")?.setAttribute("aria-invalid", "true");
     (hand ?? form.querySelector("[data-entry]"))?.focus();
   }
 

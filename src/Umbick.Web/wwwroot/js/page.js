@@ -1,16 +1,28 @@
 // What holds on every page of an adult's: the list of keys, the next thing to do, a child found by a few letters.
 (() => {
+  const main = document.getElementById("main");
   const typing = (target) => target.matches?.("input, select, textarea");
   const seen = (element) => element.checkVisibility() && !element.disabled;
   // What ends, sends or erases is pressed on purpose, and by no key of its own.
   const next = () => [...document.querySelectorAll("main .press-next")].find(seen);
   const isCareful = (press) => press.closest("[data-careful]") !== null;
 
+  // What was refused is told beside its field, which has the focus.
+  const refusal = [...(main?.querySelectorAll("[role=alert]") ?? [])].find((alert) => alert.textContent.trim());
+  const refused =
+    refusal && (refusal.closest("form") ?? (main.querySelectorAll("form[method=post]").length === 1 && main.querySelector("form")));
+  const wrong = refused && [...refused.elements].find((field) => field.matches("input:not([type=hidden]), textarea, select"));
+  if (wrong) {
+    refusal.id ||= "refusal";
+    wrong.setAttribute("aria-invalid", "true");
+    wrong.setAttribute("aria-describedby", [wrong.getAttribute("aria-describedby"), refusal.id].filter(Boolean).join(" "));
+    wrong.focus();
+  }
+
   // Where nothing is to be typed or chosen, the next thing to do has the focus: Enter does it.
-  const main = document.getElementById("main");
   const press = next();
   const asks = (form) => form?.querySelector("select, textarea, input:not([type=hidden], [type=radio], [type=checkbox])");
-  if (press && !location.hash && !document.querySelector("[autofocus]") && !isCareful(press) && !asks(press.form)) {
+  if (press && !wrong && !location.hash && !document.querySelector("[autofocus]") && !isCareful(press) && !asks(press.form)) {
     press.focus({ preventScroll: true, focusVisible: true });
   }
 
