@@ -52,7 +52,7 @@ public sealed class SaidTests(Site site) : IClassFixture<Site>
         browser.Await("#raw:focus");
         Assert.Null(browser.Find("#raw").GetAttribute("aria-invalid"));
         browser.Type("grbl" + Keys.Enter);
-        browser.Await("#raw[aria-invalid=true]:focus");
+        browser.Await("#asking:not([data-typing-on]) #raw[aria-invalid=true]:focus");
         browser.Type("4:12" + Keys.Enter);
         browser.Await("#asking[data-answered='1'] #raw:focus");
         var items = (await site.Record(site.A, child.Id)).SittingsAsked[0].Questions;
