@@ -16,7 +16,7 @@ public sealed class CaseloadTests(Site site) : IClassFixture<Site>
         using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
         browser.Open("/children");
         browser.Await($"[data-child='{other}']");
-        browser.TabTo("Find a child");
+        browser.TabTo("Letters of the alias");
         browser.Type(found[3..].ToUpperInvariant());
         browser.AwaitGone($"[data-child='{other}']");
         Assert.Equal(1, browser.Count("[data-child]"));

@@ -11,8 +11,23 @@ public sealed class IndexModel(PatternFaces faces, RequestPreferences preference
 {
     public IReadOnlyList<IGrouping<Step, Example>> Steps { get; private set; } = [];
 
-    public void OnGet() => Steps =
-        [.. Catalogue.All.Select(pattern => faces.Best(pattern, preferences.Wording)).GroupBy(example => example.Pattern.Step)];
+    public void OnGet() => Steps = [.. Faces.GroupBy(example => example.Pattern.Step)];
+
+    /// <summary>Each pattern with the plainest of its clocks that no pattern before it has on this page, as far as there is one.</summary>
+    private IEnumerable<Example> Faces
+    {
+        get
+        {
+            var seen = new HashSet<string>();
+            foreach (var pattern in Catalogue.All)
+            {
+                var all = faces.ExamplesOf(pattern, preferences.Wording);
+                var shown = all.FirstOrDefault(example => !seen.Contains(example.Asked)) ?? all[0];
+                seen.Add(shown.Asked);
+                yield return shown;
+            }
+        }
+    }
 
     public static string Heading(Step step) => step switch
     {
