@@ -43,7 +43,7 @@ public sealed class WeightTests(Site site) : IClassFixture<Site>
         tablet.AwaitScript("return document.fonts.status === 'loaded'");
         var bytes = before + tablet.Script<long>(Bytes);
         TestContext.Current.TestOutputHelper?.WriteLine($"/go and /turn: {bytes / 1000} kB");
-        Assert.InRange(bytes, 20_000, 150_000);
+        Assert.InRange(bytes, 20_000, 110_000);
         Assert.InRange(tablet.Shifted(), 0, MostMoved);
         Assert.Equal(1, tablet.Script<long>(
             "return performance.getEntriesByType('resource').filter(part => part.name.endsWith('handler=ahead')).length"));

@@ -409,6 +409,13 @@ public sealed class Browser : IDisposable
             { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = forced ? "active" : "none" } },
     });
 
+    /// <summary>Shows it as a device that is set to dark, or to light.</summary>
+    public void Dark(bool dark = true) => _driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
+    {
+        ["features"] = new object[]
+            { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = dark ? "dark" : "light" } },
+    });
+
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
 
     /// <summary>Leaves nothing of what was done in it, and stands ready for another.</summary>

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Authorization;
-using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using Umbick.Casework;
@@ -40,7 +39,7 @@ public sealed class ProgressModel(
     public Task<IActionResult> OnGetCsv(ChildId id) => Within(async connection =>
         await ProgressRecord.Load(connection, model, id, preferences.Today) is { } record
             ? File(Encoding.UTF8.GetBytes(ProgressFile.Write(record)), "text/csv; charset=utf-8",
-            string.Create(CultureInfo.InvariantCulture, $"progress-{record.To:yyyy-MM-dd}.csv"))
+            FileNames.Of(record.Child.Alias, record.To, "progress", "csv"))
             : NotFound());
 
     public Task<IActionResult> OnPostBeginCycle(ChildId id, CycleId cycle, int weeks, int goal, string? reason) =>

@@ -29,7 +29,8 @@ public sealed class SheetModel(IDatabase database, SheetsPrinted sheets, Request
         if (await Load(id) is not { } all) return NotFound();
         var layout = new SheetLayout(PaperSize.Find(size));
         var printed = copy ? all.Take(1).Select(sheet => sheet with { Alias = null, Code = null }) : all;
-        return File(PdfWriter.Write(printed.SelectMany(layout.Pages), PaperSheet.Title), "application/pdf", "clocks.pdf");
+        return File(PdfWriter.Write(printed.SelectMany(layout.Pages), PaperSheet.Title), "application/pdf",
+            FileNames.On(preferences.Today, "clocks", "pdf"));
     }
 
     private async Task<IReadOnlyList<PaperSheet>?> Load(ScreeningId id)

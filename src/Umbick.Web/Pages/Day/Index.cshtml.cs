@@ -45,7 +45,7 @@ public sealed class IndexModel(
             [.. Work.Plan.Slots.Select(slot => new PaperReportLine(
                 $"{TimeOfDay.InFigures(slot.Slot.From)}, {slot.Slot.Minutes} minutes", OnPaper(slot), null, []))]);
         return File(PdfWriter.Write([.. day, .. printed.SelectMany(layout.Pages), .. printed.Select(layout.Answers)], PaperSheet.Title),
-            "application/pdf", "morning.pdf");
+            "application/pdf", FileNames.On(Work.Today, "morning", "pdf"));
     }
 
     /// <summary>Who comes to a slot, what is done, and what to bring. It names no pattern: children see it, too.</summary>

@@ -80,7 +80,7 @@ public sealed class FilesModel(
         }
         file.Position = 0;
         return File(file, "text/csv; charset=utf-8",
-            string.Create(CultureInfo.InvariantCulture, $"{what}-{preferences.Today:yyyy-MM-dd}.csv"));
+            FileNames.On(preferences.Today, what, "csv"));
     }
 
     private async Task<IActionResult> Refuse(string why)

@@ -45,7 +45,7 @@ public sealed class RecordModel(
         if (await ChildRecordFile.Write(connection, id, Now) is not { } file) return NotFound();
         await RecordKeeping.NoteTakenOut(connection, id, User.Person().Id, Now);
         return File(Encoding.UTF8.GetBytes(file), "application/json",
-            string.Create(CultureInfo.InvariantCulture, $"record-{preferences.Today:yyyy-MM-dd}.json"));
+            FileNames.Of((await Enrolment.Find(connection, id))!.Alias, preferences.Today, "record", "json"));
     });
 
     public Task<IActionResult> OnPostKeep(ChildId id, string? until) => Within(async connection =>

@@ -43,7 +43,8 @@ public sealed class KeptModel(IDatabase database, ReadingModel model, RequestPre
             [.. Report.Sent.Select(line => new PaperReportLine(line.Heading, line.Text,
                 ClockTime.TryParse(line.Clock),
                 [.. line.Colds.Select(cold => (cold.Day, cold.Right, cold.Asked, cold.IsRecheck))]))]);
-        return File(PdfWriter.Write(pages, Kind.Title), "application/pdf", "report.pdf");
+        return File(PdfWriter.Write(pages, Kind.Title), "application/pdf",
+            FileNames.Of(Child.Alias, Report.MadeOn, Kind.Id, "pdf"));
     }
 
     private async Task<bool> Load(ReportId id)

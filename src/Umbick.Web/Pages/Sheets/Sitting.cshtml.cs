@@ -33,7 +33,7 @@ public sealed class SittingModel(IDatabase database, SheetsPrinted sheets, Reque
         var layout = new SheetLayout(PaperSize.Find(size));
         var pages = layout.Pages(sheet);
         return File(PdfWriter.Write(answers ? [.. pages, layout.Answers(sheet)] : pages, PaperSheet.Title), "application/pdf",
-            "clocks.pdf");
+            FileNames.Of(sheet.Alias ?? "", preferences.Today, "clocks", "pdf"));
     }
 
     private async Task<PaperSheet?> Load(SittingId id)

@@ -194,9 +194,9 @@ globalThis.AnswerQueue = class AnswerQueue {
         headers: { "HX-Request": "true", "Umbick-Queue": "1" },
       });
       const text = await answer.text();
-      const [outcome, id] = (answer.headers.get("Umbick-Answer") ?? "").split(" ");
+      const [outcome, id, status] = (answer.headers.get("Umbick-Answer") ?? "").split(" ");
       if ((outcome === "kept" || outcome === "refused") && id === entry.id)
-        return { outcome, body: text, status: answer.status, pushed: answer.headers.get("HX-Push-Url") };
+        return { outcome, body: text, status: Number(status ?? answer.status), pushed: answer.headers.get("HX-Push-Url") };
       // Somebody else is signed in by now, or the same person again: the page's form key has grown old.
       if (answer.status === 400) await this.#renew();
       return { outcome: answer.status === 401 ? "signed-out" : "failed", body: "" };

@@ -76,7 +76,11 @@ globalThis.Notices = (() => {
   }
 
   const repeats = (event) => event.detail.elt?.matches?.("[data-watch]");
-  const lost = (event, why) => tell(repeats(event) ? `${why} This page catches up by itself.` : `${why} Nothing was changed: press again.`);
+  const looks = (event) => event.detail.requestConfig?.verb === "get";
+  const lost = (event, why) => {
+    if (repeats(event)) tell(`${why} This page catches up by itself.`);
+    else tell(looks(event) ? `${why} What stands here is of before.` : `${why} Nothing was changed: press again.`);
+  };
   document.addEventListener("htmx:sendError", (event) => lost(event, "No connection."));
   document.addEventListener("htmx:timeout", (event) => lost(event, "There is no reply yet."));
   document.addEventListener("htmx:responseError", (event) => {
