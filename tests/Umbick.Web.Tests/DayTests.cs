@@ -82,7 +82,7 @@ public sealed class DayTests(
         browser.ClickOn($"[data-seat='{child.Alias}'] button[name=absent]");
         browser.Await($"[data-seat='{child.Alias}'][data-why=Absent]");
         var substitute = browser.Find("[data-substitutes] button").Text;
-        browser.Click(substitute);
+        browser.ClickOn("[data-substitutes] button");
         browser.Await($"[data-seat='{substitute}'][data-why='']");
         browser.Reload();
         browser.Click("not after all");

@@ -28,6 +28,9 @@ public sealed class IndexModel(
     /// <summary>Whether the groups that were kept are to be looked through.</summary>
     public bool GroupsAreOld { get; private set; }
 
+    /// <summary>What leads an empty school to its first set.</summary>
+    public FirstHour FirstHour { get; private set; } = null!;
+
     /// <summary>The morning on paper: the day, the sheets that wait for those who come, and their answers.</summary>
     public async Task<IActionResult> OnGetMorning(string? size)
     {
@@ -77,10 +80,11 @@ public sealed class IndexModel(
     /// <param name="whose">Whose slots: <c>school</c> for all of them; the signed-in teacher's, where nothing is said.</param>
     public async Task OnGet(string? whose)
     {
-        (Work, PastKeeping, GroupsAreOld) = await InSchool(async connection =>
+        (Work, FirstHour, PastKeeping, GroupsAreOld) = await InSchool(async connection =>
         {
             var work = await DayWork.Load(connection, model, preferences.Today, preferences.Now);
-            return (work, await RecordKeeping.CountPast(connection, preferences.Today),
+            return (work, await FirstHour.Load(connection, work.Children.Values.Select(child => child.Child)),
+                await RecordKeeping.CountPast(connection, preferences.Today),
                 await GroupsNow.AreToBeLookedThrough(connection, work.Timetable.Year, preferences.Today));
         });
         if (Work.IsShared(User.Person().Id)) _names = await InSchool(TermPlan.TeacherNames);

@@ -1,0 +1,33 @@
+using Umbick.Store;
+
+namespace Umbick.Casework;
+
+/// <summary>A step of a school's first hour.</summary>
+public enum FirstStep
+{
+    /// <summary>A child comes on the caseload.</summary>
+    AddChild,
+
+    /// <summary>Somebody is asked.</summary>
+    Ask,
+
+    /// <summary>Somebody gets a set.</summary>
+    GiveSet,
+}
+
+/// <summary>What leads an empty school from its first child to its first set.</summary>
+/// <param name="Left">The steps that are not done yet, in order; none once the first set is given.</param>
+/// <param name="Child">The child who is asked first; null before there is one.</param>
+public sealed record FirstHour(IReadOnlyList<FirstStep> Left, CaseloadRow? Child)
+{
+    /// <summary>Where the school is in it.</summary>
+    public static async Task<FirstHour> Load(SchoolConnection connection, IEnumerable<CaseloadRow> caseload)
+    {
+        if (await Sets.AnyGiven(connection)) return new FirstHour([], null);
+        var children = caseload.OrderBy(child => child.Alias, StringComparer.Ordinal).ToList();
+        List<FirstStep> left = [];
+        if (children.Count == 0) left.Add(FirstStep.AddChild);
+        if (children.TrueForAll(child => child.LastSeen is null)) left.Add(FirstStep.Ask);
+        return new FirstHour([.. left, FirstStep.GiveSet], children.FirstOrDefault());
+    }
+}
