@@ -28,7 +28,7 @@ public sealed class EverySettingTests(Site site) : IClassFixture<Site>, IAsyncDi
         ("minute-words", "numeral", "asking minutes-only", "At which number is the long hand", "Start at the top"),
         ("noon", "light", "asking day-part", "light then or dark", "where the count turns"),
         ("noon", "count", "asking day-part", "turns at noon and at midnight", "Think of the sun"),
-        ("nearness", "place", "placed", "answered other hands", ", right"),
+        ("nearness", "place", "placed", "answered the short hand", ", right"),
         ("minute-numbers", "always", "tablet read-digital", "class=\"minute-number\"", "^(?!.*minute-number\")"),
         ("minute-numbers", "never", "set-sheet next-hour", "^(?!.*minute-number\")", "data-ink=\"minute-number\""),
         ("minute-numbers", "always", "class-sheet", "data-ink=\"minute-number\"", "^(?!.*minute-number\")"),

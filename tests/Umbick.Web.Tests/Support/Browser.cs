@@ -159,6 +159,9 @@ public sealed class Browser : IDisposable
 
     public void AwaitGone(string css) => Until(() => Has(css) ? null : new object());
 
+    /// <summary>Waits until something can be told, and tells it.</summary>
+    public string UntilTold(Func<string?> tell) => Until(tell);
+
     public void AwaitText(string text)
     {
         try

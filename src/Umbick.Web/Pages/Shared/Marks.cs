@@ -22,9 +22,12 @@ public static class Marks
         question.Asked.Item.OtherSkill is not null ? new Face(size) { Wrong = question.IsWrong, Label = InWords(question, wording) }
         : Face.Showing(size, question.Asked.Item.Time, Shown(question), !question.IsWrong, InWords(question, wording));
 
-    /// <summary>What was asked and the outcome, in a line.</summary>
+    /// <summary>What was asked and the outcome, in a line; hands in words, for whoever does not see them.</summary>
     public static string InWords(ItemResponse question, Wording wording) =>
-        $"{About(question.Asked.Item, wording)}, {(question.IsRight ? "right" : $"answered {Said(question, wording)}")}";
+        $"{About(question.Asked.Item, wording)}, {(question.IsRight ? "right" : $"answered {Aloud(question, wording)}")}";
+
+    private static string Aloud(ItemResponse question, Wording wording) => Shown(question) is PlacedAnswer placed
+        ? HandsInWords.For(placed) : Said(question, wording);
 
     private static string About(Item item, Wording wording) => item.OtherSkill?.Given ?? wording.Digital(item.Time);
 
