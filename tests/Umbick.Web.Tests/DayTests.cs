@@ -150,7 +150,8 @@ public sealed class DayTests(
         browser.Await("li[data-slot]");
         Assert.Equal(2, browser.Count("li[data-slot]"));
         Assert.Contains("kept free", browser.Find("li[data-slot]").Text, StringComparison.Ordinal);
-        browser.ClickOn("li[data-slot] summary");
+        browser.ClickOn("li[data-slot] [data-change]");
+        browser.Await("li[data-slot] select");
         browser.Script<object?>(
             $"[...document.querySelector('li[data-slot] select').options].find(o => o.textContent === '{child.Alias}').selected = true");
         browser.Click("Keep");
@@ -162,7 +163,7 @@ public sealed class DayTests(
         Assert.Equal(2, browser.Count("li[data-slot]"));
         foreach (var left in new[] { 1, 0 })
         {
-            browser.ClickOn("li[data-slot] summary");
+            browser.ClickOn("li[data-slot] [data-change]");
             browser.Click("take the slot out");
             browser.AwaitScript($"return document.querySelectorAll('li[data-slot]').length === {left}");
         }

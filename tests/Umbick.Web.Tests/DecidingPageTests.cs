@@ -119,7 +119,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
         Assert.Contains("Begin form A", page.Body!.TextContent, StringComparison.Ordinal);
         await teacher.Send($"/children/{child.Id}", "Begin form A");
         Assert.Equal("A", (await site.Record(site.A, child.Id)).SittingsAsked.Single().Sitting.Form);
-        await teacher.Send($"/children/{child.Id}/progress", "End the cycle", new() { ["reason"] = "goal reached" });
+        await teacher.Send($"/children/{child.Id}/progress", "End it now", new() { ["reason"] = "goal reached" });
         Assert.Contains("goal reached",
             (await teacher.Page($"/children/{child.Id}/progress")).QuerySelector("[data-cycle=ended]")!.TextContent,
             StringComparison.Ordinal);

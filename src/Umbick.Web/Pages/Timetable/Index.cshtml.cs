@@ -19,7 +19,14 @@ public sealed class IndexModel(IDatabase database, RequestPreferences preference
     public static IReadOnlyList<DayOfWeek> Weekdays { get; } = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday,
         DayOfWeek.Thursday, DayOfWeek.Friday];
 
-    public Task OnGet() => InSchool(Load);
+    /// <summary>The slot whose children are being chosen: the others are told without all who could be in them.</summary>
+    public SlotId? Changing { get; private set; }
+
+    public Task OnGet(SlotId? slot)
+    {
+        Changing = slot;
+        return InSchool(Load);
+    }
 
     public Task<IActionResult> OnPostSlot(
         SlotId slot, DayOfWeek[]? weekday, string? from, int minutes, PersonId? teacher, ChildId[]? child) =>
