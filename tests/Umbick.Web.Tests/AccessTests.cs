@@ -132,7 +132,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
             var policy = string.Join(";", answer.Headers.GetValues("Content-Security-Policy"));
             Assert.Equal(
                 "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
-                    + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+                    + "manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
                 policy);
             Assert.Contains("no-store", answer.Headers.CacheControl!.ToString(), StringComparison.Ordinal);
             var page = await Visitor.Read(answer);

@@ -18,7 +18,7 @@ public static class SecurityHeaders
         return next(context);
     });
 
-    /// <summary>Files of the site that are nobody's, beside its styles and scripts; what they are called may carry what is in them.</summary>
+    /// <summary>Files of the site that are nobody's, beside its styles and scripts.</summary>
     private static bool IsOfTheSite(PathString path) => path.Value is { } name && name.LastIndexOf('/') == 0
         && (name.EndsWith(".svg", StringComparison.Ordinal) || name.EndsWith(".png", StringComparison.Ordinal)
             || name.EndsWith(".webmanifest", StringComparison.Ordinal));

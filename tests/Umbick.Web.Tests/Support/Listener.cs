@@ -51,7 +51,8 @@ public sealed class Listener(Browser browser)
     }
 
     /// <summary>The names of everything of a role that is on the page.</summary>
-    public IReadOnlyList<string> Named(string role) => [.. Nodes().Where(node => Text(node, "role") == role).Select(node => Text(node, "name"))];
+    public IReadOnlyList<string> Named(string role) =>
+        [.. Nodes().Where(node => Text(node, "role") == role).Select(node => Text(node, "name"))];
 
     /// <summary>What has the focus: its role, its name, what describes it.</summary>
     private string? Focused()
