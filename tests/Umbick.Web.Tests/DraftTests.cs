@@ -78,6 +78,10 @@ public sealed class DraftTests(Site site) : IClassFixture<Site>
         browser.Fill("[data-begin-cycle] [name=goal]", "9");
         Assert.DoesNotContain("moved here", Kept(browser), StringComparison.Ordinal);
         Assert.Contains("goal", Kept(browser), StringComparison.Ordinal);
+        // What erases is typed anew each time.
+        browser.Open($"/children/{child.Id}/record");
+        browser.Fill("[action$='/erase'] [name=alias]", child.Alias);
+        Assert.DoesNotContain(child.Alias, Kept(browser), StringComparison.Ordinal);
         var (set, _) = await site.Set(site.A, child.Id, "next-hour");
         browser.Open($"/practise/{set}");
         browser.Click("Hand over");

@@ -1,5 +1,3 @@
-using Umbick.Store;
-
 namespace Umbick.Casework;
 
 /// <summary>A step of a school's first hour.</summary>
@@ -20,11 +18,12 @@ public enum FirstStep
 /// <param name="Child">The child who is asked first; null before there is one.</param>
 public sealed record FirstHour(IReadOnlyList<FirstStep> Left, CaseloadRow? Child)
 {
-    /// <summary>Where the school is in it.</summary>
-    public static async Task<FirstHour> Load(SchoolConnection connection, IEnumerable<CaseloadRow> caseload)
+    /// <summary>Where the school is in it, by its caseload.</summary>
+    public static FirstHour From(IEnumerable<CaseloadRow> caseload)
     {
-        if (await Sets.AnyGiven(connection)) return new FirstHour([], null);
         var children = caseload.OrderBy(child => child.Alias, StringComparer.Ordinal).ToList();
+        if (children.Exists(child => child.OpenSet is not null || child.LastSetAlone is not null || child.LastPractised is not null))
+            return new FirstHour([], null);
         List<FirstStep> left = [];
         if (children.Count == 0) left.Add(FirstStep.AddChild);
         if (children.TrueForAll(child => child.LastSeen is null)) left.Add(FirstStep.Ask);

@@ -6,10 +6,6 @@ namespace Umbick.Store;
 /// <summary>Practice sets.</summary>
 public static class Sets
 {
-    /// <summary>Whether any set was ever given.</summary>
-    public static Task<bool> AnyGiven(SchoolConnection connection) =>
-        connection.ExecuteScalarAsync<bool>("select exists (select from practice_set)");
-
     private const string Select = $"select {Columns} {From}";
 
     /// <summary>With where the child is in it, and whether it is on a device of the child's own.</summary>

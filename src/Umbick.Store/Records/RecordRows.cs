@@ -58,13 +58,17 @@ public static class RecordRows
     public static IReadOnlyList<string> Tables { get; } = [.. Parts.Select(part => part.Name)];
 
     /// <summary>
-    /// The columns that a record leaves out: the school, which is told once, what opens something, and who another child is.
+    /// The columns that a record leaves out: the school, which is told once, what opens something, who another child is, and to whom a
+    /// device went back.
     /// </summary>
-    public static IReadOnlyList<string> LeftOut { get; } = ["school", "hash", "other"];
+    public static IReadOnlyList<string> LeftOut { get; } = ["school", "hash", "other", "back_to", "back_stamp", "back_ends",
+        "back_tries"];
+
+    private static readonly string Without = string.Join(", ", LeftOut.Select(column => $"'{column}'"));
 
     /// <summary>All parts in one statement: a record has some thirty.</summary>
     private static readonly string Whole = $"select json_build_object({string.Join(", ", Parts.Select(part =>
-        $"'{part.Name}', (select coalesce(jsonb_agg(((to_jsonb(one) - 'school') - 'hash') - 'other' order by {part.Order}), '[]') "
+        $"'{part.Name}', (select coalesce(jsonb_agg(to_jsonb(one) - array[{Without}] order by {part.Order}), '[]') "
         + $"from {part.Name} one "
         + $"where {part.Where})"))})::text";
 

@@ -80,13 +80,13 @@ public sealed class IndexModel(
     /// <param name="whose">Whose slots: <c>school</c> for all of them; the signed-in teacher's, where nothing is said.</param>
     public async Task OnGet(string? whose)
     {
-        (Work, FirstHour, PastKeeping, GroupsAreOld) = await InSchool(async connection =>
+        (Work, PastKeeping, GroupsAreOld) = await InSchool(async connection =>
         {
             var work = await DayWork.Load(connection, model, preferences.Today, preferences.Now);
-            return (work, await FirstHour.Load(connection, work.Children.Values.Select(child => child.Child)),
-                await RecordKeeping.CountPast(connection, preferences.Today),
+            return (work, await RecordKeeping.CountPast(connection, preferences.Today),
                 await GroupsNow.AreToBeLookedThrough(connection, work.Timetable.Year, preferences.Today));
         });
+        FirstHour = FirstHour.From(Work.Children.Values.Select(child => child.Child));
         if (Work.IsShared(User.Person().Id)) _names = await InSchool(TermPlan.TeacherNames);
         if (whose != "school" && Work.IsShared(User.Person().Id)) Work = Work.OfTeacher(User.Person().Id);
         Now = Work.Next is { } next ? Beginning.InSlot(Work, next) : [];
