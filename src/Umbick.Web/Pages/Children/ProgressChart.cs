@@ -30,8 +30,8 @@ public sealed class ProgressChart(ProgressRecord record, Pattern? pattern)
 
     public IReadOnlyList<CheckHeld> Checks => [.. record.Work.Checks.Where(check => check.Day >= record.From)];
 
-    /// <summary>Whether nothing was measured yet that a course could be seen in.</summary>
-    public bool IsBeforeFirst => Colds.Count + Checks.Count + record.Fluency.Count == 0;
+    /// <summary>Whether nothing was measured yet that a course could be seen in: neither a cold start nor a form.</summary>
+    public bool IsBeforeFirst => record.Work.Courses.Values.All(course => course.Colds.Count == 0) && Checks.Count == 0;
 
     /// <summary>The patterns whose belief is drawn, the one that is told of first.</summary>
     public IReadOnlyList<Pattern> Patterns { get; } =
