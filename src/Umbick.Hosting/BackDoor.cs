@@ -31,7 +31,8 @@ public sealed class BackDoor(Database database, SignInManager<Person> signIn, Pa
 
     /// <summary>Whether the device can go back to an adult just now.</summary>
     public Task<bool> IsOpen(HttpContext context) => database.InSchool(context.User.Child().School, async connection =>
-        await Pins.HashFor(connection, context.User.Session(), Now) is not null, context.RequestAborted);
+        await Pins.HasTries(connection, context.User.Session())
+            && await Pins.HashFor(connection, context.User.Session(), Now) is not null, context.RequestAborted);
 
     /// <summary>Tries figures; where they are right, the device is the adult's again.</summary>
     /// <returns>Why it is not, in a sentence; null where it is.</returns>

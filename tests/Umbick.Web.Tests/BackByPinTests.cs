@@ -64,6 +64,8 @@ public sealed class BackByPinTests(Site site) : IClassFixture<Site>
         Assert.Equal(4, told.Count(text => text.Contains("left.", StringComparison.Ordinal)));
         Assert.Equal(4, told.Count(text => text.Contains("Sign in with your password.", StringComparison.Ordinal)));
         Assert.Equal(HttpStatusCode.BadRequest, (await Try(Figures)).StatusCode);
+        // No field stands there any more that would be heard by nobody.
+        Assert.DoesNotContain("name=\"figures\"", await Text(teacher, "/back"), StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.OK, (await teacher.Get("/turn")).StatusCode);
         Assert.Equal(HttpStatusCode.Redirect, (await teacher.Get("/day")).StatusCode);
     }

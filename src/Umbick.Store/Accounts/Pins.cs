@@ -42,6 +42,10 @@ public static class Pins
         """,
         new { device, now });
 
+    /// <summary>Whether a try would still be heard on a child's device.</summary>
+    public static Task<bool> HasTries(SchoolConnection connection, SessionId device) => connection.ExecuteScalarAsync<bool>(
+        "select exists (select from session where id = @device and back_tries < @most)", new { device, most = WayBack.MostTries });
+
     /// <summary>Counts a try, before it is heard.</summary>
     /// <returns>How many are left after it, and to whom it leads until when; null where none was left.</returns>
     public static Task<CountedPin?> Count(SchoolConnection connection, SessionId device) =>
