@@ -9,15 +9,8 @@ namespace Umbick.Web.Tests;
 /// show.
 /// </summary>
 public sealed class DayTests(
-    Site site, DayTests.MorningSite morning) : IClassFixture<Site>, IClassFixture<DayTests.MorningSite>, IAsyncDisposable
+    Site site, MorningSite morning) : IClassFixture<Site>, IClassFixture<MorningSite>, IAsyncDisposable
 {
-    /// <summary>A school's morning, whenever the tests run: the next weekday, five past ten.</summary>
-    private static readonly DateTime Morning =
-        Enumerable.Range(1, 3).Select(days => DateTime.UtcNow.Date.AddDays(days).AddMinutes(605))
-            .First(day => day.DayOfWeek is not DayOfWeek.Saturday and not DayOfWeek.Sunday);
-
-    private static readonly DateOnly Today = DateOnly.FromDateTime(Morning);
-
     private const int ColdItems = 5;
     private const int Practised = 6;
 
@@ -35,7 +28,7 @@ public sealed class DayTests(
     public async Task From_the_day_through_a_visit_and_back_by_keys_alone()
     {
         var child = await Likely();
-        await SlotNow(child.Id);
+        await MorningSite.SlotNow(site, child.Id);
         using var browser = Browser.SignedIn(morning.Address, site.TeacherOfA);
         browser.Open("/day");
         browser.Await("[data-begin] a:focus");
@@ -76,7 +69,7 @@ public sealed class DayTests(
     public async Task Absent_by_one_press_a_substitute_by_one_more_and_both_taken_back()
     {
         var (child, other) = (await site.Child(site.A), await site.Child(site.A));
-        await SlotNow(child.Id);
+        await MorningSite.SlotNow(site, child.Id);
         using var browser = Browser.SignedIn(morning.Address, site.TeacherOfA);
         browser.Open("/day");
         browser.ClickOn($"[data-seat='{child.Alias}'] button[name=absent]");
@@ -103,9 +96,9 @@ public sealed class DayTests(
     [Fact]
     public async Task On_a_holiday_nothing_is_planned()
     {
-        await SlotNow((await site.Child(site.A)).Id);
+        await MorningSite.SlotNow(site, (await site.Child(site.A)).Id);
         await site.App.InSchool(site.A,
-            connection => Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", Today.AddDays(-2), Today.AddDays(2))));
+            connection => Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", MorningSite.Today.AddDays(-2), MorningSite.Today.AddDays(2))));
         using var teacher = await Visitor.TeacherOf(morning.Address, site.TeacherOfA);
         var page = await teacher.Page("/day");
         Assert.Contains("Lamp week", page.QuerySelector("[data-now]")!.TextContent, StringComparison.Ordinal);
@@ -191,29 +184,5 @@ public sealed class DayTests(
                 (await Casework.ChildRecord.Load(connection, site.Model, child.Id))!.Source, Guid.NewGuid());
         });
         return child;
-    }
-
-    /// <summary>A slot that is on in that morning, by the clocks of a school that has London's.</summary>
-    private Task SlotNow(ChildId child) => site.App.InSchool(site.A, async connection =>
-    {
-        var (_, now) = await Schools.LocalNow(connection, Morning);
-        await Timetables.AddSlot(connection, new Slot(Guid.NewGuid(), Today.DayOfWeek, now.AddMinutes(-5), Slot.Longest, [child.Value]));
-    });
-
-    /// <summary>A process of the site whose clock stands in that morning.</summary>
-    public sealed class MorningSite : IAsyncLifetime
-    {
-        private SiteProcess _process = null!;
-
-        public Uri Address => _process.Address;
-
-        public async ValueTask InitializeAsync() => _process =
-            await SiteProcess.Start(RunningSite.FreeAddress(), ahead: Morning - DateTime.UtcNow);
-
-        public ValueTask DisposeAsync()
-        {
-            _process.Dispose();
-            return ValueTask.CompletedTask;
-        }
     }
 }

@@ -1,9 +1,6 @@
 using System.Net;
 using Umbick.Casework;
-using Umbick.Core.Clocks;
 using Umbick.Core.Patterns;
-using Umbick.Core.Practice;
-using Umbick.Store;
 
 namespace Umbick.Web.Tests;
 
@@ -17,7 +14,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task What_the_cold_starts_suggest_is_taken_by_one_press_and_can_be_taken_back()
     {
-        var child = await Colds("iiii", "riii", "riii", "iiii");
+        var child = await site.Colds("iiii", "riii", "riii", "iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}");
         Assert.Contains("Three cold starts in a row with none or one right",
@@ -54,7 +51,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task A_pattern_is_confirmed_or_ruled_out_with_a_reason_and_without_one_nothing_is_kept()
     {
-        var child = await Colds("iiii");
+        var child = await site.Colds("iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var refused = await teacher.Send($"/children/{child.Id}", "Rule it out",
             new() { ["pattern"] = "next-hour", ["holds"] = "false", ["reason"] = "  " });
@@ -74,7 +71,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task The_page_the_table_and_the_file_have_the_same_figures()
     {
-        var child = await Colds("iiii", "riii", "rrii", "rrri");
+        var child = await site.Colds("iiii", "riii", "rrii", "rrri");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}/progress");
         Assert.Equal("GettingBetter", page.QuerySelector("h1")!.GetAttribute("data-says"));
@@ -94,7 +91,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [InlineData(8.5, 11)]
     public async Task Progress_prints_on_one_sheet_of_either_paper(double width, double height)
     {
-        var child = await Colds("iiii", "riii", "rrii", "rrri");
+        var child = await site.Colds("iiii", "riii", "rrii", "rrri");
         using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
         browser.Open($"/children/{child.Id}/progress");
         browser.Await(".chart");
@@ -128,7 +125,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task A_day_of_the_strip_opens_into_every_answer()
     {
-        var child = await Colds("riii");
+        var child = await site.Colds("riii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var link = (await teacher.Page($"/children/{child.Id}")).QuerySelector("[data-sitting] a")!.GetAttribute("href")!;
         var page = await teacher.Page(link);
@@ -143,7 +140,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task The_caseload_is_chosen_by_what_is_waited_for_by_class_and_by_pattern()
     {
-        var (deciding, unknown) = (await Colds("iiii", "iiii", "riii", "iiii"), await site.Child(site.A));
+        var (deciding, unknown) = (await site.Colds("iiii", "iiii", "riii", "iiii"), await site.Child(site.A));
         await site.App.InSchool(site.A, connection => Store.Children.SetClass(connection, deciding.Id, "Quay class"));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         foreach (var (query, shown, hidden) in new[]
@@ -165,7 +162,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task A_child_who_is_stuck_is_told_of_with_the_clocks_that_stay_wrong_and_with_what_to_ask_after()
     {
-        var child = await Colds("iiii", "rrii", "rrii", "rrii", "rrii", "rrii", "rrii", "rrii");
+        var child = await site.Colds("iiii", "rrii", "rrii", "rrii", "rrii", "rrii", "rrii", "rrii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         var page = await teacher.Page($"/children/{child.Id}");
         var offer = page.QuerySelector("[data-offer=change-approach]")!;
@@ -177,7 +174,7 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task A_pattern_s_page_shows_it_tells_it_apart_and_says_who_has_it()
     {
-        var child = await Colds("iiii", "iiii");
+        var child = await site.Colds("iiii", "iiii");
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
         foreach (var pattern in Catalogue.All)
         {
@@ -202,42 +199,4 @@ public sealed class DecidingPageTests(Site site) : IClassFixture<Site>
             connection => new Asking(site.Model, TimeProvider.System).Answer(connection, cold.Sitting.Id,
                 new Submission(Guid.NewGuid(), 1, ".", given.AnswerMode, null) { Corrects = given.Id }, Guid.NewGuid()));
     }
-
-    /// <summary>A child with cold starts a week apart, the last of them two days ago.</summary>
-    private async Task<Child> Colds(params string[] outcomes)
-    {
-        var child = await site.Child(site.A);
-        var held = HeldPattern.Plain(site.Model, NextHour);
-        foreach (var (cold, i) in outcomes.Select((cold, i) => (cold, i)))
-        {
-            var asking = new Asking(site.Model, new Behind(TimeSpan.FromDays(2 + (7 * (outcomes.Length - 1 - i)))));
-            await site.App.InSchool(site.A, async connection =>
-            {
-                var id = (await asking.Start(connection, child.Id, new AskingOptions(Plan.ColdStart) { ColdPattern = NextHour }))!.Value;
-                foreach (var asked in (await Sittings.AskedIn(connection, [id]))[id].ToList())
-                {
-                    var itsWay = asked.Place <= cold.Length && cold[asked.Place - 1] == 'i';
-                    await asking.Answer(connection, id,
-                        new Submission(Guid.NewGuid(), asked.Place,
-                            (itsWay ? held.AnswerTo(asked.Item) : asked.Item.Right).Short(Wording.Usual), asked.Item.Task.Aloud, null),
-                                null);
-                }
-            });
-            if (i == 0) await Practise(child.Id, new Behind(TimeSpan.FromDays(1 + (7 * (outcomes.Length - 1)))));
-        }
-        return child;
-    }
-
-    private Task Practise(ChildId child, TimeProvider clock) => site.App.InSchool(site.A, async connection =>
-    {
-        var practising = new Practising(site.Model, clock);
-        var (_, sitting) = await practising.Assign(connection, (await ChildRecord.Load(connection, site.Model, child))!, NextHour,
-            new SetChoices(), Guid.NewGuid());
-        foreach (var asked in (await Sittings.AskedIn(connection, [sitting]))[sitting].ToList())
-        {
-            await practising.Answer(connection, sitting,
-                new Submission(Guid.NewGuid(), asked.Place, asked.Item.Right.Short(Wording.Usual), asked.Item.Task.OnScreen, null));
-            await practising.GoOn(connection, sitting, asked.Place);
-        }
-    });
 }

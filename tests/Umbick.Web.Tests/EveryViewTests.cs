@@ -170,6 +170,8 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
         }
         var found = browser.Axe();
         Assert.True(found.Count == 0, $"{view}: {string.Join("; ", found)}");
+        found = browser.AxeInTheDark();
+        Assert.True(found.Count == 0, $"{view} in the dark: {string.Join("; ", found)}");
     }
 
     private Browser SignedIn() => Browser.SignedIn(site.Address, site.TeacherOfA);

@@ -4,10 +4,10 @@ using Umbick.Store;
 namespace Umbick.Web.Tests;
 
 /// <summary>
-/// A morning by keys: sign in, a visit of two, a child's set, back, and what is next with the child. What is next has the focus and figures
-/// bring the adult back; without either, the same presses are reached by Tab and the password.
+/// A morning by keys: sign in, the day's slot with its visit of two, a child's set, back, and a decision about a third. What is next has
+/// the focus and figures bring the adult back; without either, the same presses are reached by Tab and the password.
 /// </summary>
-public sealed class MorningTests(Site site) : IClassFixture<Site>
+public sealed class MorningTests(Site site, MorningSite morning) : IClassFixture<Site>, IClassFixture<MorningSite>
 {
     private const string Figures = "493827";
 
@@ -20,16 +20,17 @@ public sealed class MorningTests(Site site) : IClassFixture<Site>
             await teacher.Send("/you", "Switch it on", new() { ["current"] = Site.Password, ["figures"] = Figures });
         var (visit, children) = await site.Visit(site.A, 2);
         var (set, _) = await site.Set(site.A, children[0], "next-hour");
-        using var browser = new Browser(site.Address);
+        await MorningSite.SlotNow(site, children);
+        var third = await site.Colds("iiii", "riii", "riii", "iiii");
+        using var browser = new Browser(morning.Address);
         var (now, before) = (0, 0);
 
         browser.Open("/");
         SignIn(browser, name);
         Both(name.Length + Site.Password.Length + 4);
 
-        // A visit of two that waits: what is next with its child has the focus.
-        browser.Open($"/children/{children[1]}");
-        browser.Await(".press-next:focus");
+        // The slot that is on: what is next in it, a visit of two, has the focus.
+        browser.Await("[data-begin] .press-next:focus");
         before += TabsTo(browser, "Go on with the visit") + 1;
         browser.Type(Keys.Enter);
         now += 1;
@@ -52,21 +53,21 @@ public sealed class MorningTests(Site site) : IClassFixture<Site>
         before += name.Length + Site.Password.Length + 5;
         browser.AwaitPath($"/practise/{set}");
 
-        // The child's page, found by letters or by the list, and what is next there.
-        var alias = (await site.Record(site.A, children[0])).Child.Alias;
-        browser.Open("/patterns");
+        // Another child's page, found by letters or by the list, and what the cold starts suggest decided there.
         before += TabsTo(browser, "Children") + 1;
         browser.Open("/children");
-        before += TabsTo(browser, alias) + 1;
+        before += TabsTo(browser, third.Alias) + 1;
         browser.Open("/patterns");
         browser.Type("/");
         browser.Await("#finder [name=letters]:focus");
-        browser.Type(alias[^4..] + Keys.Enter);
+        browser.Type(third.Alias[^4..] + Keys.Enter);
         now += 6;
-        browser.AwaitPath($"/children/{children[0]}");
+        browser.AwaitPath($"/children/{third.Id}");
         browser.Await(".press-next:focus");
-        before += TabsTo(browser, browser.Find(".press-next").Text) + 1;
-        now += 1;
+        before += TabsTo(browser, "Change the approach") + 1;
+        now += browser.TabTo("Change the approach") + 1;
+        browser.Type(Keys.Enter);
+        browser.AwaitText("approach changed");
 
         TestContext.Current.TestOutputHelper?.WriteLine($"{now} keys, {before} before");
         if (Environment.GetEnvironmentVariable("UMBICK_HEARD") is { } file) await File.WriteAllTextAsync(file, $"{now} keys, {before} before");

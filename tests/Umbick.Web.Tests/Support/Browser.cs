@@ -230,10 +230,10 @@ public sealed class Browser : IDisposable
     public void TabBackTo(string words) => Reach(words, TabBack);
 
     /// <summary>Goes on with Tab until something with this label or these words has the focus.</summary>
-    public void TabTo(string words) => Reach(words, () => Type(Keys.Tab));
+    public int TabTo(string words) => Reach(words, () => Type(Keys.Tab));
 
     /// <summary>Goes at most once round the page, which is as long as the tests before have made it.</summary>
-    private void Reach(string words, Action step)
+    private int Reach(string words, Action step)
     {
         var stops = Script<long>(
             "return document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex]').length");
@@ -242,10 +242,10 @@ public sealed class Browser : IDisposable
             var name = Script<string>(
                 "const e = document.activeElement; return (e.ariaLabel ?? '') + ' ' + (e.labels?.[0]?.textContent ?? '') + ' ' + (e === "
                     + "document.body ? '' : (e.textContent ?? '').replace(/\\s+/g, ' '));");
-            if (name.Contains(words, StringComparison.Ordinal)) return;
+            if (name.Contains(words, StringComparison.Ordinal)) return i;
             step();
         }
-        Assert.Fail($"Neither Tab nor Shift and Tab reached “{words}”.");
+        throw new InvalidOperationException($"Neither Tab nor Shift and Tab reached “{words}”.");
     }
 
     /// <summary>
@@ -359,7 +359,19 @@ public sealed class Browser : IDisposable
     public T Script<T>(string script) => (T)_driver.ExecuteScript(script)!;
 
     /// <summary>What the accessibility checker has against the page, a line a finding.</summary>
-    public IReadOnlyList<string> Axe()
+    public IReadOnlyList<string> Axe() => Axe(
+        """runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]""");
+
+    /// <summary>What cannot be told from what it stands on, on a device that is set to dark.</summary>
+    public IReadOnlyList<string> AxeInTheDark()
+    {
+        Dark();
+        var found = Axe("""runOnly: { type: "rule", values: ["color-contrast"] }""");
+        Dark(false);
+        return found;
+    }
+
+    private IReadOnlyList<string> Axe(string rules)
     {
         if (!Script<bool>("return 'axe' in window"))
         {
@@ -369,11 +381,10 @@ public sealed class Browser : IDisposable
                 "Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = AxeCore })!)["identifier"]!;
         }
         var found = (IReadOnlyCollection<object>)_driver.ExecuteAsyncScript(
-            """
+            $$"""
             const done = arguments[arguments.length - 1];
             // Of what passes nothing is told: to find names for it all takes most of the time.
-            axe.run(document, { resultTypes: ["violations"], runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa",
-                "best-practice"] })
+            axe.run(document, { resultTypes: ["violations"], {{rules}} })
               .then(result => done(result.violations.map(v => v.id + ": " + v.nodes.map(n => n.html).slice(0, 2).join(" | "))));
             """)!;
         return [.. found.Cast<string>()];
