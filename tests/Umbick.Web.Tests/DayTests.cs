@@ -98,7 +98,8 @@ public sealed class DayTests(
     {
         await MorningSite.SlotNow(site, (await site.Child(site.A)).Id);
         await site.App.InSchool(site.A,
-            connection => Timetables.AddHoliday(connection, Guid.NewGuid(), new Holiday("Lamp week", MorningSite.Today.AddDays(-2), MorningSite.Today.AddDays(2))));
+            connection => Timetables.AddHoliday(connection, Guid.NewGuid(),
+                new Holiday("Lamp week", MorningSite.Today.AddDays(-2), MorningSite.Today.AddDays(2))));
         using var teacher = await Visitor.TeacherOf(morning.Address, site.TeacherOfA);
         var page = await teacher.Page("/day");
         Assert.Contains("Lamp week", page.QuerySelector("[data-now]")!.TextContent, StringComparison.Ordinal);

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.Json;
+using Umbick.Core.Items;
 using Umbick.Core.Timetabling;
 using Umbick.Store;
 
@@ -28,6 +29,28 @@ public sealed class InTheHandTests(Site site) : IClassFixture<Site>
         Assert.True(browser.Script<bool>("return document.querySelector('.places').checkVisibility()"));
         browser.Click("Find a child");
         browser.Await("#finder [name=letters]:focus");
+    }
+
+    [Fact]
+    public void On_a_phone_the_patterns_are_half_as_long_as_they_were()
+    {
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA, 390, 844);
+        browser.Open("/patterns");
+        Assert.InRange(browser.Script<long>("return document.documentElement.scrollHeight"), 844, 2_087);
+    }
+
+    [Fact]
+    public async Task In_a_visit_the_clock_has_the_height_of_the_screen()
+    {
+        var (visit, children) = await site.Visit(site.A, 2);
+        foreach (var child in children)
+            await site.App.InSchool(site.A, connection => site.Visiting.Answer(connection, visit, child, VisitPart.Room,
+                new Casework.Submission(Guid.NewGuid(), 1, "-", AnswerMode.Said, null), Guid.NewGuid()));
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        browser.Open($"/visits/{visit}");
+        Assert.InRange(
+            browser.Script<long>("return Math.round(document.querySelector('.stage > *').getBoundingClientRect().bottom)"), 740, 800);
+        Assert.Equal(800, browser.Script<long>("return document.documentElement.scrollHeight"));
     }
 
     [Fact]

@@ -231,6 +231,19 @@ public sealed class PractisingTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task On_a_phone_what_is_needed_is_a_line_each_and_its_presses_come_when_it_is_begun()
+    {
+        await WithTheComingHour();
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA, 390, 844);
+        browser.Open("/practise");
+        Assert.InRange(browser.Script<long>("return document.querySelector('[data-need=next-hour]').offsetHeight"), 24, 72);
+        Assert.False(browser.Find("[data-need=next-hour] .press").Displayed);
+        browser.ClickOn("[data-need=next-hour] .need-box");
+        browser.ClickOn("[data-need=next-hour] .press");
+        browser.AwaitPath("/visits/begin");
+    }
+
+    [Fact]
     public async Task Several_children_are_given_sets_with_times_of_their_own_by_three_presses()
     {
         var (each, two) = (await WithTheComingHour(), await WithTheComingHour());
