@@ -22,6 +22,12 @@ internal static class Prepare
         }
         return await School.VerbException.Report(async () =>
         {
+            owner = DatabaseHosts.WrittenTo(owner);
+            if (Migrator.Pending(owner).Count > 0 && await Migrator.Sites(owner) is > 0 and var sites)
+                throw new School.VerbException(
+                    $"{(sites == 1 ? "A site runs" : $"{sites} sites run")} on this database. Stop {(sites == 1 ? "it" : "them all")} first, "
+                        + $"then upgrade, then start {(sites == 1 ? "it" : "them")} anew: a site and a database of two versions do not "
+                        + $"go together. Nothing was changed.");
             Migrator.Migrate(owner, mend);
             if (demo) await FillDemo(owner);
         });

@@ -13,6 +13,12 @@ public static class SiteDatabase
 {
     private const int MostConnections = 24;
 
+    /// <summary>How long a database of one host is waited for, which is started again where it ends.</summary>
+    private static readonly TimeSpan UntilItHasStarted = TimeSpan.FromSeconds(5);
+
+    /// <summary>How long one of several hosts is waited for: until it is seen that one is lost, and another has taken its place.</summary>
+    private static readonly TimeSpan UntilItHasMoved = TimeSpan.FromSeconds(45);
+
     /// <summary>Adds the database, the lock on it, what is thrown away hourly, and what <c>/ready</c> asks.</summary>
     /// <exception cref="InvalidOperationException">No connection is set.</exception>
     public static void AddDatabase(this IServiceCollection services, IConfiguration configuration)
@@ -32,13 +38,18 @@ public static class SiteDatabase
             NoResetOnClose = true,
         };
         source.Options = $"{source.Options} {Database.SiteLimits}".Trim();
-        services.AddSingleton(NpgsqlDataSource.Create(source));
+        var several = DatabaseHosts.AreSeveral(source);
+        // Of several hosts one that has stopped answering is left before what is asked of it would have ended by itself.
+        if (several) (source.Timeout, source.CommandTimeout, source.CancellationTimeout) = (3, 8, 500);
+        services.AddSingleton(DatabaseHosts.Source(source));
         services.AddSingleton(provider =>
             new Database(provider.GetRequiredService<NpgsqlDataSource>(), AuditLog.To(provider.GetRequiredService<ILoggerFactory>()),
-                provider.GetRequiredService<RenewalList>().Add));
+                provider.GetRequiredService<RenewalList>().Add, several ? UntilItHasMoved : UntilItHasStarted));
         services.AddSingleton<IDatabase>(provider => provider.GetRequiredService<Database>());
         services.AddSingleton(new SiteLock(connection));
         services.AddHostedService<SiteLockHolder>();
+        services.AddSingleton<SiteVersion>();
+        services.AddHostedService(provider => provider.GetRequiredService<SiteVersion>());
         services.AddHostedService<Pruning>();
         services.AddSingleton<RenewalList>();
         services.AddSingleton(new RenewalLock(connection));

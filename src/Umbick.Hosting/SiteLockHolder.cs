@@ -7,7 +7,7 @@ namespace Umbick.Hosting;
 /// </summary>
 public sealed class SiteLockHolder(SiteLock siteLock, TimeProvider clock) : BackgroundService
 {
-    private static readonly TimeSpan Between = TimeSpan.FromSeconds(10);
+    private static readonly TimeSpan Between = TimeSpan.FromSeconds(2);
 
     public override async Task StartAsync(CancellationToken cancellationToken)
     {

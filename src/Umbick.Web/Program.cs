@@ -36,11 +36,14 @@ builder.Services.AddSingleton<ChildReports>();
 builder.Services.AddSingleton<Deciding>();
 builder.Services.AddScoped<RequestPreferences>();
 builder.Services.AddSingleton<Demo>();
+builder.Services.AddSingleton<Umbick.Casework.Files.FileReading>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Records.FileJobs>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Umbick.Web.Pages.Records.FileJobs>());
 builder.Services.AddSingleton<SiteMeters>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SiteMeters>());
 builder.Services.AddHostedService<WarmUp>();
+builder.Services.AddSingleton<InService>();
+builder.Services.AddHostedService(services => services.GetRequiredService<InService>());
 
 // Tokens in forms are another text each time, so that nothing can be told of them by how a page is compressed.
 builder.AddFormLimits();
@@ -103,6 +106,8 @@ if (builder.Configuration[AheadClock.Variable] is not null && !await app.Service
 if (builder.Configuration["UMBICK_KEYS"] is null && !await app.Services.GetRequiredService<IDatabase>().IsDemo())
     throw new InvalidOperationException(
         "UMBICK_KEYS, the certificate that wraps the cookie keys, is not set. Only the demonstration starts without one.");
+await app.Services.GetRequiredService<SiteVersion>().Ask(CancellationToken.None);
+if (app.Services.GetRequiredService<SiteVersion>() is { IsOther: true } version) throw new InvalidOperationException(version.InWords);
 transport.UseIn(app);
 app.UseRoundTrips();
 app.UseSecurityHeaders();
@@ -115,6 +120,7 @@ app.UseNotThere();
 app.UseAuthorization();
 app.UseFormGuard();
 app.MapGet("/alive", () => "alive").AllowAnonymous();
+app.MapGet("/in-service", (InService site) => site.Answer()).AllowAnonymous();
 foreach (var ready in new[] { "/ready", "/healthz" }) app.MapHealthChecks(ready).AllowAnonymous();
 app.MapGet("/token", (IAntiforgery forms, HttpContext context) => forms.GetAndStoreTokens(context).RequestToken)
     .RequireAuthorization(Who.SignedIn);

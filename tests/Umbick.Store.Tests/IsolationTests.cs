@@ -17,7 +17,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         "room_clock_reading", "visit_note", "prompt", "class_teaching", "holiday", "slot", "slot_child", "barred_time", "absence",
         "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
         "replay_point", "sitting_so_far", "asked_after", "sheet", "home_note",
-        "home_language", "keep_apart", "groups_kept", "calendar_address", "report", "pin"];
+        "home_language", "keep_apart", "groups_kept", "calendar_address", "report", "pin",
+        "commit_mark", "sent_file"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -141,7 +142,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         Assert.Equal(
             ["add_key", "count_schools", "count_try", "erase_child", "find_calendar", "find_invitation", "find_person", "forget_tries",
                 "forget_try",
-                "new_mark", "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
+                "new_mark", "newest_migration", "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
                     functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }
@@ -165,6 +166,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
                 "find_person(text): TABLE(school uuid, id uuid)",
                 "forget_tries(text): void",
                 "forget_try(bigint): void",
+                "newest_migration(): text",
                 "open_code(text,bytea,uuid,bytea): TABLE(outcome text, opened_school uuid, opened_sitting uuid)",
                 "prune_doors(): integer",
                 "read_keys(): SETOF text",
@@ -287,6 +289,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             if (!teacher.IsGiven) teacher = (await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "")).Id;
             await CalendarAddresses.Make(connection, teacher, DateTime.UtcNow);
             await Pins.Set(connection, teacher, new string('h', 60), DateTime.UtcNow);
+            await SentFiles.Add(connection, FileJobId.New(), teacher, "answers.csv", [1], DateTime.UtcNow);
+            await connection.ExecuteAsync("insert into commit_mark (school, id) values (current_school(), gen_random_uuid())");
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
             await DoorTries.BeAtHome(connection, new byte[32]);

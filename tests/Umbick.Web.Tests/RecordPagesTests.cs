@@ -1,6 +1,4 @@
 using System.Net;
-using System.Text;
-using AngleSharp.Html.Dom;
 using Umbick.Casework;
 using Umbick.Core.Items;
 using Umbick.Store;
@@ -22,10 +20,10 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Contains($"\"alias\": \"{child.Alias}\"", file, StringComparison.Ordinal);
 
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
-        var taken = (await Sent(other, "Record", "record.json", file)).Headers.Location!.OriginalString;
+        var taken = (await other.SendFile("Record", "record.json", file)).Headers.Location!.OriginalString;
         Assert.Equal(HttpStatusCode.OK, (await other.Get($"{taken}/progress")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/children/{child.Id}")).StatusCode);
-        var again = await Sent(other, "Record", "record.json", file, new() { ["alias"] = "Another one" });
+        var again = await other.SendFile("Record", "record.json", file, new() { ["alias"] = "Another one" });
         Assert.Equal(HttpStatusCode.BadRequest, again.StatusCode);
         Assert.Contains("This record is here already. Nothing was taken in.", (await Visitor.Read(again)).Body!.TextContent,
             StringComparison.Ordinal);
@@ -136,7 +134,7 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         Assert.Contains($"{child.Alias},",
             await (await teacher.Get("/files?handler=answers")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
             StringComparison.Ordinal);
-        var sent = await Sent(teacher, "", "children.csv", "child\nSomebody new\n");
+        var sent = await teacher.SendFile("", "children.csv", "child\nSomebody new\n");
         using var other = await Visitor.TeacherOf(site, site.TeacherOfB);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get(sent.Headers.Location!.OriginalString)).StatusCode);
         Assert.DoesNotContain(child.Alias,
@@ -228,22 +226,6 @@ public sealed class RecordPagesTests(Site site) : IClassFixture<Site>
         browser.Open("/files");
         browser.Find("[accept*=csv]").SendKeys(file);
         browser.Click("Read it");
-    }
-
-    private static async Task<HttpResponseMessage> Sent(
-        Visitor visitor, string handler, string name, string text, Dictionary<string, string>? more = null)
-    {
-        var page = await visitor.Page("/files");
-        var token = page.Forms.OfType<IHtmlFormElement>()
-            .Select(form => form.QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value"))
-            .First(value => value is not null)!;
-        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" },
-            { new ByteArrayContent(Encoding.UTF8.GetBytes(text)), "file", name } };
-        foreach (var (field, value) in more ?? []) content.Add(new StringContent(value), field);
-        using var request = new HttpRequestMessage(HttpMethod.Post,
-            new Uri(handler.Length == 0 ? "/files" : $"/files?handler={handler}", UriKind.Relative))
-        { Content = content };
-        return await visitor.Send(request);
     }
 
     /// <summary>A child with two answers.</summary>

@@ -22,7 +22,7 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
         var sitting = await site.OnScreen(site.A, child);
         using var tablet = new Visitor(site);
         await Visitor.AssertSentTo("/turn", await tablet.Send("/go", "Begin", new() { ["code"] = await site.Code(site.A, sitting) }));
-        AssertTakes(8, await Answers(async () =>
+        AssertTakes(9, await Answers(async () =>
         {
             var form = Fields(await tablet.Page("/turn"), "form[data-answer-form]");
             form["raw"] = Right((await site.Current(site.A, sitting)).Item);
@@ -35,7 +35,7 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
     {
         var sitting = await site.Sitting(site.A, await Known(site.A));
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfA);
-        AssertTakes(10, await Answers(async () =>
+        AssertTakes(12, await Answers(async () =>
         {
             var form = Fields(await teacher.Page($"/ask/{sitting}"), "form[data-answer-form]");
             form["raw"] = Right((await site.Current(site.A, sitting)).Item);
@@ -79,7 +79,7 @@ public sealed class RoundTripTests(Site site) : IClassFixture<Site>
         for (var child = 0; child < 4; child++) await Known(site.B);
         using var teacher = await Visitor.TeacherOf(site, site.TeacherOfB);
         await teacher.Page("/day");
-        AssertTakes(10, [Taken(await teacher.Get("/day"))]);
+        AssertTakes(12, [Taken(await teacher.Get("/day"))]);
     }
 
     private static void AssertTakes(int most, IReadOnlyList<int> taken) =>

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Npgsql;
 using Umbick.Store;
 
@@ -8,6 +9,8 @@ namespace Umbick.Cli.School;
 /// </summary>
 internal static class Connections
 {
+    private static readonly ConcurrentDictionary<string, string> Found = [];
+
     static Connections() => Database.KnowIds();
 
     /// <summary>The owner's connection.</summary>
@@ -43,6 +46,7 @@ internal static class Connections
         };
     }
 
+    /// <summary>A connection that is set; of several hosts the one that is written to now, for as long as this verb runs.</summary>
     private static string Setting(string name, string what) => Environment.GetEnvironmentVariable(name) is { Length: > 0 } value
-        ? value : throw new VerbException($"{name}, {what}, is not set. Start this through ./umbick.");
+        ? Found.GetOrAdd(value, DatabaseHosts.WrittenTo) : throw new VerbException($"{name}, {what}, is not set. Start this through ./umbick.");
 }

@@ -50,16 +50,15 @@ internal static class InAndOut
     private static async Task<(string What, ImportReport Report)> Run(
         Database database, Rows.School school, string path, bool dryRun, bool onCaseload)
     {
-        if (FileKind.IsOfAnswers(path))
+        await using var file = File.OpenRead(path);
+        if (FileKind.IsOfAnswers(file))
         {
-            await using var file = File.OpenRead(path);
             var (lines, errors) = AnswersFile.Read(file);
             if (errors.Count > 0) return ("answers", ImportReport.Refused(errors));
             return ("answers", await database.InSchool(school.Id,
                 connection => AnswersImport.Run(connection, lines, null, onCaseload, dryRun, DateTime.UtcNow, new Told(lines.Count))));
         }
-        await using var list = File.OpenRead(path);
-        var (children, wrong) = ChildrenFile.Read(list);
+        var (children, wrong) = ChildrenFile.Read(file);
         if (wrong.Count > 0) return ("lines", ImportReport.Refused(wrong));
         return ("lines", await database.InSchool(school.Id,
             connection => ChildrenFile.Run(connection, children, null, dryRun, DateTime.UtcNow)));

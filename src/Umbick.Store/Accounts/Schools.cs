@@ -111,7 +111,7 @@ public static class Schools
         // What is being reckoned of a child is kept first: it would name a sitting that is gone.
         await Children.LockAll(owner);
         foreach (var table in new[] { "audit_entry", "erasure", "home_address", "report", "keep_apart", "groups_kept",
-            "calendar_address", "pin",
+            "calendar_address", "pin", "commit_mark", "sent_file",
             "invitation", "session", "decision", "cycle", "absence",
             "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item",
             "device_code", "sheet", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way",

@@ -3,26 +3,21 @@ using Npgsql;
 namespace Umbick.Store;
 
 /// <summary>
-/// The turn of the one site that brings every school up to date. It is held by a connection of its own, which is closed and never used
-/// again: a lock stays with whoever is given that connection next.
+/// The turn of the one site that brings every school up to date.
 /// </summary>
 /// <param name="connection">How the database is reached.</param>
 public sealed class RenewalLock(string connection)
 {
     private const long Key = 0x0075_6d62_6963_6b02;
 
-    private readonly string _alone = new NpgsqlConnectionStringBuilder(connection) { Pooling = false }.ConnectionString;
-
     /// <summary>Takes the turn, for as long as what is returned is not disposed of; null where another site has it.</summary>
     /// <exception cref="NpgsqlException">The database cannot be reached.</exception>
     public async Task<IAsyncDisposable?> TryTake(CancellationToken cancel)
     {
-        var standing = new NpgsqlConnection(_alone);
+        var standing = await StandingConnection.Open(connection, cancel);
         try
         {
-            await standing.OpenAsync(cancel);
-            await using var command = new NpgsqlCommand($"select pg_try_advisory_lock({Key})", standing);
-            if (await command.ExecuteScalarAsync(cancel) is true) return standing;
+            if (await standing.Ask($"select pg_try_advisory_lock({Key})", cancel) is true) return standing;
         }
         catch
         {

@@ -11,33 +11,28 @@ public sealed class SiteLock(string connection) : IAsyncDisposable
     /// <summary>The number of the lock, which no other work takes.</summary>
     public const long Key = 0x0075_6d62_6963_6b01;
 
-    private readonly string _alone = new NpgsqlConnectionStringBuilder(connection) { Pooling = false }.ConnectionString;
-
-    private NpgsqlConnection? _standing;
+    private StandingConnection? _standing;
 
     /// <summary>
-    /// Holds the lock: asks the connection that has it, and opens another where it has gone. Many sites hold it together.
+    /// Holds the lock: asks the connection that has it, and opens another where it has gone, or where its host is written to no more. Many
+    /// sites hold it together.
     /// </summary>
     /// <exception cref="NpgsqlException">The database cannot be reached, or lets nobody in.</exception>
     public async Task Hold(CancellationToken cancel)
     {
         try
         {
-            if (_standing is not null)
-            {
-                await Run(_standing, "select 1", cancel);
-                return;
-            }
+            if (_standing is not null && await _standing.Ask("select pg_is_in_recovery()", cancel) is false) return;
         }
         catch (NpgsqlException)
         {
-            await DisposeAsync();
+            // It is taken anew below.
         }
-        var standing = new NpgsqlConnection(_alone);
+        await DisposeAsync();
+        var standing = await StandingConnection.Open(connection, cancel);
         try
         {
-            await standing.OpenAsync(cancel);
-            await Run(standing, $"select pg_advisory_lock_shared({Key})", cancel);
+            await standing.Ask($"select pg_advisory_lock_shared({Key})", cancel);
         }
         catch
         {
@@ -51,11 +46,5 @@ public sealed class SiteLock(string connection) : IAsyncDisposable
     {
         if (_standing is not null) await _standing.DisposeAsync();
         _standing = null;
-    }
-
-    private static async Task Run(NpgsqlConnection connection, string statement, CancellationToken cancel)
-    {
-        await using var command = new NpgsqlCommand(statement, connection);
-        await command.ExecuteNonQueryAsync(cancel);
     }
 }

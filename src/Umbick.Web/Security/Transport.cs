@@ -74,7 +74,8 @@ public sealed record Transport(IPAddress? Proxy, IReadOnlyList<string> Hosts, bo
     }
 
     /// <summary>Whoever looks whether the site is well comes from this machine, and through no proxy.</summary>
-    private static bool IsAsked(PathString path) => path == "/alive" || path == "/ready" || path == "/healthz";
+    private static bool IsAsked(PathString path) => path == "/alive" || path == "/in-service" || path == "/ready"
+        || path == "/healthz";
 
     /// <summary>
     /// A request that the proxy did not pass on, or an address that is not the proxy's: no page could set a cookie for it.

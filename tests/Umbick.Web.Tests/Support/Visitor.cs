@@ -1,3 +1,4 @@
+using System.Text;
 using System.Net;
 using System.Net.Sockets;
 using System.Text.RegularExpressions;
@@ -172,6 +173,19 @@ public sealed partial class Visitor : IDisposable
         { Content = new FormUrlEncodedContent(fields) };
         request.Headers.Add("HX-Request", "true");
         return _client.SendAsync(request);
+    }
+
+    /// <summary>Sends a file by the form of <c>/files</c>.</summary>
+    public async Task<HttpResponseMessage> SendFile(string handler, string name, string text, Dictionary<string, string>? more = null)
+    {
+        var page = await Page("/files");
+        var token = page.Forms.OfType<IHtmlFormElement>()
+            .Select(form => form.QuerySelector("[name=__RequestVerificationToken]")?.GetAttribute("value"))
+            .First(value => value is not null)!;
+        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" },
+            { new ByteArrayContent(Encoding.UTF8.GetBytes(text)), "file", name } };
+        foreach (var (field, value) in more ?? []) content.Add(new StringContent(value), field);
+        return await _client.PostAsync(new Uri(handler.Length == 0 ? "/files" : $"/files?handler={handler}", UriKind.Relative), content);
     }
 
     public void Dispose() => _client.Dispose();

@@ -46,8 +46,7 @@ public sealed class FilesModel(
         if (file is not { Length: > 0 }) return await Refuse("Choose a file first.");
         if (file.Length > Largest)
             return await Refuse($"This file has {file.Length / 1_000_000} MB; {Largest / 1_000_000} MB are the most. Send it in parts.");
-        var job = await jobs.Begin(SchoolId, User.Person().Id, file, HttpContext.RequestAborted);
-        return Redirect($"/files/{job.Id}");
+        return Redirect($"/files/{await jobs.Begin(SchoolId, User.Person().Id, file, HttpContext.RequestAborted)}");
     }
 
     public async Task<IActionResult> OnPostRecord(IFormFile? file, string? alias)

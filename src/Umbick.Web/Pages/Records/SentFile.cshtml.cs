@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Umbick.Casework.Files;
 
 namespace Umbick.Web.Pages.Records;
 
@@ -11,19 +12,24 @@ public sealed class SentFileModel(FileJobs jobs) : PageModel
     /// <summary>How many errors and new children are named.</summary>
     public const int Named = 40;
 
-    public FileJob? Job { get; private set; }
+    public SentFileShown? Sent { get; private set; }
 
-    public IActionResult OnGet(FileJobId id)
+    public async Task<IActionResult> OnGet(FileJobId id)
     {
-        Job = jobs.Find(User.Person().School, id);
-        if (Job is null) Response.StatusCode = StatusCodes.Status404NotFound;
-        return Request.IsScripted() ? Partial("_SentFile", Job) : Page();
+        Sent = await jobs.Find(User.Person().School, id, HttpContext.RequestAborted);
+        if (Sent is null) Response.StatusCode = StatusCodes.Status404NotFound;
+        return Request.IsScripted() ? Partial("_SentFile", Sent) : Page();
     }
 
-    public IActionResult OnPost(FileJobId id, bool onCaseload)
+    public async Task<IActionResult> OnPost(FileJobId id, bool onCaseload)
     {
-        if (jobs.Find(User.Person().School, id) is not { } job) return NotFound();
-        jobs.Import(job, onCaseload);
+        if (await jobs.Find(User.Person().School, id, HttpContext.RequestAborted) is null) return NotFound();
+        await jobs.Import(User.Person().School, id, onCaseload, HttpContext.RequestAborted);
         return Redirect($"/files/{id}");
     }
 }
+
+/// <summary>A file that was sent, as it is shown.</summary>
+/// <param name="File">The file.</param>
+/// <param name="Report">What came of it; null while it runs and when it failed.</param>
+public sealed record SentFileShown(SentFile File, ImportReport? Report);
