@@ -1,6 +1,6 @@
 // Children and teachers who answer through the shipped queue, outside a browser: each has a storage and cookies of its own, reloads its
-// page now and then, and is signed out in the middle. They know nothing of the site but its forms. Standard input gives who they are and
-// the codes they ask for; standard output tells, a JSON object a line, which codes they need and, at the end, what became of each answer.
+// page now and then, and is signed out in the middle. They know nothing of the site but its forms. Standard input gives who they are, the
+// codes they ask for, and that it is enough; standard output tells, a JSON object a line, which codes they need and, at the end, what became of each answer.
 import { createInterface } from "node:readline";
 import { pathToFileURL } from "node:url";
 
@@ -20,6 +20,7 @@ const wait = (milliseconds) => new Promise((resolve) => setTimeout(resolve, mill
 const lines = createInterface({ input: process.stdin })[Symbol.asyncIterator]();
 const say = (what, then) => process.stdout.write(`${JSON.stringify(what)}\n`, then);
 const codes = new Map();
+let enough = false;
 
 class Storage {
   #kept = new Map();
@@ -121,14 +122,20 @@ class Client {
   }
 
   hear(id, reply) {
-    if (reply.outcome === "kept") this.acknowledged.push(id);
+    if (reply.outcome === "kept") this.acknowledged.push({ id, at: Date.now() });
     if (reply.outcome === "refused") this.refused.push([id, reply.status]);
     if (reply.outcome === "kept" || reply.outcome === "refused") this.heard?.(reply);
   }
 
   async submit(path, fields, raw) {
     const id = AnswerQueue.value({ fields }, "answer");
-    this.typed.push([id, raw, AnswerQueue.value({ fields }, "sitting") ?? this.sitting, Number(AnswerQueue.value({ fields }, "place"))]);
+    this.typed.push({
+      id,
+      raw,
+      sitting: AnswerQueue.value({ fields }, "sitting") ?? this.sitting,
+      place: Number(AnswerQueue.value({ fields }, "place")),
+      at: Date.now(),
+    });
     const reply = await this.queue.submit(path, fields, raw);
     this.hear(id, reply);
     return reply;
@@ -159,7 +166,7 @@ class Client {
 
   // A list that was made before: the child goes on whether an answer has gone or not.
   async list() {
-    for (let place = 1; place <= this.count; place++) {
+    for (let place = 1; place <= this.count && !enough; place++) {
       const raw = this.time();
       const fields = this.fields(place, raw, [
         ["try", "1"],
@@ -170,7 +177,7 @@ class Client {
       if (reply.outcome !== "kept" && reply.outcome !== "refused") this.queue.note(id, "later", "true");
       if (reply.outcome === "signed-out") await this.signIn();
       await this.mishap();
-      await wait(random() * 10);
+      await wait(random() * (this.pace ? 2 * this.pace : 10));
     }
   }
 
@@ -224,15 +231,17 @@ const { value } = await lines.next();
 const clients = JSON.parse(value).map((who) => new Client(who));
 (async () => {
   for await (const line of { [Symbol.asyncIterator]: () => lines }) {
-    const { sitting, code } = JSON.parse(line);
-    codes.set(sitting, code);
+    const { sitting, code, over } = JSON.parse(line);
+    if (over) enough = true;
+    else codes.set(sitting, code);
   }
 })();
 await Promise.all(clients.map((client) => client.run()));
 say(
   {
-    typed: clients.flatMap((client) => client.typed.map(([id, raw, sitting, place]) => ({ id, raw, sitting, place }))),
-    acknowledged: clients.flatMap((client) => client.acknowledged),
+    typed: clients.flatMap((client) => client.typed),
+    acknowledged: clients.flatMap((client) => client.acknowledged.map(({ id }) => id)),
+    heard: clients.flatMap((client) => client.acknowledged),
     refused: clients.flatMap((client) => client.refused.map(([id, status]) => `${id} ${status}`)),
     waiting: clients.flatMap((client) => client.queue.waiting().map((entry) => entry.id)),
   },

@@ -90,6 +90,9 @@ public sealed class SiteProcess : IDisposable
         return _process.ExitCode;
     }
 
+    /// <summary>Stops all that it does without ending it, or has it go on.</summary>
+    public void Freeze(bool frozen) => Cluster.Part.Signal(frozen ? "STOP" : "CONT", _process.Id);
+
     public void Dispose()
     {
         _process.Kill();
