@@ -15,14 +15,21 @@ need_packages() {
     case $package in
       postgresql) [ -x "$(postgres_bin)/postgres" ] || missing+=("$package") ;;
       chromium-driver) command -v chromedriver >/dev/null || missing+=("$package") ;;
+      etcd-server) command -v etcd >/dev/null || missing+=("$package") ;;
+      haproxy) [ -x /usr/sbin/haproxy ] || missing+=("$package") ;;
       *) command -v "$package" >/dev/null || missing+=("$package") ;;
     esac
   done
   [ ${#missing[@]} -eq 0 ] && return 0
 
-  # Debian would start a cluster of its own for everybody; ours is private.
-  local conf=/etc/postgresql-common/createcluster.conf script
-  script="mkdir -p $(dirname "$conf") && { [ -e $conf ] || echo 'create_main_cluster = false' >$conf; } && apt-get update -q \
+  # Debian would start a cluster of its own for everybody, and services for the whole machine; ours are private.
+  local conf=/etc/postgresql-common/createcluster.conf units=/etc/systemd/system masks='' script unit
+  for unit in patroni etcd haproxy; do
+    case " ${missing[*]} " in
+      *" $unit "* | *" $unit-server "*) masks+="{ [ -e $units/$unit.service ] || ln -s /dev/null $units/$unit.service; } && " ;;
+    esac
+  done
+  script="mkdir -p $(dirname "$conf") $units && { [ -e $conf ] || echo 'create_main_cluster = false' >$conf; } && ${masks}apt-get update -q \
 && DEBIAN_FRONTEND=noninteractive apt-get install -qy --no-install-recommends ${missing[*]}"
   say "Installing from Debian's packages: ${missing[*]}"
   if [ "$(id -u)" = 0 ]; then

@@ -54,6 +54,8 @@ To build it
                                network, three seeds; bench faults: whether the tests catch faults planted in the code;
                                bench school: a school's first day, from a fresh clone to a restored backup; bench
                                restore: restores killed at ten moments, three times each).
+./umbick cluster-trial         Two sites on a database that moves (etcd, Patroni, haproxy, all on this machine alone),
+                               twenty children, and seven faults: what each costs (docs/growing.md).
 ./umbick help                  Says this.
 
 Everything it needs is installed from Debian's packages, NuGet and npm the first time; after that it needs no network.

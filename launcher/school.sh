@@ -163,13 +163,9 @@ start() {
 then everybody signs in again."
   is_taken "$port" && fail "port $port is taken. --port names another."
   install -d -m 700 "$state/logs"
-  if [ -n "$certificate" ]; then
-    export ASPNETCORE_Kestrel__Certificates__Default__Path=$certificate
-    if [ -n "$key" ]; then export ASPNETCORE_Kestrel__Certificates__Default__KeyPath=$key; fi
-  fi
   UMBICK_DATA=$(data_folder)
   export UMBICK_KEYS=$school_keys UMBICK_HOSTS=$hosts UMBICK_PROXY=$proxy UMBICK_LOGS="$state/logs" UMBICK_CERTIFICATE=$certificate \
-    UMBICK_DATA
+    UMBICK_CERTIFICATE_KEY=$key UMBICK_DATA
   serve school "$urls" "$here" "Umbick is at $site
 $(say_where)
 Ctrl-C or TERM stops it." --note "school.version=$(this_version)" --note "school.certificate=$certificate" --note "school.address=$site"

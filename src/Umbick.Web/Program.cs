@@ -51,6 +51,7 @@ builder.Services.AddResponseCompression(options => options.EnableForHttps = true
 
 var transport = Transport.From(builder.Configuration);
 transport.AddTo(builder.Services);
+SiteCertificate.AddTo(builder);
 
 builder.Services.AddKeys(builder.Configuration);
 builder.Services.AddAccounts();

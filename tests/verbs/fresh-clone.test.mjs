@@ -17,7 +17,7 @@ const environment = Object.fromEntries(
   Object.entries(process.env).filter(([name]) => !name.startsWith("UMBICK_") && !name.startsWith("NODE_TEST")),
 );
 // What needs minutes, or this test itself, is run elsewhere.
-const notHere = ["test", "shots", "bench"];
+const notHere = ["test", "shots", "bench", "cluster-trial"];
 const ran = new Set();
 
 function run(...words) {
