@@ -74,14 +74,22 @@ import_file() { with_school_database; cli import "$@"; }
 
 export_school() { with_school_database >&2; cli export "$@"; }
 
+# need_age OPTION…: what is encrypted, or was, takes age.
+need_age() {
+  case " $* ${UMBICK_RECIPIENT:+--recipient}" in
+    *' --recipient'* | *' --identity'*) need_packages age ;;
+  esac
+}
+
 backup() {
+  need_age "$@"
   with_school_database
-  cli backup "$@"
+  cli backup ${UMBICK_RECIPIENT:+--recipient "$UMBICK_RECIPIENT"} "$@"
   say 'The wrapping key is not in it. Copy this file once, to a place where no backup is:' >&2
   say "  $school_keys" >&2
 }
 
-check_backup() { with_school_database; cli check-backup "$@"; }
+check_backup() { need_age "$@"; with_school_database; cli check-backup "$@"; }
 
 # stopped_first WHY: refuses what cannot be done while the site runs on a database of ours.
 stopped_first() {
@@ -90,6 +98,7 @@ stopped_first() {
 
 restore() {
   stopped_first ': what is answered while a backup is put in its place would be lost.'
+  need_age "$@"
   with_school_database
   cli certificate "$school_keys"
   cli restore "$@"
@@ -118,10 +127,11 @@ upgrade() {
     *) fail "upgrade has no option $1. There is: --mend." ;;
   esac
   stopped_first ', upgrade, then start it again.'
+  need_age
   with_school_database
   install -d -m 700 "$state/backups"
   file="$state/backups/before-upgrade-$(date -u +%Y-%m-%dT%H%M%S).backup"
-  cli backup "$file"
+  cli backup ${UMBICK_RECIPIENT:+--recipient "$UMBICK_RECIPIENT"} "$file"
   cli prepare $mend
   commit=$(cat "$state/school.version" 2>/dev/null || true)
   say 'The database is up to date.'

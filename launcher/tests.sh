@@ -3,7 +3,7 @@
 run_tests() {
   take_lock test
   need_tools
-  need_packages postgresql chromium chromium-driver shellcheck patroni etcd-server haproxy
+  need_packages postgresql chromium chromium-driver shellcheck patroni etcd-server haproxy age
   build_assets &
   fetch_libraries
   wait $!

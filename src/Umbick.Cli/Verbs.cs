@@ -115,17 +115,21 @@ internal static class Verbs
         var mend = Mend();
         var keep = new Option<int?>("--keep") { Description = "In a folder: how many backups are kept, the latest." };
         var newFolder = new Option<bool>("--new-folder") { Description = "Begin a folder of backups." };
-        var backup = new Command("backup", "Makes a backup while the site goes on.") { file, keep, newFolder };
-        backup.SetAction((parsed, cancel) => Backup.Make(parsed.GetRequiredValue(file), parsed.GetValue(keep), parsed.GetValue(newFolder)));
+        var recipient = new Option<string?>("--recipient") { Description = "Encrypt it by age to this public key, or this file of them." };
+        var identity = new Option<string?>("--identity") { Description = "The file with the private key, where it is encrypted." };
+        var backup = new Command("backup", "Makes a backup while the site goes on.") { file, keep, newFolder, recipient };
+        backup.SetAction((parsed, cancel) => Backup.Make(parsed.GetRequiredValue(file), parsed.GetValue(keep), parsed.GetValue(newFolder),
+            parsed.GetValue(recipient)));
         yield return backup;
         var replace = new Option<bool>("--replace") { Description = "Put it in the place of a database that holds a school." };
         var asItWas = new Option<bool>("--as-it-was") { Description = "Leave it as it was made, for the version that made it." };
-        var restore = new Command("restore", "Puts a backup in the place of the database.") { file, replace, asItWas, mend };
-        restore.SetAction((parsed, cancel) =>
-            Restore.Run(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas), parsed.GetValue(mend)));
+        var restore = new Command("restore", "Puts a backup in the place of the database.") { file, replace, asItWas, mend,
+            identity };
+        restore.SetAction((parsed, cancel) => Restore.Run(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas),
+            parsed.GetValue(mend), parsed.GetValue(identity)));
         yield return restore;
-        var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file };
-        checkBackup.SetAction((parsed, cancel) => Backup.Check(parsed.GetRequiredValue(file)));
+        var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file, identity };
+        checkBackup.SetAction((parsed, cancel) => Backup.Check(parsed.GetRequiredValue(file), parsed.GetValue(identity)));
         yield return checkBackup;
         var dropReplaced = new Command("drop-replaced", "Drops what restore has put aside.");
         dropReplaced.SetAction((parsed, cancel) => Replaced.DropAll());

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using Npgsql;
 using Umbick.Demo;
 using Umbick.Core.Diagnosis;
@@ -43,6 +44,47 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
         Assert.Contains("one.backup", await _database.Ask<string>("select file_name from backup_made"));
         if (!OperatingSystem.IsWindows())
             Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(At("one.backup")));
+    }
+
+    /// <summary>By the public key it is made; only the private one, which lies elsewhere, puts it back.</summary>
+    [Fact]
+    public async Task An_encrypted_backup_is_made_by_the_public_key_and_put_back_by_the_private_one_alone()
+    {
+        var (own, others) = (Key("own"), Key("others"));
+        var before = await _database.Rows();
+        AssertDone(await _database.Run("backup", At("kept.backup"), "--recipient", own), "encrypted");
+        AssertDone(await _database.Run("backup", At("plain.backup")), "rows of");
+        // A dump of PostgreSQL begins by its name, and an encrypted one by that of age.
+        Assert.True(Holds(At("plain.backup"), "PGDMP"u8));
+        Assert.False(Holds(At("kept.backup"), "PGDMP"u8));
+        Assert.True(Holds(At("kept.backup"), "age-encryption.org"u8));
+        AssertDone(await _database.Run("check-backup", At("kept.backup")), "its hash was compared, and that alone");
+        Assert.Equal([0], await _database.Ask<long>("select count(*) from backup_made where file_name = 'kept.backup' and checked_at is not null"));
+        AssertDone(await _database.Run("check-backup", At("kept.backup"), "--identity", At("own.key")), "is whole");
+        await using var other = await OwnDatabase.Make(migrated: false);
+        foreach (var (options, told) in new[]
+        {
+            (Array.Empty<string>(), "--identity FILE names"), (["--identity", At("others.key")], "no identity matched"),
+            (["--identity", At("none.key")], "none.key"),
+        })
+        {
+            var (code, _, errors) = await other.Run(["restore", At("kept.backup"), .. options]);
+            Assert.Equal(2, code);
+            Assert.Contains(told, errors, StringComparison.Ordinal);
+        }
+        AssertDone(await other.Run("restore", At("kept.backup"), "--identity", At("own.key")), "Gull Point");
+        Assert.Equal(before, await other.Rows());
+        Assert.NotEqual(own, others);
+
+        string Key(string name)
+        {
+            using var made = Process.Start(new ProcessStartInfo("age-keygen", ["-o", At($"{name}.key")]) { RedirectStandardError = true })!;
+            var said = made.StandardError.ReadToEnd();
+            made.WaitForExit();
+            return said.Split(' ', StringSplitOptions.TrimEntries)[^1];
+        }
+
+        static bool Holds(string file, ReadOnlySpan<byte> sign) => File.ReadAllBytes(file).AsSpan().IndexOf(sign) >= 0;
     }
 
     /// <summary>Everybody knows the demonstration's passwords: a backup of it makes no school's site.</summary>

@@ -11,7 +11,8 @@ internal static class Backup
     /// <param name="path">The file; a folder gets a file named by the moment.</param>
     /// <param name="keep">In a folder, how many are kept, the latest; null keeps all.</param>
     /// <param name="newFolder">Whether a folder may be begun.</param>
-    public static Task<int> Make(string path, int? keep, bool newFolder) => VerbException.Report(async () =>
+    /// <param name="recipient">A public key of <c>age</c>, or a file of them, to which it is encrypted; null leaves it plain.</param>
+    public static Task<int> Make(string path, int? keep, bool newFolder, string? recipient) => VerbException.Report(async () =>
     {
         if (keep is < 1) throw new VerbException("--keep takes a number from 1.");
         var now = DateTime.UtcNow;
@@ -21,11 +22,11 @@ internal static class Backup
         await using var source = NpgsqlDataSource.Create(Connections.Backup);
         await using var connection = await source.OpenConnectionAsync();
         using var scratch = new Scratch();
-        var manifest = await Dump(connection, scratch.File, now);
+        var manifest = await Dump(connection, scratch.File, now, recipient);
         await BackupFile.Write(file, manifest, scratch.File);
         var bytes = new FileInfo(file).Length;
-        Console.WriteLine($"{file}: {bytes:N0} bytes, {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of "
-            + $"{now:yyyy-MM-dd HH:mm:ss} UTC.");
+        Console.WriteLine($"{file}: {bytes:N0} bytes{(manifest.Encrypted ? ", encrypted" : "")}, {manifest.Rows.Values.Sum():N0} rows of "
+            + $"{manifest.Rows.Count} tables, as of {now:yyyy-MM-dd HH:mm:ss} UTC.");
         var erased = await Erasures.In(connection);
         await Erasures.Write(Path.GetDirectoryName(file)!, erased);
         await Replaced.Sweep(connection, erased, now);
@@ -38,17 +39,28 @@ internal static class Backup
         await connection.ExecuteAsync("delete from backup_made where file_name = any(@removed)", new { removed });
     });
 
-    /// <summary>Restores a backup into a database that is thrown away, and compares.</summary>
-    public static Task<int> Check(string path) => VerbException.Report(async () =>
+    /// <summary>
+    /// Restores a backup into a database that is thrown away, and compares. Of one that is encrypted only the hash can be compared without
+    /// the private key, and that is said.
+    /// </summary>
+    /// <param name="path">The file, or a folder, whose latest it is.</param>
+    /// <param name="identity">The file with the private key, where it is encrypted.</param>
+    public static Task<int> Check(string path, string? identity) => VerbException.Report(async () =>
     {
         var file = BackupFolder.FileAt(path);
         using var scratch = new Scratch();
         var manifest = await BackupFile.Read(file, scratch.File);
+        if (manifest.Encrypted && identity is null)
+        {
+            Console.WriteLine($"{file} is encrypted, and is what was written: its hash was compared, and that alone. That it can be put back "
+                + $"is proved by --identity FILE, with the private key.");
+            return;
+        }
         var beside = Databases.Beside($"check_{Guid.NewGuid():N}"[..14]);
         try
         {
             Databases.NeedRoomFor(manifest, scratch.File);
-            await Databases.Load(beside, scratch.File, manifest);
+            await Databases.Load(beside, scratch.File, manifest, identity);
         }
         finally
         {
@@ -76,7 +88,7 @@ internal static class Backup
         }
     }
 
-    private static async Task<BackupManifest> Dump(NpgsqlConnection connection, string to, DateTime now)
+    private static async Task<BackupManifest> Dump(NpgsqlConnection connection, string to, DateTime now, string? recipient)
     {
         if (!await connection.ExecuteScalarAsync<bool>("select rolsuper or rolbypassrls from pg_roles where rolname = current_user"))
             throw new VerbException(
@@ -93,9 +105,10 @@ internal static class Backup
         var demonstration = await connection.ExecuteScalarAsync<bool>(
             "select coalesce(shobj_description(oid, 'pg_database'), '') = @mark from pg_database where datname = current_database()",
             new { mark = Database.DemoMark });
-        await PostgresProgram.Run("pg_dump", Connections.Backup, "--format=custom", "--no-unlogged-table-data",
-            $"--snapshot={snapshot}", $"--file={to}");
+        string[] options = ["--format=custom", "--no-unlogged-table-data", $"--snapshot={snapshot}"];
+        if (recipient is null) await PostgresProgram.Run("pg_dump", Connections.Backup, [.. options, $"--file={to}"]);
+        else await Encryption.Encrypted("pg_dump", Connections.Backup, recipient, to, options);
         return new BackupManifest(BackupFile.Format, now, migration, schools, demonstration, rows, await BackupFile.Hash(to))
-        { DatabaseBytes = bytes };
+        { DatabaseBytes = bytes, Encrypted = recipient is not null };
     }
 }

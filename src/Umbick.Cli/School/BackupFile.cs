@@ -17,6 +17,9 @@ internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migrat
 {
     /// <summary>How large the database was, in bytes; null in a backup of an earlier version.</summary>
     public long? DatabaseBytes { get; init; }
+
+    /// <summary>Whether the dump is encrypted: the hash is of it as it lies there.</summary>
+    public bool Encrypted { get; init; }
 }
 
 /// <summary>A backup: one file, a tar of a manifest and a dump in PostgreSQL's own form.</summary>

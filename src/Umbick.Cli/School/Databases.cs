@@ -43,12 +43,20 @@ internal static class Databases
     public static Task Drop(string name) => Run($"drop database if exists {name} with (force)");
 
     /// <summary>Makes a database of a dump, with the site's role let in, and counts its rows.</summary>
-    /// <exception cref="VerbException">What was restored is not what was backed up.</exception>
-    public static async Task Load(string name, string dump, BackupManifest manifest)
+    /// <param name="name">The database's name.</param>
+    /// <param name="dump">The dump.</param>
+    /// <param name="manifest">What stands beside it.</param>
+    /// <param name="identity">The file with the private key, where the dump is encrypted.</param>
+    /// <exception cref="VerbException">What was restored is not what was backed up, or it cannot be decrypted.</exception>
+    public static async Task Load(string name, string dump, BackupManifest manifest, string? identity)
     {
+        if (manifest.Encrypted && identity is null)
+            throw new VerbException("This backup is encrypted. --identity FILE names the file with the private key.");
         await Run($"drop database if exists {name} with (force)", $"create database {name} owner umbick_owner",
             $"revoke all on database {name} from public", $"grant connect on database {name} to umbick_app");
-        await PostgresProgram.Run("pg_restore", To(name), "--exit-on-error", "--single-transaction", $"--dbname={name}", dump);
+        string[] options = ["--exit-on-error", "--single-transaction", $"--dbname={name}"];
+        if (manifest.Encrypted) await Encryption.Decrypted("pg_restore", To(name), identity!, dump, options);
+        else await PostgresProgram.Run("pg_restore", To(name), [.. options, dump]);
         // The mark is the database's and in no dump: without it a school's site would start on passwords that everybody knows.
         if (manifest.Demonstration) await Run($"comment on database {name} is '{Database.DemoMark}'");
         await using var connection = new NpgsqlConnection(To(name));

@@ -15,7 +15,8 @@ internal static class Restore
     /// <param name="replace">Whether a database that holds a school may be replaced.</param>
     /// <param name="asItWas">Whether it is left at the migration that it was made at.</param>
     /// <param name="mend">Whether rows that break a rule of this version are corrected.</param>
-    public static Task<int> Run(string path, bool replace, bool asItWas, bool mend) => VerbException.Report(async () =>
+    /// <param name="identity">The file with the private key, where it is encrypted.</param>
+    public static Task<int> Run(string path, bool replace, bool asItWas, bool mend, string? identity) => VerbException.Report(async () =>
     {
         var file = BackupFolder.FileAt(path);
         using var scratch = new Scratch();
@@ -38,7 +39,7 @@ internal static class Restore
         string? before;
         try
         {
-            await Beside(scratch.File, manifest, erased, asItWas, mend);
+            await Beside(scratch.File, manifest, identity, erased, asItWas, mend);
             before = await Switch(home, DateTime.UtcNow);
         }
         catch
@@ -109,11 +110,11 @@ internal static class Restore
     /// <summary>
     /// Makes the database of the backup, beside the one that is there, with all that it has to be when it takes its place.
     /// </summary>
-    private static async Task Beside(string dump, BackupManifest manifest, List<Erasure> erased, bool asItWas, bool mend)
+    private static async Task Beside(string dump, BackupManifest manifest, string? identity, List<Erasure> erased, bool asItWas, bool mend)
     {
         Databases.NeedRoomFor(manifest, dump);
         Console.WriteLine("Loading it beside the database.");
-        await Databases.Load(Loading, dump, manifest);
+        await Databases.Load(Loading, dump, manifest, identity);
         if (!asItWas)
         {
             Console.WriteLine("Bringing it up to date.");
