@@ -27,5 +27,5 @@ export default [
       "no-shadow": "error",
     },
   },
-  { files: ["bench/**/*.mjs", "tests/**/*.mjs", "*.mjs"], languageOptions: { globals: globals.node } },
+  { files: ["bench/**/*.mjs", "launcher/**/*.mjs", "tests/**/*.mjs", "*.mjs"], languageOptions: { globals: globals.node } },
 ];

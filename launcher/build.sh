@@ -13,13 +13,18 @@ make_assets() { say 'Making styles'; quietly assets npm run assets; }
 restore_nuget() { say 'Fetching libraries (NuGet)'; quietly restore dotnet restore --locked-mode Umbick.slnx; }
 
 build_assets() {
+  if packaged; then return 0; fi
   stamped npm "$(fingerprint package-lock.json)" restore_npm
   stamped assets "$(fingerprint package-lock.json package.json src/Umbick.Web/Pages src/Umbick.Web/Faces src/Umbick.Web/Styles)" make_assets
 }
 
-fetch_libraries() { stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props locks)" restore_nuget; }
+fetch_libraries() {
+  if packaged; then return 0; fi
+  stamped restore "$(fingerprint Directory.Packages.props Directory.Build.props locks)" restore_nuget
+}
 
 build_site() {
+  if packaged; then return 0; fi
   build_assets
   fetch_libraries
   stamped site "$(site_print)" compile_site

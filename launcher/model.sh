@@ -1,9 +1,8 @@
 # ./umbick diagnose, sitting, simulate: the core at work, without a database. Standard output is theirs alone.
 
 run_model() {
-  command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
+  need_tools
   {
-    command -v npm >/dev/null || fail 'Node.js with npm is needed.'
     take_lock build wait
     build_assets
     fetch_libraries
@@ -16,6 +15,7 @@ run_model() {
 }
 
 compile_cli() {
+  if packaged; then return 0; fi
   say 'Building'
   compile src/Umbick.Cli
 }

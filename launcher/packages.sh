@@ -4,6 +4,7 @@
 postgres_bin() { find /usr/lib/postgresql -mindepth 2 -maxdepth 2 -name bin 2>/dev/null | sort -V | tail -n 1 || true; }
 
 need_tools() {
+  if packaged; then return 0; fi
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'
   command -v npm >/dev/null || fail 'Node.js with npm is needed.'
 }

@@ -54,6 +54,7 @@ To build it
                                network, three seeds; bench faults: whether the tests catch faults planted in the code;
                                bench school: a school's first day, from a fresh clone to a restored backup; bench
                                restore: restores killed at ten moments, three times each).
+./umbick package [FILE]        One archive of the site with its own runtime, for machines without an SDK and Node.
 ./umbick cluster-trial         Two sites on a database that moves (etcd, Patroni, haproxy, all on this machine alone),
                                twenty children, and seven faults: what each costs (docs/growing.md).
 ./umbick help                  Says this.

@@ -135,11 +135,17 @@ upgrade() {
   cli prepare $mend
   commit=$(cat "$state/school.version" 2>/dev/null || true)
   say 'The database is up to date.'
-  say "The way back: git checkout ${commit:-the version from before}, then ./umbick restore $file --replace --as-it-was"
+  if packaged; then
+    say "The way back: unpack the package from before in this place, then ./umbick restore $file --replace --as-it-was"
+  else
+    say "The way back: git checkout ${commit:-the version from before}, then ./umbick restore $file --replace --as-it-was"
+  fi
   this_version >"$state/school.version"
 }
 
-this_version() { git -C "$root" rev-parse HEAD 2>/dev/null || true; }
+this_version() {
+  if packaged; then cut -d' ' -f2 "$root/package.version"; else git -C "$root" rev-parse HEAD 2>/dev/null || true; fi
+}
 
 # start [--certificate FILE --key FILE --host NAME [--port N]] [--proxy ADDRESS --host NAME [--port N]]: runs until it is stopped.
 start() {

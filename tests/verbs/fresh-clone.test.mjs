@@ -3,7 +3,18 @@
 import { after, before, test } from "node:test";
 import assert from "node:assert/strict";
 import { spawn, spawnSync } from "node:child_process";
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from "node:fs";
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir, userInfo } from "node:os";
 import { dirname, join } from "node:path";
@@ -88,6 +99,7 @@ before(() => {
   // The command line is built here from nothing. The site is not once more, where the tests run on one of the same files.
   const built = [
     "artifacts/publish",
+    "artifacts/bin/Umbick.Planner",
     "src/Umbick.Web/wwwroot/built",
     "src/Umbick.Casework/Accounts/built",
     "src/Umbick.Drawing/Paper/built",
@@ -99,8 +111,9 @@ before(() => {
 
 after(() => {
   rmSync(home, { recursive: true, force: true });
-  const name = clone.slice(1).replace(/[^A-Za-z0-9]/g, "-");
-  if (userInfo().uid === 0) rmSync(join("/var/lib/umbick", name), { recursive: true, force: true });
+  if (userInfo().uid !== 0) return;
+  for (const folder of [clone, join(home, "unpacked there")])
+    rmSync(join("/var/lib/umbick", folder.slice(1).replace(/[^A-Za-z0-9]/g, "-")), { recursive: true, force: true });
 });
 
 test("the reading model runs on a fresh clone, on files beside whoever calls", () => {
@@ -247,6 +260,37 @@ test("the demonstration is served", async () => {
   await answers(`http://127.0.0.1:${port}/`);
   demo.child.kill("SIGINT");
   await demo.over;
+});
+
+test("a package is a school's whole site where there is neither an SDK nor Node", async () => {
+  done("package", "made.tar.gz");
+  assert.equal(spawnSync("sha256sum", ["-c", "made.tar.gz.sha256"], { cwd: elsewhere }).status, 0);
+  const [there, programs] = [join(home, "unpacked there"), join(home, "programs")];
+  [there, programs].forEach((folder) => mkdirSync(folder));
+  spawnSync("tar", ["-xzf", join(elsewhere, "made.tar.gz"), "--strip-components=1", "-C", there]);
+  assert.equal(spawnSync("sha256sum", ["-c", "--quiet", "SHA256SUMS"], { cwd: there }).status, 0);
+  // Every program of this machine but those.
+  for (const folder of ["/usr/sbin", "/usr/bin", "/sbin", "/bin"])
+    for (const name of readdirSync(folder).filter((each) => !/^(dotnet|node|npm|npx|corepack)$/.test(each)))
+      if (!existsSync(join(programs, name))) symlinkSync(join(folder, name), join(programs, name), "file");
+  const own = { ...environment, PATH: programs };
+  const verb = (...words) => spawnSync(join(there, "umbick"), words, { cwd: elsewhere, env: own, encoding: "utf8" });
+  const port = await freePort();
+  for (const words of [
+    ["new-school", "--name", "Holm School", "--zone", "Europe/London", "--teacher", "Tern", "--user-name", "tern@holm.example"],
+    ["import", "answers.csv"],
+    ["backup", "holm.backup"],
+    ["upgrade"],
+    ["diagnose", "answers.csv"],
+  ]) {
+    const { status, stdout, stderr } = verb(...words);
+    assert.equal(status, 0, `${words.join(" ")}: ${stdout}${stderr}`);
+  }
+  assert.match(verb("test").stderr, /takes the source/);
+  const site = spawn(join(there, "umbick"), ["start", "--port", `${port}`], { cwd: elsewhere, env: own, stdio: "ignore" });
+  await answers(`http://127.0.0.1:${port}/`);
+  site.kill("SIGTERM");
+  await new Promise((resolve) => site.on("exit", resolve));
 });
 
 test("a folder that root began is told to somebody else", { skip: userInfo().uid !== 0 }, () => {

@@ -22,6 +22,8 @@ public sealed record ImportReport(
         var newcomers = NewChildren.Count == 0 ? ""
             : $" {(NewChildren.Count == 1 ? "One child is" : $"{NewChildren.Count:N0} children are")} new to the school.";
         var before = ThereBefore == 0 ? "" : $" {ThereBefore:N0} {(ThereBefore == 1 ? "was" : "were")} there before.";
-        return $"{Added:N0} {what} of {(Children == 1 ? "one child" : $"{Children:N0} children")} {verb} added.{before}{newcomers} {rest}".TrimEnd();
+        // One line is one answer, not one answers.
+        var (lines, were) = Added == 1 ? (what.TrimEnd('s'), verb.Replace("were", "was", StringComparison.Ordinal)) : (what, verb);
+        return $"{Added:N0} {lines} of {(Children == 1 ? "one child" : $"{Children:N0} children")} {were} added.{before}{newcomers} {rest}".TrimEnd();
     }
 }

@@ -222,8 +222,15 @@ public sealed class ClusterTrial : IAsyncDisposable
         using var patience = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
         patience.CancelAfter(TimeSpan.FromMinutes(4));
         var began = Now;
-        await fault(patience.Token);
-        await _cluster.Whole(patience.Token);
+        try
+        {
+            await fault(patience.Token);
+            await _cluster.Whole(patience.Token);
+        }
+        catch (OperationCanceledException) when (!TestContext.Current.CancellationToken.IsCancellationRequested)
+        {
+            Assert.Fail($"{name}: it is not whole again.\n{_cluster.Said()}");
+        }
         await Task.Delay(Between, patience.Token);
         _faults.Add(new(name, began, Now));
     }

@@ -11,6 +11,8 @@ public sealed class PatroniCluster : IAsyncDisposable
 {
     private const string Password = "loopback-alone";
 
+    private const int LastLines = 25;
+
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-cluster-");
     private readonly List<Part> _etcd = [];
     private readonly List<Part> _patroni = [];
@@ -101,6 +103,10 @@ public sealed class PatroniCluster : IAsyncDisposable
 
     /// <summary>Starts a member of etcd again.</summary>
     public void StartMember(int member) => _etcd[member].StartAgain();
+
+    /// <summary>The last that each part has said: for whoever looks why it is not whole.</summary>
+    public string Said() => string.Join('\n', Directory.EnumerateFiles(_folder.FullName, "*.log").Order()
+        .SelectMany(log => File.ReadLines(log).TakeLast(LastLines).Prepend($"== {Path.GetFileName(log)}")));
 
     public ValueTask DisposeAsync()
     {
