@@ -1,6 +1,7 @@
 # ./umbick diagnose, sitting, simulate: the core at work, without a database. Standard output is theirs alone.
 
 run_model() {
+  case " $* " in *' --district '*) make_district "$@"; return ;; esac
   need_tools
   {
     take_lock build wait
@@ -12,6 +13,58 @@ run_model() {
   } >&2
   cd "$caller"
   exec dotnet "$cli_assembly" "$@"
+}
+
+# simulate --district: 300 schools, 20,000 children and five million answers on a private cluster of their own; and beside it a database
+# with the first of these schools alone. ./umbick bench district measures both.
+make_district() {
+  local district one=umbick_one
+  take_lock district
+  need_tools
+  need_packages postgresql
+  build_site
+  stop_all_at_end
+  start_cluster district fresh
+  cli prepare
+  cli "$@"
+  say 'One school alone, beside it'
+  as_super -c "create database $one owner umbick_owner" -c "revoke all on database $one from public" \
+    -c "grant connect on database $one to umbick_app"
+  as_super -d "$one" -c 'alter schema public owner to umbick_owner' -c 'revoke all on schema public from public'
+  district=$UMBICK_OWNER
+  export UMBICK_OWNER=${district/Database=umbick;/Database=$one;}
+  cli prepare
+  cli simulate --district --schools 1 --children 67 --answers 16750
+  export UMBICK_OWNER=$district
+  as_super -c 'vacuum analyze' -d umbick
+  as_super -c 'vacuum analyze' -d "$one"
+  as_super -d umbick -c "select count(*) as answers, (select count(*) from child) as children, (select count(*) from school) as schools, \
+pg_database_size('umbick') / count(*) as bytes_an_answer from answer"
+}
+
+# ./umbick bench district: pages of a school among three hundred against those of the same school alone; backup, check and restore.
+bench_district() {
+  local began
+  take_lock district
+  need_tools
+  need_packages postgresql chromium chromium-driver
+  build_site
+  compile tests/Umbick.Web.Tests
+  [ -s "$state/district.secrets" ] || fail 'there is no district yet. ./umbick simulate --district makes it.'
+  stop_all_at_end
+  start_cluster district
+  cli certificate "$state/keys.pfx"
+  export UMBICK_KEYS="$state/keys.pfx" UMBICK_ROOT="$root" UMBICK_ONE="${UMBICK_APP/Database=umbick;/Database=umbick_one;}"
+  explicit_tests Web District '\| |FAIL|Assert' | sed 's/^.*\[OUTPUT\] //'
+  export UMBICK_BACKUP="$super_connection" UMBICK_PG_BIN
+  UMBICK_PG_BIN=$(postgres_bin)
+  for verb in backup check-backup 'restore --replace'; do
+    began=$(date +%s)
+    # shellcheck disable=SC2086 # A verb and its option.
+    cli $verb "$state/district.backup"
+    say "| $verb | $(($(date +%s) - began)) s |"
+  done
+  rm -f "$state/district.backup"
 }
 
 compile_cli() {
@@ -27,6 +80,7 @@ bench() {
     frames) bench_frames; return ;;
     school) bench_school; return ;;
     restore) bench_restore; return ;;
+    district) bench_district; return ;;
     faults) shift; exec node bench/faults/plant.mjs "$@" ;;
   esac
   command -v dotnet >/dev/null || fail 'the .NET 10 SDK is needed (dotnet on the PATH).'

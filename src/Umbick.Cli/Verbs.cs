@@ -66,18 +66,26 @@ internal static class Verbs
         var heldOut = new Option<bool>("--held-out") { Description = "Away: the variants too that no figure was chosen with." };
         var practice = new Option<bool>("--practice") { Description = "Items to mastery by practice sets, and by sets drawn at random." };
         var decisions = new Option<bool>("--decisions") { Description = "How often each rule of deciding is wrong." };
+        var district = new Option<bool>("--district") { Description = "Fills an empty database with a district of schools." };
+        var (schools, answers) = (new Option<int?>("--schools"), new Option<int?>("--answers"));
+        (schools.Description, answers.Description) = ("Of a district: how many schools.", "Of a district: how many answers in all.");
         var simulate = new Command("simulate", "Tries the model on simulated children.")
         {
-            report, away, oracle, heldOut, practice, decisions, children, seed
+            report, away, oracle, heldOut, practice, decisions, children, seed, district, schools, answers
         };
-        simulate.SetAction(parsed => parsed.GetValue(decisions)
+        simulate.SetAction((parsed, cancel) => parsed.GetValue(district)
+            ? SimulateDistrict.Run(parsed.GetValue(schools), parsed.GetResult(children) is { Implicit: false } ? parsed.GetValue(children) : null,
+                parsed.GetValue(answers), cancel)
+            : Task.FromResult(Of(parsed)));
+        yield return simulate;
+
+        int Of(ParseResult parsed) => parsed.GetValue(decisions)
             ? SimulateDecisions.Run(parsed.GetValue(children), parsed.GetValue(seed))
             : parsed.GetValue(practice)
             ? SimulatePractice.Run(parsed.GetValue(children), parsed.GetValue(seed))
             : parsed.GetValue(away)
             ? SimulateAway.Run(parsed.GetValue(children), parsed.GetValue(seed), parsed.GetValue(oracle), parsed.GetValue(heldOut))
-            : Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed)));
-        yield return simulate;
+            : Simulate.Run(parsed.GetValue(report), parsed.GetValue(children), parsed.GetValue(seed));
     }
 
     /// <summary>Schools and their people.</summary>

@@ -44,6 +44,19 @@ public sealed class ManySitesTests(Site site, ManySitesTests.Second second) : IC
     }
 
     [Fact]
+    public async Task With_a_child_who_is_erased_every_file_goes_that_may_hold_what_they_answered()
+    {
+        var child = await site.Child(site.A);
+        var (here, _) = await Both();
+        var path = (await here.SendFile("", "children.csv", $"child\n{child.Alias}\n")).Headers.Location!.OriginalString;
+        await Until(async () => Reading(await here.Page(path)) == "read");
+        await site.App.InSchool(site.A, connection => Children.Erase(connection, child.Id, child.Alias));
+        using var gone = await here.Get(path);
+        Assert.Equal(HttpStatusCode.NotFound, gone.StatusCode);
+        Assert.Equal(0, await site.App.InSchool(site.A, connection => connection.ExecuteScalarAsync<int>("select count(*) from sent_file")));
+    }
+
+    [Fact]
     public async Task Wrong_passwords_at_one_are_counted_at_the_other()
     {
         var name = (await site.Colleague(site.A, PersonRole.Teacher)).UserName!;

@@ -51,6 +51,12 @@ public sealed record Wellness
     /// <summary>Whether the site runs an earlier version than the one that lies in the folder.</summary>
     public bool RunsEarlierVersion { get; init; }
 
+    /// <summary>
+    /// Whether the database has several hosts, and none but the one that is written to is waited for: an answer that is acknowledged is on
+    /// one machine.
+    /// </summary>
+    public bool HasNoCopy { get; init; }
+
     /// <summary>Second steps that wrong codes have stopped within a day, by the names that colleagues know.</summary>
     public IReadOnlyList<string> StoppedSteps { get; init; } = [];
 
@@ -58,7 +64,8 @@ public sealed record Wellness
     /// <param name="connection">The school.</param>
     /// <param name="now">The moment, by the clock of the machine that asks.</param>
     /// <param name="isAhead">Whether that clock was set ahead, to look at the demonstration.</param>
-    public static async Task<Wellness> Load(SchoolConnection connection, DateTime now, bool isAhead)
+    /// <param name="database">The site's connection to its database.</param>
+    public static async Task<Wellness> Load(SchoolConnection connection, DateTime now, bool isAhead, string database)
     {
         var state = await Store.Backups.State(connection);
         return new Wellness
@@ -69,6 +76,7 @@ public sealed record Wellness
             Backups = await Store.Backups.Latest(connection, ShownBackups),
             LastChecked = state.LastChecked,
             DatabaseBytes = state.DatabaseBytes,
+            HasNoCopy = DatabaseHosts.AreSeveral(database) && await Store.Backups.WaitsForNoCopy(connection),
             StoppedSteps = [.. (await DoorTries.StoppedSteps(connection)).Select(stopped => stopped.Name)],
         };
     }
@@ -91,7 +99,7 @@ public sealed record Wellness
             if (CertificateIsBroken) yield return "The certificate cannot be read.";
             if (CertificateEnds is { } ends && ends - Now < SoonOver)
                 yield return ends <= Now ? $"The certificate ended on {Day(ends)}."
-                    : $"The certificate ends on {Day(ends)}. After it is renewed the site has to be started again.";
+                    : $"The certificate ends on {Day(ends)}. Once it is renewed in its file, the site uses it by itself.";
             if ((Now - DatabaseNow).Duration() > ClocksApart)
                 yield return $"The clocks of the site and of its database are {InWords((Now - DatabaseNow).Duration())} apart: codes and "
                     + $"days go wrong.";
@@ -100,6 +108,9 @@ public sealed record Wellness
             if (IsBehind) yield return "The database is older than this version: ./umbick upgrade.";
             if (RunsEarlierVersion)
                 yield return "The site runs an earlier version than the one in its folder. Stop it, ./umbick upgrade, start it.";
+            if (HasNoCopy)
+                yield return "Of the database’s hosts only one is waited for: an answer that is kept is on one machine until the other is "
+                    + "whole again.";
             foreach (var name in StoppedSteps) yield return StoppedStep(name);
         }
     }

@@ -49,6 +49,8 @@ internal static class Well
                     .Select(made => new BackupMade(made.MadeAt, made.FileName, made.Bytes))],
             LastChecked = lastChecked,
             DatabaseBytes = bytes,
+            HasNoCopy = DatabaseHosts.AreSeveral(Environment.GetEnvironmentVariable("UMBICK_BACKUP")!)
+                && await connection.ExecuteScalarAsync<bool>($"select {Backups.NoCopy}"),
             DiskFree = Environment.GetEnvironmentVariable("UMBICK_DATA") is { Length: > 0 } data ? Wellness.Disk(data)?.Free : null,
             CertificateEnds = ends,
             CertificateIsBroken = broken,

@@ -137,11 +137,17 @@ public static class Sittings
         string Raw)>> Answered(SchoolConnection connection, IEnumerable<ChildId> children) =>
         [.. await connection.QueryAsync<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime,
             string Raw)>(
+            // Sitting by sitting: of a school that has just come, among hundreds, the planner would guess a few rows and read all of its answers
+            // for each of them.
             $"""
-            select distinct on (sitting.id, asked_item.place) sitting.id, child, {Day}, asked_item.place::int, task, clock_time, raw
-            from sitting join asked_item on asked_item.school = sitting.school and asked_item.sitting = sitting.id and not withdrawn
-            join answer on answer.school = sitting.school and answer.sitting = sitting.id and answer.place = asked_item.place and try = 1
-            where child = any(@children) order by sitting.id, asked_item.place, seq desc
+            select sitting.id, child, {Day}, given.place::int, task, clock_time, raw
+            from sitting join lateral (
+              select distinct on (asked_item.place) asked_item.place, task, clock_time, raw
+              from asked_item join answer on answer.school = asked_item.school and answer.sitting = asked_item.sitting
+                and answer.place = asked_item.place and try = 1
+              where asked_item.school = sitting.school and asked_item.sitting = sitting.id and not withdrawn
+              order by asked_item.place, seq desc) given on true
+            where child = any(@children) order by sitting.id, given.place
             """,
             new { children = children.Select(child => child.Value).ToArray() })];
 

@@ -155,8 +155,13 @@ public static class Children
 
     /// <summary>Erases a child's record whole, where this is their alias.</summary>
     /// <returns>Whether it was.</returns>
-    public static Task<bool> Erase(SchoolConnection connection, ChildId id, string alias) =>
-        connection.ExecuteScalarAsync<bool>("select erase_child(@id, @alias)", new { id = id.Value, alias });
+    public static async Task<bool> Erase(SchoolConnection connection, ChildId id, string alias)
+    {
+        if (!await connection.ExecuteScalarAsync<bool>("select erase_child(@id, @alias)", new { id = id.Value, alias })) return false;
+        // A file that was sent within the hour may hold what they answered.
+        await SentFiles.DropAll(connection);
+        return true;
+    }
 
     /// <summary>Adds several children, in one statement.</summary>
     public static Task AddAll(SchoolConnection connection, IReadOnlyList<Child> children, DateTime now, bool onCaseload = false) =>

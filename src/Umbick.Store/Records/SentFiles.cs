@@ -80,6 +80,9 @@ public static class SentFiles
             """,
             new { id, worker, report, keepContent }) == 1;
 
+    /// <summary>Throws away every file of the school; one that was being taken in takes nothing.</summary>
+    public static Task DropAll(SchoolConnection connection) => connection.ExecuteAsync("delete from sent_file");
+
     /// <summary>Leaves a file to whoever comes next.</summary>
     public static Task Leave(SchoolConnection connection, FileJobId id, Guid worker) => connection.ExecuteAsync(
         "update sent_file set worker = null, worker_until = null where id = @id and worker = @worker", new { id, worker });

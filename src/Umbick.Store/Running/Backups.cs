@@ -17,4 +17,10 @@ public static class Backups
         connection.QuerySingleAsync<(DateTime, DateTime?, DateTime?, long)>(
             "select clock_timestamp(), (select max(at) from audit_entry), (select max(checked_at) from backup_made), "
                 + "pg_database_size(current_database())");
+
+    /// <summary>Whether a commit is told as kept with no other host having it.</summary>
+    public static Task<bool> WaitsForNoCopy(SchoolConnection connection) => connection.ExecuteScalarAsync<bool>($"select {NoCopy}");
+
+    /// <summary>Whether no other host is waited for, as a condition.</summary>
+    public const string NoCopy = "current_setting('synchronous_standby_names') = ''";
 }

@@ -88,6 +88,7 @@ public sealed class ClusterTrial : IAsyncDisposable
         var (_, replica) = await _cluster.Whole(cancel);
         _cluster.Kill(replica);
         await Task.Delay(TimeSpan.FromSeconds(45), cancel);
+        Assert.True(await App.InSchool(_school, Backups.WaitsForNoCopy, cancel));
         _cluster.StartAgain(replica);
     });
 
@@ -231,6 +232,8 @@ public sealed class ClusterTrial : IAsyncDisposable
         {
             Assert.Fail($"{name}: it is not whole again.\n{_cluster.Said()}");
         }
+        // The page that says whether all is well would say that it is not.
+        Assert.False(await App.InSchool(_school, Backups.WaitsForNoCopy, patience.Token));
         await Task.Delay(Between, patience.Token);
         _faults.Add(new(name, began, Now));
     }

@@ -150,7 +150,7 @@ public sealed class PatroniCluster : IAsyncDisposable
                 "--initial-cluster-state", "new", "--listen-peer-urls", $"http://127.0.0.1:{peer}",
                 "--initial-advertise-peer-urls", $"http://127.0.0.1:{peer}", "--listen-client-urls", $"http://127.0.0.1:{client}",
                 "--advertise-client-urls", $"http://127.0.0.1:{client}", "--heartbeat-interval", "200", "--election-timeout", "2000",
-                "--logger", "zap", "--log-level", "error",
+                "--enable-v2", "--logger", "zap", "--log-level", "error",
             ]));
         }
         for (var host = 0; host < 2; host++)
@@ -185,7 +185,7 @@ public sealed class PatroniCluster : IAsyncDisposable
         restapi:
           listen: 127.0.0.1:{_told[host]}
           connect_address: 127.0.0.1:{_told[host]}
-        etcd3:
+        etcd:
           hosts: [{string.Join(", ", _clients.Select(port => $"'127.0.0.1:{port}'"))}]
         bootstrap:
           dcs:

@@ -40,7 +40,8 @@ public sealed class WellModel(IDatabase database, SiteMeters meters, IConfigurat
         DiskSize = disk?.All;
         var (ends, broken) = Wellness.Certificate(configuration["UMBICK_CERTIFICATE"]);
         (var known, KeptForSpeed) = await InSchool(async connection => (
-            await Wellness.Load(connection, clock.GetUtcNow().UtcDateTime, IsAhead), await Wellness.KeptForSpeed(connection)));
+            await Wellness.Load(connection, clock.GetUtcNow().UtcDateTime, IsAhead, configuration["UMBICK_APP"]!),
+            await Wellness.KeptForSpeed(connection)));
         Found = known with { DiskFree = disk?.Free, CertificateEnds = ends, CertificateIsBroken = broken };
         Worries = [.. Found.Worries];
         if (meters.Failed > 0 && meters.LastFailedAt > Found.Now.AddDays(-1))
