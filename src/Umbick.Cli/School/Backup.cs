@@ -68,7 +68,7 @@ internal static class Backup
         }
         await NoteChecked(Path.GetFileName(file));
         Console.WriteLine($"{file} is whole: {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables were restored and "
-            + $"counted, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
+            + $"counted, as of {manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {manifest.Whose}.");
     });
 
     /// <summary>Keeps that a backup was checked, where the database that made it is there.</summary>

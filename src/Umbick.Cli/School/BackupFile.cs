@@ -1,6 +1,7 @@
 using System.Formats.Tar;
 using System.Security.Cryptography;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 
 namespace Umbick.Cli.School;
 
@@ -17,6 +18,12 @@ internal sealed record BackupManifest(int Format, DateTime MadeAt, string Migrat
 {
     /// <summary>How large the database was, in bytes; null in a backup of an earlier version.</summary>
     public long? DatabaseBytes { get; init; }
+
+    /// <summary>Whose it is: the schools by name, or how many they are.</summary>
+    [JsonIgnore]
+    public string Whose => Schools.Count > MostNamed ? $"{Schools.Count} schools" : string.Join(", ", Schools);
+
+    private const int MostNamed = 8;
 
     /// <summary>Whether the dump is encrypted: the hash is of it as it lies there.</summary>
     public bool Encrypted { get; init; }

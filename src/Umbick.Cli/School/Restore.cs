@@ -50,7 +50,7 @@ internal static class Restore
         }
         if (before is not null) await PutAside(before, present.Count > 0, erased);
         Console.WriteLine($"Restored {manifest.Rows.Values.Sum():N0} rows of {manifest.Rows.Count} tables, as of "
-            + $"{manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {string.Join(", ", manifest.Schools)}.");
+            + $"{manifest.MadeAt:yyyy-MM-dd HH:mm:ss} UTC: {manifest.Whose}.");
         if (!asItWas) Console.WriteLine("Whoever was signed in signs in again where the keys are others than they were.");
     });
 

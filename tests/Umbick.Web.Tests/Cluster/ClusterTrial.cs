@@ -148,17 +148,24 @@ public sealed class ClusterTrial : IAsyncDisposable
         using var node = Process.Start(new ProcessStartInfo("node",
             [$"{root}/bench/answers/queue-clients.mjs", $"{root}/src/Umbick.Web/wwwroot/js/answer-queue.js", Address.ToString(), "1"])
         { RedirectStandardInput = true, RedirectStandardOutput = true })!;
-        await using var ended = cancel.Register(node.Kill);
-        await node.StandardInput.WriteLineAsync(JsonSerializer.Serialize(lists, Plain));
-        var told = Listen(node);
-        await Task.Delay(Between, cancel);
-        await faults();
-        await Write(node, new { over = true });
-        var outcome = await told;
-        await over.CancelAsync();
-        await looking;
-        await AssertNothingLost(outcome);
-        return new(outcome.Typed!, outcome.Heard!, _pages, _faults);
+        try
+        {
+            await node.StandardInput.WriteLineAsync(JsonSerializer.Serialize(lists, Plain));
+            var told = Listen(node);
+            await Task.Delay(Between, cancel);
+            await faults();
+            await Write(node, new { over = true });
+            var outcome = await told.WaitAsync(TimeSpan.FromMinutes(3), cancel);
+            await AssertNothingLost(outcome);
+            return new(outcome.Typed!, outcome.Heard!, _pages, _faults);
+        }
+        finally
+        {
+            // Whatever has failed, nobody goes on asking.
+            if (!node.HasExited) node.Kill();
+            await over.CancelAsync();
+            await looking;
+        }
     }
 
     public async ValueTask DisposeAsync()

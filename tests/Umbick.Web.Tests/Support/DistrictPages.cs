@@ -61,23 +61,27 @@ public sealed class DistrictPages(ITestOutputHelper output)
         {
             using var file = await at.Teacher.Get("/files?handler=answers");
             await file.Content.ReadAsByteArrayAsync();
-        });
+        }
+        );
         yield return ("sign-in", async (at, _) =>
         {
             using var visitor = new Visitor(at.Address);
             await visitor.Send("/", "Sign in", new() { ["userName"] = at.Name, ["password"] = Password });
-        });
+        }
+        );
         yield return ("a wrong code", async (at, _) =>
         {
             using var visitor = new Visitor(at.Address);
             await visitor.Send("/go", "Begin", new() { ["code"] = "ABCD-EFGH" });
-        });
+        }
+        );
         yield return ("a child erased", async (at, time) =>
         {
             var child = at.Children[30 + time];
             await new Database(at.Source).InSchool(at.School, school => school.ExecuteScalarAsync<bool>(
                 "select erase_child(@child, (select alias from child where id = @child))", new { child }));
-        });
+        }
+        );
     }
 
     private static async Task<Place> Open(Uri address, string connection, int number)
