@@ -103,8 +103,8 @@ bench_web() {
   explicit_tests Web FullSchool 'full school|FAIL'
 }
 
-# ./umbick cluster-trial: two sites behind a balancer on a database that moves, twenty children at their pace, and seven faults. All of it on
-# loopback, ended and cleared away by itself. A quarter of an hour.
+# ./umbick cluster-trial: two sites behind a balancer on a database that moves, twenty children at their pace, and seven faults. All of it
+# on loopback, ended and cleared away by itself. A quarter of an hour.
 cluster_trial() {
   need_packages postgresql patroni etcd-server haproxy
   prepare_demo_site bench

@@ -8,7 +8,9 @@ packaged() { [ -f "$root/package.version" ]; }
 if packaged; then export PATH="$root/runtime:$PATH" DOTNET_ROOT="$root/runtime"; fi
 
 # not_packaged VERB: refuses what takes the source.
-not_packaged() { if packaged; then fail "$1 takes the source: this folder is a package of version $(cut -d' ' -f1 "$root/package.version")."; fi; }
+not_packaged() {
+  if packaged; then fail "$1 takes the source: this folder is a package of version $(cut -d' ' -f1 "$root/package.version")."; fi
+}
 
 # package [FILE]: builds it and writes it; a folder gets a file named by the version.
 package() {

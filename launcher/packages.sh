@@ -30,8 +30,8 @@ need_packages() {
       *" $unit "* | *" $unit-server "*) masks+="{ [ -e $units/$unit.service ] || ln -s /dev/null $units/$unit.service; } && " ;;
     esac
   done
-  script="mkdir -p $(dirname "$conf") $units && { [ -e $conf ] || echo 'create_main_cluster = false' >$conf; } && ${masks}apt-get update -q \
-&& DEBIAN_FRONTEND=noninteractive apt-get install -qy --no-install-recommends ${missing[*]}"
+  script="mkdir -p $(dirname "$conf") $units && { [ -e $conf ] || echo 'create_main_cluster = false' >$conf; } && ${masks}\
+apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -qy --no-install-recommends ${missing[*]}"
   say "Installing from Debian's packages: ${missing[*]}"
   if [ "$(id -u)" = 0 ]; then
     sh -c "$script" >"$state/packages.log" 2>&1 || fail "that failed; see $state/packages.log"

@@ -27,7 +27,8 @@ internal static class SimulateDistrict
                 answers ?? District.UsualAnswers, hash,
                 done =>
                 {
-                    if (done % 10 == 0 || done == all) Console.Error.WriteLine($"{done} of {all} schools, {whole.Elapsed.TotalSeconds:0} s");
+                    if (done % 10 != 0 && done != all) return;
+                    Console.Error.WriteLine($"{done} of {all} schools, {whole.Elapsed.TotalSeconds:0} s");
                 }, cancel);
             return all;
         }));

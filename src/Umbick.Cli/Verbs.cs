@@ -74,8 +74,8 @@ internal static class Verbs
             report, away, oracle, heldOut, practice, decisions, children, seed, district, schools, answers
         };
         simulate.SetAction((parsed, cancel) => parsed.GetValue(district)
-            ? SimulateDistrict.Run(parsed.GetValue(schools), parsed.GetResult(children) is { Implicit: false } ? parsed.GetValue(children) : null,
-                parsed.GetValue(answers), cancel)
+            ? SimulateDistrict.Run(parsed.GetValue(schools),
+                parsed.GetResult(children) is { Implicit: false } ? parsed.GetValue(children) : null, parsed.GetValue(answers), cancel)
             : Task.FromResult(Of(parsed)));
         yield return simulate;
 

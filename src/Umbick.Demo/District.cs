@@ -68,11 +68,13 @@ public sealed class District(ReadingModel model, DateTime now, int seed)
             var first = number * children;
             foreach (var (of, isOnCaseload) in new[]
             {
-                (Enumerable.Range(0, Math.Min(OnCaseload, children)), true), (Enumerable.Range(OnCaseload, Math.Max(0, children - OnCaseload)), false),
+                (Enumerable.Range(0, Math.Min(OnCaseload, children)), true),
+                (Enumerable.Range(OnCaseload, Math.Max(0, children - OnCaseload)), false),
             })
             {
                 var lines = of.SelectMany(child => years[(first + child) % years.Count].Select(given => (child, given)))
-                    .Select((line, i) => new AnswerLine(i + 2, $"Child {line.child + 1}", line.given.Day, line.given.Answer, line.given.Raw))
+                    .Select((line, i) =>
+                        new AnswerLine(i + 2, $"Child {line.child + 1}", line.given.Day, line.given.Answer, line.given.Raw))
                     .ToList();
                 if (lines.Count > 0)
                     await AnswersImport.Run(connection, lines, null, onCaseload: isOnCaseload, dryRun: false, now);
@@ -80,8 +82,8 @@ public sealed class District(ReadingModel model, DateTime now, int seed)
             // The slots of a term, four a day of one child each.
             var kept = (await Children.All(connection)).Take(20).ToList();
             foreach (var (child, i) in kept.Select((child, i) => (child, i)))
-                await Timetables.AddSlot(connection, new Slot(SlotId.New(), (DayOfWeek)(1 + (i / 4)), new TimeOnly(9, 0).AddMinutes(20 * (i % 4)),
-                    Slot.Usual, [child.Id]));
+                await Timetables.AddSlot(connection, new Slot(SlotId.New(), (DayOfWeek)(1 + (i / 4)),
+                    new TimeOnly(9, 0).AddMinutes(20 * (i % 4)), Slot.Usual, [child.Id]));
         }, cancel);
     }
 

@@ -59,7 +59,8 @@ public sealed class BackupTests(BackupTests.Filled filled) : IClassFixture<Backu
         Assert.False(Holds(At("kept.backup"), "PGDMP"u8));
         Assert.True(Holds(At("kept.backup"), "age-encryption.org"u8));
         AssertDone(await _database.Run("check-backup", At("kept.backup")), "its hash was compared, and that alone");
-        Assert.Equal([0], await _database.Ask<long>("select count(*) from backup_made where file_name = 'kept.backup' and checked_at is not null"));
+        Assert.Equal([0], await _database.Ask<long>(
+            "select count(*) from backup_made where file_name = 'kept.backup' and checked_at is not null"));
         AssertDone(await _database.Run("check-backup", At("kept.backup"), "--identity", At("own.key")), "is whole");
         await using var other = await OwnDatabase.Make(migrated: false);
         foreach (var (options, told) in new[]

@@ -142,7 +142,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         Assert.Equal(
             ["add_key", "count_schools", "count_try", "erase_child", "find_calendar", "find_invitation", "find_person", "forget_tries",
                 "forget_try",
-                "new_mark", "newest_migration", "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
+                "new_mark", "newest_migration",
+                "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
                     functions.Select(function => function.Name).Order());
         Assert.All(functions, function => Assert.Contains("search_path=public, pg_temp", function.Settings!));
     }

@@ -2,7 +2,9 @@ using Npgsql;
 
 namespace Umbick.Store.Tests;
 
-/// <summary>A database that goes away in the middle of work, or moves to another host: nothing is lost, and nothing is done twice.</summary>
+/// <summary>
+/// A database that goes away in the middle of work, or moves to another host: nothing is lost, and nothing is done twice.
+/// </summary>
 public sealed class MovingDatabaseTests(TestSchool schools) : IClassFixture<TestSchool>
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);

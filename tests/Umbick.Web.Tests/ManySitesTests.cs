@@ -53,7 +53,8 @@ public sealed class ManySitesTests(Site site, ManySitesTests.Second second) : IC
         await site.App.InSchool(site.A, connection => Children.Erase(connection, child.Id, child.Alias));
         using var gone = await here.Get(path);
         Assert.Equal(HttpStatusCode.NotFound, gone.StatusCode);
-        Assert.Equal(0, await site.App.InSchool(site.A, connection => connection.ExecuteScalarAsync<int>("select count(*) from sent_file")));
+        Assert.Equal(0, await site.App.InSchool(site.A,
+            connection => connection.ExecuteScalarAsync<int>("select count(*) from sent_file")));
     }
 
     [Fact]

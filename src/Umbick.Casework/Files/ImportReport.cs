@@ -24,6 +24,7 @@ public sealed record ImportReport(
         var before = ThereBefore == 0 ? "" : $" {ThereBefore:N0} {(ThereBefore == 1 ? "was" : "were")} there before.";
         // One line is one answer, not one answers.
         var (lines, were) = Added == 1 ? (what.TrimEnd('s'), verb.Replace("were", "was", StringComparison.Ordinal)) : (what, verb);
-        return $"{Added:N0} {lines} of {(Children == 1 ? "one child" : $"{Children:N0} children")} {were} added.{before}{newcomers} {rest}".TrimEnd();
+        var children = Children == 1 ? "one child" : $"{Children:N0} children";
+        return $"{Added:N0} {lines} of {children} {were} added.{before}{newcomers} {rest}".TrimEnd();
     }
 }

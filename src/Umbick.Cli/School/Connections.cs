@@ -48,5 +48,6 @@ internal static class Connections
 
     /// <summary>A connection that is set; of several hosts the one that is written to now, for as long as this verb runs.</summary>
     private static string Setting(string name, string what) => Environment.GetEnvironmentVariable(name) is { Length: > 0 } value
-        ? Found.GetOrAdd(value, DatabaseHosts.WrittenTo) : throw new VerbException($"{name}, {what}, is not set. Start this through ./umbick.");
+        ? Found.GetOrAdd(value, DatabaseHosts.WrittenTo)
+        : throw new VerbException($"{name}, {what}, is not set. Start this through ./umbick.");
 }

@@ -137,8 +137,8 @@ public static class Sittings
         string Raw)>> Answered(SchoolConnection connection, IEnumerable<ChildId> children) =>
         [.. await connection.QueryAsync<(SittingId Sitting, ChildId Child, DateOnly Day, int Place, string Task, string ClockTime,
             string Raw)>(
-            // Sitting by sitting: of a school that has just come, among hundreds, the planner would guess a few rows and read all of its answers
-            // for each of them.
+            // Sitting by sitting: of a school that has just come, among hundreds, the planner would guess a few rows and read all of its
+            // answers for each of them.
             $"""
             select sitting.id, child, {Day}, given.place::int, task, clock_time, raw
             from sitting join lateral (

@@ -184,7 +184,8 @@ public sealed class ClusterTrial : IAsyncDisposable
 
     private async Task Prepare(CancellationToken cancel)
     {
-        var start = new ProcessStartInfo("dotnet", [$"{Site.Setting("UMBICK_ROOT")}/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll", "prepare"]);
+        var start = new ProcessStartInfo("dotnet",
+            [$"{Site.Setting("UMBICK_ROOT")}/artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll", "prepare"]);
         start.Environment["UMBICK_OWNER"] = _cluster.As("umbick_owner");
         using var prepare = Process.Start(start)!;
         await prepare.WaitForExitAsync(cancel);
@@ -196,7 +197,8 @@ public sealed class ClusterTrial : IAsyncDisposable
         }, cancel);
     }
 
-    private async Task StartSite(int site) => _sites[site] = await SiteProcess.Start(_addresses[site], _cluster.As("umbick_app"), "/in-service",
+    private async Task StartSite(int site) => _sites[site] = await SiteProcess.Start(
+        _addresses[site], _cluster.As("umbick_app"), "/in-service",
         settings: new() { ["UMBICK_DRAIN"] = "4" });
 
     private void StartBalancer()

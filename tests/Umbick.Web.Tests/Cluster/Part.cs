@@ -25,7 +25,8 @@ public sealed class Part : IDisposable
     {
         var start = new ProcessStartInfo("sh",
             ["-c", "log=$1; shift; cd /; exec \"$@\" >>\"$log\" 2>&1", "sh", $"{folder}/{name}.log",
-                .. IsRoot && asPostgres ? new[] { "setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups" } : [], program, .. options]);
+                .. IsRoot && asPostgres ? new[] { "setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups" } : [],
+                program, .. options]);
         // Neither the tests' own database nor anything else of this run is theirs to know.
         foreach (var variable in start.Environment.Keys.Where(key => key.StartsWith("UMBICK_", StringComparison.Ordinal)
             || key.StartsWith("PG", StringComparison.Ordinal)).ToList()) start.Environment.Remove(variable);

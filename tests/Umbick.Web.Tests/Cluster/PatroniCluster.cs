@@ -138,8 +138,8 @@ public sealed class PatroniCluster : IAsyncDisposable
     private async Task Begin()
     {
         Part.GiveToPostgres(_folder.FullName);
-        var members = Enumerable.Range(0, 3).Select(i => (Name: $"member-{i}", Peer: RunningSite.FreePort(), Client: RunningSite.FreePort()))
-            .ToList();
+        var members = Enumerable.Range(0, 3)
+            .Select(i => (Name: $"member-{i}", Peer: RunningSite.FreePort(), Client: RunningSite.FreePort())).ToList();
         _clients = [.. members.Select(member => member.Client)];
         var all = string.Join(',', members.Select(member => $"{member.Name}=http://127.0.0.1:{member.Peer}"));
         foreach (var (name, peer, client) in members)

@@ -32,7 +32,8 @@ public sealed record TrialOutcome(
             var longest = typed.Select(answer => heard[answer.Id] - answer.At).DefaultIfEmpty().Max();
             var pages = Pages.Where(page => page.At >= fault.Began && page.At <= fault.Ended).ToList();
             yield return $"| {fault.Name} | {typed.Count} | {gap / 1000.0:0.0} s | {longest / 1000.0:0.0} s | {pages.Count} | "
-                + $"{pages.Select(page => page.Milliseconds).DefaultIfEmpty().Max() / 1000.0:0.0} s | {pages.Count(page => !page.IsWell)} |";
+                + $"{pages.Select(page => page.Milliseconds).DefaultIfEmpty().Max() / 1000.0:0.0} s | "
+                + $"{pages.Count(page => !page.IsWell)} |";
         }
     }
 }

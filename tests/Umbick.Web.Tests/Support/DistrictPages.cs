@@ -16,7 +16,8 @@ public sealed class DistrictPages(ITestOutputHelper output)
     private const string Password = "lamp on the harbour wall";
 
     /// <summary>A site on a database, and a school of it.</summary>
-    private sealed record Place(Uri Address, string Name, NpgsqlDataSource Source, Visitor Teacher, SchoolId School, IReadOnlyList<ChildId> Children);
+    private sealed record Place(
+        Uri Address, string Name, NpgsqlDataSource Source, Visitor Teacher, SchoolId School, IReadOnlyList<ChildId> Children);
 
     [Fact(Explicit = true)]
     [Trait("Kind", "District")]
@@ -56,7 +57,8 @@ public sealed class DistrictPages(ITestOutputHelper output)
         yield return ("progress", (at, time) => at.Teacher.Page($"/children/{at.Children[time]}/progress"));
         yield return ("the day", (at, _) => at.Teacher.Page("/day"));
         yield return ("who did what", (at, _) => at.Teacher.Page("/who-did-what"));
-        yield return ("record out", async (at, time) => (await at.Teacher.Get($"/children/{at.Children[time]}/record?handler=file")).Dispose());
+        yield return ("record out",
+            async (at, time) => (await at.Teacher.Get($"/children/{at.Children[time]}/record?handler=file")).Dispose());
         yield return ("the school’s answers as CSV", async (at, _) =>
         {
             using var file = await at.Teacher.Get("/files?handler=answers");
@@ -92,7 +94,8 @@ public sealed class DistrictPages(ITestOutputHelper output)
         var database = new Database(source);
         var school = (await database.BeforeSchool(before => Dapper.SqlMapper.QueryAsync<Guid>(before,
             "select school from find_person(@name)", new { name = name.ToUpperInvariant() }))).Single();
-        var children = await database.InSchool(new SchoolId(school), async at => (await Children.All(at)).Select(child => child.Id).ToList());
+        var children = await database.InSchool(new SchoolId(school),
+            async at => (await Children.All(at)).Select(child => child.Id).ToList());
         // What is concluded of the school's children is worked out, and kept, before anything is measured.
         using var patience = new CancellationTokenSource(TimeSpan.FromMinutes(10));
         while ((await teacher.Page("/children")).QuerySelector("[data-behind]") is not null) await Task.Delay(500, patience.Token);
