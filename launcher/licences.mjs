@@ -34,7 +34,10 @@ for (const library of [...libraries].sort()) console.log(`- ${library.replace("/
 console.log("\n## Scripts, styles and fonts\n");
 const { dependencies = {}, devDependencies = {} } = JSON.parse(readFileSync("package.json", "utf8"));
 const texts = [];
-for (const name of Object.keys({ ...dependencies, ...devDependencies }).sort()) {
+// What only checks or tests them is not handed over.
+for (const name of Object.keys({ ...dependencies, ...devDependencies })
+  .filter((each) => /font|htmx|jsqr|tailwindcss/.test(each))
+  .sort()) {
   const folder = join("node_modules", name);
   const { version, license } = JSON.parse(readFileSync(join(folder, "package.json"), "utf8"));
   console.log(`- ${name} ${version}: ${license}`);

@@ -290,7 +290,6 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             if (!teacher.IsGiven) teacher = (await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "")).Id;
             await CalendarAddresses.Make(connection, teacher, DateTime.UtcNow);
             await Pins.Set(connection, teacher, new string('h', 60), DateTime.UtcNow);
-            await SentFiles.Add(connection, FileJobId.New(), teacher, "answers.csv", [1], DateTime.UtcNow);
             await connection.ExecuteAsync("insert into commit_mark (school, id) values (current_school(), gen_random_uuid())");
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);
@@ -298,6 +297,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             var gone = new Child(new ChildId(Guid.NewGuid()), $"Gone {Guid.NewGuid():N}", Stage.OClock);
             await Children.Add(connection, gone, DateTime.UtcNow);
             await Children.Erase(connection, gone.Id, gone.Alias);
+            // With a child who is erased every file goes that was sent.
+            await SentFiles.Add(connection, FileJobId.New(), teacher, "answers.csv", [1], DateTime.UtcNow);
             await Sessions.BeginOfChild(connection, Guid.NewGuid(), sitting, DateTime.UtcNow, DateTime.UtcNow.AddHours(2));
             await FillDay(connection, new Deciding(model, TimeProvider.System), child, record!.Source);
             await FillVisit(connection, new Visiting(model, asking, practising, TimeProvider.System), child);

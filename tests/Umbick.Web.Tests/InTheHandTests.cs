@@ -42,11 +42,11 @@ public sealed class InTheHandTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task In_a_visit_the_clock_has_the_height_of_the_screen()
     {
-        var (visit, children) = await site.Visit(site.A, 2);
+        var (visit, children) = await site.Visit(site.B, 2);
         foreach (var child in children)
-            await site.App.InSchool(site.A, connection => site.Visiting.Answer(connection, visit, child, VisitPart.Room,
+            await site.App.InSchool(site.B, connection => site.Visiting.Answer(connection, visit, child, VisitPart.Room,
                 new Casework.Submission(Guid.NewGuid(), 1, "-", AnswerMode.Said, null), Guid.NewGuid()));
-        using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
+        using var browser = Browser.SignedIn(site.Address, site.TeacherOfB);
         browser.Open($"/visits/{visit}");
         Assert.InRange(
             browser.Script<long>("return Math.round(document.querySelector('.stage > *').getBoundingClientRect().bottom)"), 740, 800);

@@ -4,6 +4,7 @@ import { after, before, test } from "node:test";
 import assert from "node:assert/strict";
 import { spawn, spawnSync } from "node:child_process";
 import {
+  chmodSync,
   cpSync,
   existsSync,
   mkdirSync,
@@ -107,6 +108,7 @@ before(() => {
   ];
   if (!built.every((path) => existsSync(join(source, path)))) return;
   for (const path of built) cpSync(join(source, path), join(clone, path), { recursive: true });
+  symlinkSync(join(source, "node_modules"), join(clone, "node_modules"));
 });
 
 after(() => {
@@ -265,8 +267,11 @@ test("the demonstration is served", async () => {
 test("a package is a school's whole site where there is neither an SDK nor Node", async () => {
   done("package", "made.tar.gz");
   assert.equal(spawnSync("sha256sum", ["-c", "made.tar.gz.sha256"], { cwd: elsewhere }).status, 0);
-  const [there, programs] = [join(home, "unpacked there"), join(home, "programs")];
-  [there, programs].forEach((folder) => mkdirSync(folder));
+  const there = join(home, "unpacked there");
+  mkdirSync(there);
+  // PostgreSQL's own account looks there too.
+  const programs = mkdtempSync(join(tmpdir(), "umbick programs "));
+  chmodSync(programs, 0o755);
   spawnSync("tar", ["-xzf", join(elsewhere, "made.tar.gz"), "--strip-components=1", "-C", there]);
   assert.equal(spawnSync("sha256sum", ["-c", "--quiet", "SHA256SUMS"], { cwd: there }).status, 0);
   // Every program of this machine but those.
@@ -291,6 +296,7 @@ test("a package is a school's whole site where there is neither an SDK nor Node"
   await answers(`http://127.0.0.1:${port}/`);
   site.kill("SIGTERM");
   await new Promise((resolve) => site.on("exit", resolve));
+  rmSync(programs, { recursive: true });
 });
 
 test("a folder that root began is told to somebody else", { skip: userInfo().uid !== 0 }, () => {
