@@ -13,15 +13,28 @@ internal static class Connections
 
     static Connections() => Database.KnowIds();
 
+    private const string OwnerWhat = "the owner's connection";
+
     /// <summary>The owner's connection.</summary>
     /// <exception cref="VerbException">It is not set.</exception>
-    public static string Owner => Setting("UMBICK_OWNER", "the owner's connection");
+    public static string Owner => Setting("UMBICK_OWNER", OwnerWhat);
 
     /// <summary>
     /// A connection for which row-level security does not hold: a superuser's, or one of a role with BYPASSRLS that may create databases.
     /// </summary>
     /// <exception cref="VerbException">It is not set.</exception>
     public static string Backup => Setting("UMBICK_BACKUP", "the connection that sees every row (a superuser, or a role with BYPASSRLS)");
+
+    /// <summary>
+    /// The owner's connection to another database of the server that is backed up, whether or not anybody is let in to their own.
+    /// </summary>
+    /// <exception cref="VerbException">It is not set.</exception>
+    public static string OwnerOf(string database)
+    {
+        var server = new NpgsqlConnectionStringBuilder(Backup);
+        return new NpgsqlConnectionStringBuilder(Given("UMBICK_OWNER", OwnerWhat))
+        { Host = server.Host, Port = server.Port, Database = database, Pooling = false }.ConnectionString;
+    }
 
     /// <summary>Does some work as the owner.</summary>
     public static async Task<T> AsOwner<T>(Func<Database, Task<T>> work)
@@ -47,7 +60,8 @@ internal static class Connections
     }
 
     /// <summary>A connection that is set; of several hosts the one that is written to now, for as long as this verb runs.</summary>
-    private static string Setting(string name, string what) => Environment.GetEnvironmentVariable(name) is { Length: > 0 } value
-        ? Found.GetOrAdd(value, DatabaseHosts.WrittenTo)
+    private static string Setting(string name, string what) => Found.GetOrAdd(Given(name, what), DatabaseHosts.WrittenTo);
+
+    private static string Given(string name, string what) => Environment.GetEnvironmentVariable(name) is { Length: > 0 } value ? value
         : throw new VerbException($"{name}, {what}, is not set. Start this through ./umbick.");
 }

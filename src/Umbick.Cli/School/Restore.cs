@@ -118,8 +118,7 @@ internal static class Restore
         if (!asItWas)
         {
             Console.WriteLine("Bringing it up to date.");
-            Migrator.Migrate(new NpgsqlConnectionStringBuilder(Connections.Owner) { Database = Loading, Pooling = false }.ConnectionString,
-                mend);
+            Migrator.Migrate(Connections.OwnerOf(Loading), mend);
         }
         await using var connection = new NpgsqlConnection(Databases.To(Loading));
         await connection.OpenAsync();

@@ -49,11 +49,20 @@ public static class DatabaseHosts
         {
             return Opened(settings);
         }
-        catch (PostgresException none) when (none.SqlState == PostgresErrorCodes.InvalidCatalogName)
+        catch (NpgsqlException none) when (Answers(none).Any(answer =>
+            answer.SqlState is PostgresErrorCodes.InvalidCatalogName or PostgresErrorCodes.ObjectNotInPrerequisiteState))
         {
-            // In the middle of being put in place of another it has no name of its own.
+            // In the middle of being put in place of another it has no name of its own, or lets nobody in.
             return Opened(new NpgsqlConnectionStringBuilder(settings.ConnectionString) { Database = "postgres" });
         }
+
+        // One host may be away, and the other one say what it says: then both stand in one exception.
+        static IEnumerable<PostgresException> Answers(Exception all) => all switch
+        {
+            PostgresException answer => [answer],
+            AggregateException several => several.InnerExceptions.SelectMany(Answers),
+            _ => all.InnerException is { } inner ? Answers(inner) : [],
+        };
 
         static NpgsqlConnection Opened(NpgsqlConnectionStringBuilder settings)
         {

@@ -21,14 +21,13 @@ public sealed class ClusterTrial : IAsyncDisposable
     private readonly PatroniCluster _cluster;
     private readonly NpgsqlDataSource _source;
     private readonly NpgsqlDataSource _owner;
-    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-trial-");
     private readonly Uri[] _addresses = [RunningSite.FreeAddress(), RunningSite.FreeAddress()];
     private readonly SiteProcess?[] _sites = new SiteProcess?[2];
     private readonly SchoolId _school = SchoolId.New();
     private readonly ReadingModel _model = new();
     private readonly List<(long At, long Milliseconds, bool IsWell)> _pages = [];
     private readonly List<TrialFault> _faults = [];
-    private Part? _balancer;
+    private Balancer? _balancer;
 
     private ClusterTrial(PatroniCluster cluster)
     {
@@ -39,7 +38,7 @@ public sealed class ClusterTrial : IAsyncDisposable
     }
 
     /// <summary>Where whoever comes is let in.</summary>
-    public Uri Address { get; } = RunningSite.FreeAddress();
+    public Uri Address => _balancer!.Address;
 
     /// <summary>A teacher of the school.</summary>
     public string Teacher => $"teacher@{_school}.example";
@@ -54,7 +53,7 @@ public sealed class ClusterTrial : IAsyncDisposable
         {
             await trial.Prepare(cancel);
             for (var site = 0; site < 2; site++) await trial.StartSite(site);
-            trial.StartBalancer();
+            trial._balancer = new(trial._addresses);
             return trial;
         }
         catch
@@ -171,12 +170,10 @@ public sealed class ClusterTrial : IAsyncDisposable
     public async ValueTask DisposeAsync()
     {
         foreach (var site in _sites) site?.Dispose();
-        _balancer?.Signal("KILL");
         _balancer?.Dispose();
         await _source.DisposeAsync();
         await _owner.DisposeAsync();
         await _cluster.DisposeAsync();
-        _folder.Delete(recursive: true);
     }
 
     /// <summary>What becomes of everything, as the children's devices know it.</summary>
@@ -200,32 +197,6 @@ public sealed class ClusterTrial : IAsyncDisposable
     private async Task StartSite(int site) => _sites[site] = await SiteProcess.Start(
         _addresses[site], _cluster.As("umbick_app"), "/in-service",
         settings: new() { ["UMBICK_DRAIN"] = "4" });
-
-    private void StartBalancer()
-    {
-        File.WriteAllText($"{_folder.FullName}/haproxy.cfg",
-            $"""
-            defaults
-              mode http
-              timeout connect 2s
-              timeout client 75s
-              timeout server 75s
-              timeout check 2s
-              retries 2
-              option redispatch
-            frontend school
-              bind {Address.Host}:{Address.Port}
-              default_backend sites
-            backend sites
-              balance roundrobin
-              option httpchk GET /in-service
-              default-server check inter 1s fall 2 rise 1 on-marked-down shutdown-sessions
-              server one {_addresses[0].Host}:{_addresses[0].Port}
-              server two {_addresses[1].Host}:{_addresses[1].Port}
-
-            """);
-        _balancer = Part.Start(_folder.FullName, "haproxy", "haproxy", ["-db", "-f", $"{_folder.FullName}/haproxy.cfg"], asPostgres: false);
-    }
 
     private async Task Fault(string name, Func<CancellationToken, Task> fault)
     {

@@ -1,5 +1,7 @@
 using System.Diagnostics;
 using Npgsql;
+using Umbick.Casework;
+using Umbick.Core.Diagnosis;
 using Umbick.Demo;
 using Umbick.Store;
 
@@ -17,7 +19,8 @@ public sealed class DistrictPages(ITestOutputHelper output)
 
     /// <summary>A site on a database, and a school of it.</summary>
     private sealed record Place(
-        Uri Address, string Name, NpgsqlDataSource Source, Visitor Teacher, SchoolId School, IReadOnlyList<ChildId> Children);
+        Uri Address, string Name, NpgsqlDataSource Source, Visitor Teacher, SchoolId School, IReadOnlyList<ChildId> Children,
+        IReadOnlyList<string> Codes);
 
     [Fact(Explicit = true)]
     [Trait("Kind", "District")]
@@ -30,6 +33,7 @@ public sealed class DistrictPages(ITestOutputHelper output)
         using var sites = await SiteProcess.Start(RunningSite.FreeAddress(), district);
         using var alone = await SiteProcess.Start(RunningSite.FreeAddress(), one);
         var (many, single) = (await Open(sites.Address, district, 150), await Open(alone.Address, one, 0));
+        await DistrictPlans.CountFromNow();
         output.WriteLine("| page | one school, ms | three hundred, ms | times |");
         output.WriteLine("|---|---|---|---|");
         foreach (var (name, ask) in Pages())
@@ -43,6 +47,8 @@ public sealed class DistrictPages(ITestOutputHelper output)
             var (a, b) = (Middle(here), Middle(there));
             output.WriteLine($"| {name} | {a:0.0} | {b:0.0} | {b / a:0.00} |");
         }
+        output.WriteLine("");
+        foreach (var line in await DistrictPlans.OfTheMostFrequent(10, many.School)) output.WriteLine(line);
         foreach (var place in new[] { many, single })
         {
             place.Teacher.Dispose();
@@ -77,6 +83,12 @@ public sealed class DistrictPages(ITestOutputHelper output)
             await visitor.Send("/go", "Begin", new() { ["code"] = "ABCD-EFGH" });
         }
         );
+        yield return ("a right code, to the first question", async (at, time) =>
+        {
+            using var visitor = new Visitor(at.Address);
+            await visitor.Send("/go", "Begin", new() { ["code"] = at.Codes[time] });
+        }
+        );
         yield return ("a child erased", async (at, time) =>
         {
             var child = at.Children[30 + time];
@@ -99,7 +111,14 @@ public sealed class DistrictPages(ITestOutputHelper output)
         // What is concluded of the school's children is worked out, and kept, before anything is measured.
         using var patience = new CancellationTokenSource(TimeSpan.FromMinutes(10));
         while ((await teacher.Page("/children")).QuerySelector("[data-behind]") is not null) await Task.Delay(500, patience.Token);
-        return new(address, name, source, teacher, new(school), children);
+        var asking = new Asking(new ReadingModel(), TimeProvider.System);
+        var codes = new List<string>();
+        foreach (var child in children.Take(Times))
+        {
+            codes.Add(await database.InSchool(new SchoolId(school), async at => await Codes.Make(at,
+                (await asking.Start(at, child, new AskingOptions(Delivery: DeliveryMode.OnChildsScreen)))!.Value, DateTime.UtcNow)));
+        }
+        return new(address, name, source, teacher, new(school), children, codes);
     }
 
     private static async Task<double> Took(Func<Task> ask)

@@ -4,6 +4,7 @@ using Umbick.Casework;
 using Umbick.Casework.Accounts;
 using Umbick.Core.Items;
 using Umbick.Store;
+using Umbick.Web.Tests.Cluster;
 
 namespace Umbick.Web.Tests;
 
@@ -18,6 +19,43 @@ public sealed class Load(Site site) : IClassFixture<Site>
     [Trait("Kind", "Load")]
     public async Task Thirty_tablets_at_once()
     {
+        var (school, children) = await Thirty();
+        foreach (var pace in new[] { Pace, TimeSpan.Zero })
+        {
+            var tablets = new Tablets(site, site.Address, school, pace);
+            await tablets.Play(children, HowLong);
+            Console.WriteLine($"Each of the tablets answers {InWords(pace)}: {tablets.InWords(TimeSpan.Zero)}");
+        }
+    }
+
+    [Fact(Explicit = true)]
+    [Trait("Kind", "Load")]
+    public async Task Through_two_sites_against_one()
+    {
+        var (school, children) = await Thirty();
+        using var one = await SiteProcess.Start(RunningSite.FreeAddress());
+        using var other = await SiteProcess.Start(RunningSite.FreeAddress());
+        using var alone = new Balancer([one.Address]);
+        using var both = new Balancer([one.Address, other.Address]);
+        // What a site does for the first time takes longer.
+        await new Tablets(site, both.Address, school, TimeSpan.Zero).Play(children, TimeSpan.FromSeconds(10));
+        foreach (var pace in new[] { Pace, TimeSpan.Zero, Pace, TimeSpan.Zero })
+        {
+            foreach (var (sites, balancer) in new[] { ("one site", alone), ("two sites", both) })
+            {
+                var tablets = new Tablets(site, balancer.Address, school, pace);
+                await tablets.Play(children, HowLong);
+                Console.WriteLine($"Behind a balancer with {sites}, each of the tablets answers {InWords(pace)}: "
+                    + tablets.InWords(TimeSpan.Zero));
+            }
+        }
+    }
+
+    private static string InWords(TimeSpan pace) => pace == TimeSpan.Zero ? "as soon as it can" : $"every {pace.TotalSeconds:0} s";
+
+    /// <summary>Thirty children of the demonstration's school.</summary>
+    private async Task<(SchoolId School, IReadOnlyList<ChildId> Children)> Thirty()
+    {
         var school = await DemoSchoolId();
         var children = (await site.App.InSchool(school, Children.All)).ToList();
         for (var more = children.Count; more < Tablets; more++)
@@ -29,13 +67,7 @@ public sealed class Load(Site site) : IClassFixture<Site>
             async connection => await Sittings.AnswersIn(connection,
                 (await Sittings.OfChild(connection, children[0].Id)).Select(sitting => sitting.Id)))).Sum(each => each.Count());
         Console.WriteLine($"{children.Count} tablets on the demonstration data; the first child has {answers} answers so far.");
-        foreach (var pace in new[] { Pace, TimeSpan.Zero })
-        {
-            var tablets = new Tablets(site, site.Address, school, pace);
-            await tablets.Play([.. children.Select(child => child.Id)], HowLong);
-            var how = pace == TimeSpan.Zero ? "as soon as it can" : $"every {pace.TotalSeconds:0} s";
-            Console.WriteLine($"Each of the tablets answers {how}: {tablets.InWords(TimeSpan.Zero)}");
-        }
+        return (school, [.. children.Select(child => child.Id)]);
     }
 
     [Fact(Explicit = true)]
