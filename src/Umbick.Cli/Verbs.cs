@@ -66,12 +66,13 @@ internal static class Verbs
         var heldOut = new Option<bool>("--held-out") { Description = "Away: the variants too that no figure was chosen with." };
         var practice = new Option<bool>("--practice") { Description = "Items to mastery by practice sets, and by sets drawn at random." };
         var decisions = new Option<bool>("--decisions") { Description = "How often each rule of deciding is wrong." };
+        var trainer = new Option<bool>("--trainer") { Description = "Three scripted adults at the trainer, and its levels." };
         var district = new Option<bool>("--district") { Description = "Fills an empty database with a district of schools." };
         var (schools, answers) = (new Option<int?>("--schools"), new Option<int?>("--answers"));
         (schools.Description, answers.Description) = ("Of a district: how many schools.", "Of a district: how many answers in all.");
         var simulate = new Command("simulate", "Tries the model on simulated children.")
         {
-            report, away, oracle, heldOut, practice, decisions, children, seed, district, schools, answers
+            report, away, oracle, heldOut, practice, decisions, trainer, children, seed, district, schools, answers
         };
         simulate.SetAction((parsed, cancel) => parsed.GetValue(district)
             ? SimulateDistrict.Run(parsed.GetValue(schools),
@@ -79,7 +80,9 @@ internal static class Verbs
             : Task.FromResult(Of(parsed)));
         yield return simulate;
 
-        int Of(ParseResult parsed) => parsed.GetValue(decisions)
+        int Of(ParseResult parsed) => parsed.GetValue(trainer)
+            ? SimulateTrainer.Run(parsed.GetResult(children) is { Implicit: false } ? parsed.GetValue(children) : null)
+            : parsed.GetValue(decisions)
             ? SimulateDecisions.Run(parsed.GetValue(children), parsed.GetValue(seed))
             : parsed.GetValue(practice)
             ? SimulatePractice.Run(parsed.GetValue(children), parsed.GetValue(seed))

@@ -69,6 +69,9 @@ public enum Variant
 
     /// <summary>Knows o'clock and half past, and guesses the rest.</summary>
     GuessesTheRest,
+
+    /// <summary>Guesses every clock.</summary>
+    GuessesAll,
 }
 
 /// <summary>Which variants belong together.</summary>

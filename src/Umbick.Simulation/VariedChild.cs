@@ -40,11 +40,13 @@ public sealed class VariedChild : IAnsweringChild
     /// <param name="patterns">The ids, each of another step.</param>
     /// <param name="variants">One of them is drawn.</param>
     /// <param name="random">Chance.</param>
-    public static VariedChild With(IEnumerable<string> patterns, IReadOnlyList<Variant> variants, Random random) => new(
+    /// <param name="least">The least often that they follow their way, 0 to 1.</param>
+    public static VariedChild With(
+        IEnumerable<string> patterns, IReadOnlyList<Variant> variants, Random random, double least = LeastConsistent) => new(
         patterns.ToHashSet(),
         new Traits(variants[random.Next(variants.Count)], random.Next(2) == 0, random.Next(2) == 0),
         null,
-        LeastConsistent + ((MostConsistent - LeastConsistent) * random.NextDouble()),
+        least + ((MostConsistent - least) * random.NextDouble()),
         random);
 
     /// <summary>
@@ -75,8 +77,17 @@ public sealed class VariedChild : IAnsweringChild
             0.8 + (0.17 * random.NextDouble()), random);
 
     /// <summary>A child who reads rightly and slips in 8 to 15 answers of a hundred.</summary>
-    public static VariedChild Careless(Random random) =>
-        new(new HashSet<string>(), new Traits(Variant.Plain, false, false), null, 0.85 + (0.07 * random.NextDouble()), random);
+    public static VariedChild Careless(Random random) => Slipping(0.85 + (0.07 * random.NextDouble()), random);
+
+    /// <summary>A child who reads rightly and slips: off wherever they do not follow the clock, and not by any rule.</summary>
+    /// <param name="consistency">How often they follow the clock, 0 to 1.</param>
+    /// <param name="random">Chance.</param>
+    public static VariedChild Slipping(double consistency, Random random) =>
+        new(new HashSet<string>(), new Traits(Variant.Plain, false, false), null, consistency, random);
+
+    /// <summary>A child who says anything to every clock.</summary>
+    public static VariedChild Guesser(Random random) =>
+        new(new HashSet<string>(), new Traits(Variant.GuessesAll, false, false), null, MostConsistent, random);
 
     /// <summary>A child who reads rightly and writes badly.</summary>
     public static VariedChild WritesBadly(Random random) =>
@@ -90,7 +101,7 @@ public sealed class VariedChild : IAnsweringChild
     public string Answer(Item item)
     {
         var place = _count++;
-        if (Traits.Variant == Variant.GuessesTheRest && item.Time.Minute % 30 != 0)
+        if (Traits.Variant == Variant.GuessesAll || (Traits.Variant == Variant.GuessesTheRest && item.Time.Minute % 30 != 0))
             return Spoken(item, new ClockTime(Hours.Named(_random.Next(12)), 5 * _random.Next(12)));
         if (Traits.Variant == Variant.DoesNotKnow && place % 5 == 4) return "?";
         if (Traits.Variant == Variant.LeavesMinutesOut && item.Time.Minute % 5 != 0) return "?";

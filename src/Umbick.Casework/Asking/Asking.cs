@@ -35,7 +35,8 @@ public sealed class Asking(ReadingModel model, TimeProvider clock)
             await Schools.Choose(connection, SettingList.OwnClock.Id, carries);
         if (beginning is { Delivery: DeliveryMode.OwnClock, ClockHands: { } hands })
             await Schools.Choose(connection, SettingList.OwnHands.Id, hands);
-        var items = ListedItems.For(model, beginning, row, Seed(id));
+        var day = beginning.Plan == Plan.Chosen ? await SchoolDays.Load(connection) : [];
+        var items = ListedItems.For(model, beginning, row, Seed(id), day);
         var sitting = new Sitting
         {
             Id = id,

@@ -26,7 +26,9 @@ internal static class ListedItems
     /// <param name="beginning">What is asked.</param>
     /// <param name="child">The child.</param>
     /// <param name="seed">Makes another choice of times.</param>
-    public static IReadOnlyList<Item> For(ReadingModel model, AskingOptions beginning, CaseloadRow child, int seed) => beginning.Plan switch
+    /// <param name="day">The school's own day.</param>
+    public static IReadOnlyList<Item> For(
+        ReadingModel model, AskingOptions beginning, CaseloadRow child, int seed, IReadOnlyList<SchoolMoment> day) => beginning.Plan switch
     {
         _ when beginning.Items.Count > 0 => beginning.Items,
         Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
@@ -34,7 +36,7 @@ internal static class ListedItems
             ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
         Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
         Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed,
-            beginning.Delivery == DeliveryMode.OnChildsScreen),
+            beginning.Delivery == DeliveryMode.OnChildsScreen, day),
         _ => [],
     };
 

@@ -18,7 +18,7 @@ public static class ChildRecordFile
     public const string Kind = "umbick-child-record";
 
     /// <summary>The form of the file. One of a later form is refused.</summary>
-    public const int Form = 1;
+    public const int Form = 2;
 
     /// <summary>The largest file that is read, in bytes.</summary>
     public const int Largest = 20_000_000;
@@ -115,7 +115,8 @@ public static class ChildRecordFile
             return ("", "The record is missing.");
         foreach (var table in RecordRows.Tables)
         {
-            if (!record.TryGetProperty(table, out var rows) || rows.ValueKind != JsonValueKind.Array)
+            if (!record.TryGetProperty(table, out var rows) && RecordRows.MayLack(table, number)) continue;
+            if (rows.ValueKind != JsonValueKind.Array)
                 return ("", $"“{table}” is missing, or is no list.");
             if (rows.EnumerateArray().Any(row => row.ValueKind != JsonValueKind.Object))
                 return ("", $"“{table}” holds something that is no row.");
@@ -130,7 +131,7 @@ public static class ChildRecordFile
             return ("", "The child’s id is missing, or is none.");
         foreach (var table in RecordRows.Tables)
         {
-            foreach (var row in record.GetProperty(table).EnumerateArray())
+            foreach (var row in record.TryGetProperty(table, out var rows) ? rows.EnumerateArray() : [])
             {
                 if (row.TryGetProperty("child", out _) && !(ChildId.TryParse(Named(row, "child"), null, out var whose) && whose == id))
                     return ("", $"A row of “{table}” belongs to another child.");

@@ -46,5 +46,11 @@ public static class Kinds
 
     public sealed class Slot;
 
+    /// <summary>A child's guesses of time at one card.</summary>
+    public sealed class TimeTry;
+
+    /// <summary>Something that an adult has trained with.</summary>
+    public sealed class Training;
+
     public sealed class Visit;
 }

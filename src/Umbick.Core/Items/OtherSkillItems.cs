@@ -78,8 +78,54 @@ public static class OtherSkillItems
         { Time = time, HourOfDay = hour };
     }
 
+    /// <summary>Whether a time of the school's own day is a.m. or p.m.</summary>
+    public static OtherSkillItem HalfOfDay(SchoolMoment moment) =>
+        HalfOfDay(moment.Words, moment.At.Hour, moment.At.Minute) with { Given = moment.Given };
+
+    /// <summary>What is the time some minutes after (below nought: before) a time of the school's own day?</summary>
+    public static OtherSkillItem Later(SchoolMoment moment, int minutes) => Later(moment.Time, minutes) with
+    {
+        Given = $"{moment.Given} {(minutes < 0 ? '-' : '+')} {Math.Abs(minutes)}",
+        Text = $"{Capital(moment.Words)} is at {moment.Time}. What time {(minutes < 0 ? "was it" : "is it")} {Count(Math.Abs(minutes))} "
+            + $"{(minutes < 0 ? "before" : "later")}?",
+    };
+
+    /// <summary>How many minutes is it from one time of the school's own day until another?</summary>
+    public static OtherSkillItem Until(SchoolMoment from, SchoolMoment to) => Until(from.Time, to.Time) with
+    {
+        Given = $"{from.Given} until {to.Given}",
+        Text = $"{Capital(from.Words)} is at {from.Time}, {to.Words} at {to.Time}. How many minutes is it from one to the other?",
+    };
+
+    /// <summary>The questions of a kind on a school's own day; none for a kind that has no day.</summary>
+    /// <param name="task">The kind.</param>
+    /// <param name="day">The school's day, in order.</param>
+    public static IReadOnlyList<Item> OnDay(ClockTask task, IReadOnlyList<SchoolMoment> day) =>
+        task == ClockTasks.DayPart
+            ? [.. day.SelectMany(moment => new[] { HalfOfDay(moment), DayTime(moment.At.Hour, moment.At.Minute) }).Select(Item.From)]
+        : task == ClockTasks.Later
+            ? [.. day.SelectMany((moment, i) => new[] { Later(moment, 5 * (2 + (i % 4))), Later(moment, -5 * (1 + (i % 3))) })
+                .Concat(day.Zip(day.Skip(1)).Where(pair => (pair.Second.At - pair.First.At).TotalMinutes <= LongestUntil)
+                    .Select(pair => Until(pair.First, pair.Second))).Select(Item.From)]
+        : [];
+
+    /// <summary>Longer stretches are not counted out in minutes.</summary>
+    private const int LongestUntil = 60;
+
+    private static OtherSkillItem? OfDay(ClockTask task, string given)
+    {
+        if (SchoolMoment.Parse(given) is not var (moment, rest)) return null;
+        if (task == ClockTasks.DayPart) return rest.Length == 0 ? HalfOfDay(moment) : null;
+        if (task != ClockTasks.Later) return null;
+        if (rest.StartsWith("until ", StringComparison.Ordinal))
+            return SchoolMoment.Parse(rest["until ".Length..]) is ({ } to, "") ? Until(moment, to) : null;
+        return rest.Length > 1 && rest[0] is '+' or '-' && int.TryParse(rest[1..], out var minutes) && minutes is > 0 and < 720
+            ? Later(moment, rest[0] == '-' ? -minutes : minutes) : null;
+    }
+
     private static OtherSkillItem? Made(ClockTask task, string given)
     {
+        if (given.Contains('@')) return OfDay(task, given);
         if (task == ClockTasks.Later)
         {
             var parts = given.Split(given.Contains("until", StringComparison.Ordinal) ? "until" : given.Contains('-') ? "-" : "+", 2,

@@ -6,6 +6,9 @@ namespace Umbick.Rows;
 /// <param name="Order">Their order.</param>
 internal sealed record RecordPart(string Name, string Where, string Order)
 {
+    /// <summary>The form of the file that has it first: a record of an earlier one has none of it.</summary>
+    public int Since { get; init; } = 1;
+
     /// <summary>Whether its rows go along to another school.</summary>
     public bool Moves { get; init; } = true;
 

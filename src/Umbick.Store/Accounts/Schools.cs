@@ -115,7 +115,7 @@ public static class Schools
             "invitation", "session", "decision", "cycle", "absence",
             "stand_in", "slot_child", "slot", "barred_time", "holiday", "class_teaching", "marginal", "prompt", "answer", "asked_item",
             "device_code", "sheet", "sitting", "screening_item", "screening", "set_item", "practice_set", "named_way",
-            "demonstration_shown", "visit_note", "asked_after", "home_note", "home_language",
+            "time_try", "training", "day_moment", "demonstration_shown", "visit_note", "asked_after", "home_note", "home_language",
             "room_clock_reading", "visit_child", "visit", "child", "person" })
             await owner.ExecuteAsync($"delete from {table} where school = current_school()");
         await owner.ExecuteAsync("delete from account where not exists (select from person where person.id = account.id)");

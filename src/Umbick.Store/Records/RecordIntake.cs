@@ -69,7 +69,7 @@ public sealed class RecordIntake
         var columns = await Columns();
         // Every id is known before a row is looked at: a correction may stand before what it puts right.
         foreach (var part in RecordRows.Parts.Where(part => part.Key is not null && part.Moves))
-            foreach (var row in _record.GetProperty(part.Name).EnumerateArray())
+            foreach (var row in RowsOf(part))
                 if (!_ids.TryAdd((part.Name,
                     IdIn(part.Name, row, part.Key!)?.ToString() ?? throw new WrongRowException(Wrong(part.Name, part.Key))),
                         Guid.CreateVersion7()))
@@ -85,7 +85,7 @@ public sealed class RecordIntake
         using (var writer = new Utf8JsonWriter(rows))
         {
             writer.WriteStartArray();
-            foreach (var row in _record.GetProperty(part.Name).EnumerateArray()) WriteRow(writer, part, row, known, origin);
+            foreach (var row in RowsOf(part)) WriteRow(writer, part, row, known, origin);
             writer.WriteEndArray();
         }
         if (!part.Moves) return;
@@ -96,6 +96,10 @@ public sealed class RecordIntake
                 + $"@rows::jsonb)",
             new { school = _connection.School, rows = Encoding.UTF8.GetString(rows.WrittenSpan) });
     }
+
+    /// <summary>The rows of a table; none where the record is older than the table.</summary>
+    private JsonElement.ArrayEnumerator RowsOf(RecordPart part) =>
+        _record.TryGetProperty(part.Name, out var rows) ? rows.EnumerateArray() : default;
 
     private void WriteRow(Utf8JsonWriter writer, RecordPart part, JsonElement row, Dictionary<string, Column> known, ChildId origin)
     {

@@ -43,6 +43,8 @@ public static class RecordRows
         new("cycle", "child = @child", "began_on") { Key = "id", Names = { ["child"] = "child" }, People = ["begun_by", "ended_by"] },
         new("asked_after", "child = @child", "asked_on, about") { Names = { ["child"] = "child" }, People = ["asked_by"] },
         new("home_note", "child = @child", "told_on, day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
+        new("time_try", "child = @child", "tried_at, id") { Key = "id", Names = { ["child"] = "child" }, People = ["noted_by"],
+            Since = 2 },
         new("report", "child = @child", "made_at") { Key = "id", Names = { ["child"] = "child" }, People = ["made_by"] },
         new("absence", "child = @child", "day") { Names = { ["child"] = "child" }, People = ["noted_by"] },
         new("slot_child", "child = @child", "slot") { Moves = false },
@@ -56,6 +58,9 @@ public static class RecordRows
 
     /// <summary>The names of the tables of a record.</summary>
     public static IReadOnlyList<string> Tables { get; } = [.. Parts.Select(part => part.Name)];
+
+    /// <summary>Whether a record of this form may be without a table: the table came later.</summary>
+    public static bool MayLack(string table, int form) => Parts.Any(part => part.Name == table && part.Since > form);
 
     /// <summary>
     /// The columns that a record leaves out: the school, which is told once, what opens something, who another child is, and to whom a
