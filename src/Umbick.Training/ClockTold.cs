@@ -14,7 +14,7 @@ public sealed record Parted(Verdict One, Verdict Other, string OneSays, string O
 /// <param name="Item">The clock.</param>
 /// <param name="Bits">What its answer could be expected to tell, in bits, 0 or more.</param>
 /// <param name="Parts">The likeliest two readings that it parts; those that it does not, where it told nothing.</param>
-/// <param name="Better">A clock of the same kind that would have parted these, where it told nothing; null where none does.</param>
+/// <param name="Better">A clock that would have parted these, where it told nothing: of the same kind if one does. Null where none does.</param>
 /// <param name="WasSure">Whether it was known before: such a clock only confirms.</param>
 public sealed record ClockTold(Item Item, double Bits, Parted? Parts, (Item Item, Parted Parts)? Better, bool WasSure)
 {
@@ -52,12 +52,21 @@ public sealed record ClockTold(Item Item, double Bits, Parted? Parts, (Item Item
         {
             var bits = BitsOf(item, open);
             if (bits >= Little) return new(item, bits, Parting(item, open), null, false);
-            var better = ClockTime.All().Where(time => time.Minute % 5 == 0 && !items.Any(asked => asked.Time == time))
-                .Select(time => item with { Time = time }).MaxBy(other => BitsOf(other, open) - (0.0001 * Hardness(other.Time)));
-            var parts = better is not null && BitsOf(better, open) >= Little ? Parting(better, open) : null;
+            var better = BetterThan(item, [item.Task], open) ?? BetterThan(item, TrainingPatterns.Tasks, open);
+            var parts = better is null ? null : Parting(better, open);
             // What the better one parts is what this one left together.
             return parts is null ? new(item, bits, null, null, false)
                 : new(item, bits, new(parts.One, parts.Other, Says(parts.One, item), Says(parts.Other, item)), (better!, parts), false);
+        }
+
+        Item? BetterThan(Item item, IReadOnlyList<ClockTask> tasks, List<(Verdict Verdict, double Share)> open)
+        {
+            var times = ClockTime.All().Where(time => time.Minute % 5 == 0 && !items.Any(asked => asked.Time == time))
+                // Of another kind of question a few times are enough to say which one tells.
+                .Where(time => tasks.Count == 1 || time.Hour % 3 == 1);
+            var best = (from time in times from task in tasks select new Item(task, time))
+                .MaxBy(other => BitsOf(other, open) - (0.0001 * Hardness(other.Time)));
+            return best is not null && BitsOf(best, open) >= Little ? best : null;
         }
 
         double BitsOf(Item item, List<(Verdict Verdict, double Share)> open)

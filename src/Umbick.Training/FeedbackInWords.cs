@@ -20,7 +20,14 @@ public static class FeedbackInWords
     {
         var given = feedback.Given.InWords(wording);
         var (itsWay, wrong) = Feedback.Explained(conversation, feedback.Given);
-        var ways = wrong == 0 ? "No answer was wrong." : $"Of {Count(wrong, "wrong answer")}, {itsWay} {(itsWay == 1 ? "goes" : "go")} that way.";
+        var ways = (itsWay, wrong) switch
+        {
+            (_, 0) => "No answer was wrong.",
+            (0, 1) => "The one wrong answer goes another way.",
+            (1, 1) => "The one wrong answer goes that way.",
+            (0, _) => $"None of the {Count(wrong, "wrong answer")} goes that way.",
+            _ => $"Of {Count(wrong, "wrong answer")}, {Wording.Number(itsWay)} {(itsWay == 1 ? "goes" : "go")} that way.",
+        };
         return feedback.Fit switch
         {
             CallFit.Right => "You heard it.",
@@ -28,7 +35,7 @@ public static class FeedbackInWords
             CallFit.FalseAlarm => $"You said: {given}. That is a false alarm. {ways}",
             CallFit.Missed => $"You said: {given}. "
                 + (Feedback.Explained(conversation, feedback.Truth) is var (theirs, all) && all > 0
-                    ? $"But of {Count(all, "wrong answer")}, {theirs} {(theirs == 1 ? "goes" : "go")} one way."
+                    ? $"But of {Count(all, "wrong answer")}, {Wording.Number(theirs)} {(theirs == 1 ? "goes" : "go")} one way."
                     : "Your clocks came right by themselves: they could not show it."),
             CallFit.LookAlike => $"You said: {given}. It looks much like it. {ways}",
             CallFit.Other => $"You said: {given}. {ways}",
@@ -53,14 +60,10 @@ public static class FeedbackInWords
     public static string Clock(ClockTold told, Wording wording) => told switch
     {
         { WasSure: true, ToldSomething: false } => "Confirmed it.",
-        { ToldSomething: true, Parts: { } parts } =>
-            $"Parts {Name(parts.One, wording)} ({Shown(told.Item, parts.OneSays, wording)}) from {Name(parts.Other, wording)} "
-                + $"({Shown(told.Item, parts.OtherSays, wording)}).",
+        { ToldSomething: true, Parts: { } parts } => $"Parts {InWords(told.Item, parts, wording)}.",
         { ToldSomething: true } => "Told something.",
-        { Better: { } better, Parts: { } same } => $"Told nothing: nearly all that was open says {Shown(told.Item, same.OneSays, wording)} "
-            + $"here. {better.Item.GivenIn(wording)} would have parted {Name(better.Parts.One, wording)} "
-            + $"({Shown(better.Item, better.Parts.OneSays, wording)}) from {Name(better.Parts.Other, wording)} "
-            + $"({Shown(better.Item, better.Parts.OtherSays, wording)}).",
+        { Better: { } better } => $"Told nothing: nearly all that was open says the same here. {Asked(better.Item, told.Item, wording)} would "
+            + $"have parted {InWords(better.Item, better.Parts, wording)}.",
         _ => "Told nothing.",
     };
 
@@ -79,6 +82,19 @@ public static class FeedbackInWords
 
     private static string Name(Verdict verdict, Wording wording) => verdict == Verdict.Nothing || verdict == Verdict.Slips
         ? "reading rightly" : verdict.InWords(wording);
+
+    /// <summary>Two readings with what each of them says there.</summary>
+    private static string InWords(Item item, Parted parts, Wording wording) =>
+        $"{Name(parts.One, wording)}{Says(item, parts.OneSays, wording)} from {Name(parts.Other, wording)}{Says(item, parts.OtherSays, wording)}";
+
+    /// <summary>Where hands are put is seen on the face.</summary>
+    private static string Says(Item item, string raw, Wording wording) =>
+        item.Task.Form == AnswerForm.Hands ? "" : $" ({Shown(item, raw, wording)})";
+
+    private static string Asked(Item better, Item than, Wording wording) => better.Task == than.Task ? Capital(better.GivenIn(wording))
+        : $"{Capital(better.GivenIn(wording))}, as {better.Task.Texts.Name},";
+
+    private static string Capital(string text) => $"{char.ToUpperInvariant(text[0])}{text[1..]}";
 
     private static string Shown(Item item, string raw, Wording wording) => item.Read(raw) switch
     {

@@ -61,7 +61,7 @@ public sealed record FirstWords(string Says, WordsKind Kind)
         [
             new(truth is not null ? Of(truth, preferences) : Without(child.Truth), WordsKind.Fit),
             new(Of(other, preferences), WordsKind.OtherWay),
-            new($"Look, {string.Join(' ', FaceInWords.For(wrong, null, preferences).Select(Lower))} So it is {wording.Words(wrong.Time)}. "
+            new($"Look, {Lower(string.Join(' ', FaceInWords.For(wrong, null, preferences)))} So it is {wording.Words(wrong.Time)}. "
                 + "Now you say it.", WordsKind.GiveAway),
             new("That was not quite right. Look once more.", WordsKind.LookAgain),
         ];

@@ -21,6 +21,7 @@ builder.Services.AddSerilog(logs => logs
 builder.Services.AddDatabase(builder.Configuration);
 builder.Services.AddSingleton<ReadingModel>();
 builder.Services.AddSingleton<Umbick.Web.Pages.Patterns.PatternFaces>();
+builder.Services.AddSingleton<Umbick.Web.Pages.Trainer.TrainerTurns>();
 builder.Services.AddSingleton(AheadClock.FromEnvironment());
 builder.Services.AddSingleton<Asking>();
 builder.Services.AddSingleton<Practising>();

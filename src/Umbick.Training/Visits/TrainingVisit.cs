@@ -11,7 +11,7 @@ namespace Umbick.Training;
 /// <param name="IsShown">Whether it is held up.</param>
 /// <param name="CameRight">Whether it has come right, alone or by a rung.</param>
 /// <param name="Copied">From whom it was copied, from 0; null where it was not.</param>
-public sealed record AtTheClock(VisitChild Child, string? Board, bool IsShown, bool CameRight, int? Copied);
+public sealed record AtTheClock(SeatedChild Child, string? Board, bool IsShown, bool CameRight, int? Copied);
 
 /// <summary>Something that a visit's adult is told of.</summary>
 /// <param name="Face">At which clock, from 1.</param>
@@ -20,7 +20,7 @@ public sealed record AtTheClock(VisitChild Child, string? Board, bool IsShown, b
 /// <param name="Seconds">After how many seconds.</param>
 /// <param name="Rung">The rung that was given; null where none was.</param>
 /// <param name="Would">When the child would have answered by themselves, in seconds; or the rung that would have done.</param>
-public sealed record VisitNoted(int Face, Item Item, VisitChild Child, int Seconds, Rung? Rung, int Would);
+public sealed record VisitNoted(int Face, Item Item, SeatedChild Child, int Seconds, Rung? Rung, int Would);
 
 /// <summary>Where it showed that a child copies.</summary>
 /// <param name="Face">At which clock, from 1.</param>
@@ -28,7 +28,7 @@ public sealed record VisitNoted(int Face, Item Item, VisitChild Child, int Secon
 /// <param name="Said">What they held up.</param>
 /// <param name="From">Whose answer it was.</param>
 /// <param name="Alone">What they would have said alone.</param>
-public sealed record CopyShown(int Face, Item Item, string Said, VisitChild From, string Alone);
+public sealed record CopyShown(int Face, Item Item, string Said, SeatedChild From, string Alone);
 
 /// <summary>
 /// A visit with three made-up children round one clock, of whom one copies: played move by move. The same number and the same moves are
@@ -74,7 +74,7 @@ public sealed class TrainingVisit
         var manners = new[] { Manner.Slow, Manner.Quick, Manner.Copier }.OrderBy(_ => random.Next()).ToList();
         // The one who copies has another way of their own: so it can be seen whose answer it is.
         Children = [.. names.Zip(manners, (name, manner) =>
-            new VisitChild(name, manner, manner == Manner.Copier ? Catalogue.Find(beside)! : Pattern, seed))];
+            new SeatedChild(name, manner, manner == Manner.Copier ? Catalogue.Find(beside)! : Pattern, seed))];
         foreach (var move in moves)
         {
             if (IsOver) break;
@@ -86,7 +86,7 @@ public sealed class TrainingVisit
     public Pattern Pattern { get; }
 
     /// <summary>The three.</summary>
-    public IReadOnlyList<VisitChild> Children { get; }
+    public IReadOnlyList<SeatedChild> Children { get; }
 
     /// <summary>The clocks.</summary>
     public IReadOnlyList<Item> Clocks { get; }
@@ -152,7 +152,7 @@ public sealed class TrainingVisit
     }
 
     private void Answer(int child, string board) =>
-        (_boards[child], _answeredAt[child], _right[child]) = (board, Seconds, board == VisitChild.Right(Clocks[Face]));
+        (_boards[child], _answeredAt[child], _right[child]) = (board, Seconds, board == SeatedChild.Right(Clocks[Face]));
 
     private void Copy(int child, int from)
     {
@@ -171,12 +171,12 @@ public sealed class TrainingVisit
         if (_boards[child] is null)
         {
             _tooSoon.Add(new(Face + 1, item, who, Seconds, rung, who.ThinksAbout(Face)));
-            if (rung == Rung.Told) Answer(child, VisitChild.Right(item));
+            if (rung == Rung.Told) Answer(child, SeatedChild.Right(item));
         }
         else if (rung >= who.Needs(Face) || rung == Rung.Told)
         {
             if (rung > who.Needs(Face)) _tooHigh.Add(new(Face + 1, item, who, Seconds, rung, (int)who.Needs(Face)));
-            Answer(child, VisitChild.Right(item));
+            Answer(child, SeatedChild.Right(item));
         }
         Pass(RungSeconds);
     }

@@ -23,7 +23,7 @@ public enum Manner
 /// <param name="Manner">What they are like.</param>
 /// <param name="Own">The pattern that they have.</param>
 /// <param name="Seed">The number of the visit.</param>
-public sealed record VisitChild(string Alias, Manner Manner, Pattern Own, int Seed)
+public sealed record SeatedChild(string Alias, Manner Manner, Pattern Own, int Seed)
 {
     /// <summary>How long they think about a face before they answer by themselves, in seconds.</summary>
     public int ThinksAbout(int face) => Manner switch
