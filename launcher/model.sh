@@ -7,8 +7,8 @@ run_model() {
     take_lock build wait
     build_assets
     fetch_libraries
-    stamped cli "$(fingerprint src/Umbick.{Core,Rows,Simulation,Store,Casework,Demo,Cli} Directory.{Build,Packages}.props .editorconfig \
-      package-lock.json)" compile_cli
+    stamped cli "$(fingerprint src/Umbick.{Core,Rows,Simulation,Training,Store,Casework,Demo,Cli} Directory.{Build,Packages}.props \
+      .editorconfig package-lock.json)" compile_cli
     exec 9>&-
   } >&2
   cd "$caller"
@@ -100,7 +100,7 @@ explicit_tests() {
 }
 
 # ./umbick bench web: thirty tablets at once on the demonstration data, two devices on one sitting, the memory held after every page; a full
-# school: a hundred tablets with a year behind each child, six hundred without; thirty tablets through two sites against one. Twenty minutes.
+# school: a hundred tablets with a year behind each child, six hundred without; thirty tablets through two sites against one.
 bench_web() {
   need_packages haproxy
   prepare_demo_site bench

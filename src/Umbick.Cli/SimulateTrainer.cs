@@ -30,14 +30,16 @@ internal static class SimulateTrainer
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|---|---|");
         foreach (var (name, adult) in new (string, ScriptedAdult)[]
         {
-            ("a specialist", specialist), ("who asks o’clocks alone", ScriptedAdult.OClockOnly), ("who calls at once", ScriptedAdult.AtOnce),
+            ("a specialist", specialist), ("who asks o’clocks alone", ScriptedAdult.OClockOnly), ("who calls at once",
+                ScriptedAdult.AtOnce),
         }) Tell(name, [.. all.Select(child => On(made, adult.Talk(child)))]);
         Console.WriteLine();
         Console.WriteLine("| level | " + string.Join(" | ", Enumerable.Range(3, 8).Select(clocks => $"{clocks} clocks")) + " |");
         Console.WriteLine("|---|" + string.Concat(Enumerable.Repeat("---|", 8)));
         foreach (var level in TrainingLevels.All)
         {
-            var its = Enumerable.Range(0, count).Select(place => MadeUpChild.Make(level, made.SeedAt(level, place), made.Patterns)).ToList();
+            var its = Enumerable.Range(0, count).Select(place => MadeUpChild.Make(level, made.SeedAt(level, place),
+                made.Patterns)).ToList();
             var row = Enumerable.Range(3, 8).Select(clocks => its.Average(child =>
                 specialist.Talk(child, clocks).Verdict == child.Truth ? 1.0 : 0));
             Console.WriteLine($"| {level.Name()} | {string.Join(" | ", row.Select(Percent))} |");

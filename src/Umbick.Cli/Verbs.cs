@@ -139,7 +139,8 @@ internal static class Verbs
         restore.SetAction((parsed, cancel) => Restore.Run(parsed.GetRequiredValue(file), parsed.GetValue(replace), parsed.GetValue(asItWas),
             parsed.GetValue(mend), parsed.GetValue(identity)));
         yield return restore;
-        var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file, identity };
+        var checkBackup = new Command("check-backup", "Restores a backup into a database that is thrown away, and counts.") { file,
+            identity };
         checkBackup.SetAction((parsed, cancel) => Backup.Check(parsed.GetRequiredValue(file), parsed.GetValue(identity)));
         yield return checkBackup;
         var dropReplaced = new Command("drop-replaced", "Drops what restore has put aside.");

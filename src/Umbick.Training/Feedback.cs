@@ -55,7 +55,7 @@ public sealed record Feedback(Verdict Truth, Verdict Given, CallFit Fit, CallTim
     /// <summary>Sure enough to be said, 0 to 1.</summary>
     public const double Sure = 0.8;
 
-    private const double AsGoodAsCertain = 0.95;
+    private const double AsGoodAsCertain = 0.9;
 
     private const int LateBy = 3;
 

@@ -62,8 +62,9 @@ public static class FeedbackInWords
         { WasSure: true, ToldSomething: false } => "Confirmed it.",
         { ToldSomething: true, Parts: { } parts } => $"Parts {InWords(told.Item, parts, wording)}.",
         { ToldSomething: true } => "Told something.",
-        { Better: { } better } => $"Told nothing: nearly all that was open says the same here. {Asked(better.Item, told.Item, wording)} would "
-            + $"have parted {InWords(better.Item, better.Parts, wording)}.",
+        { Better: { } better } =>
+            $"Told nothing: nearly all that was open says the same here. {Asked(better.Item, told.Item, wording)} would "
+                + $"have parted {InWords(better.Item, better.Parts, wording)}.",
         _ => "Told nothing.",
     };
 
@@ -85,7 +86,8 @@ public static class FeedbackInWords
 
     /// <summary>Two readings with what each of them says there.</summary>
     private static string InWords(Item item, Parted parts, Wording wording) =>
-        $"{Name(parts.One, wording)}{Says(item, parts.OneSays, wording)} from {Name(parts.Other, wording)}{Says(item, parts.OtherSays, wording)}";
+        $"{Name(parts.One, wording)}{Says(item, parts.OneSays, wording)} from "
+            + $"{Name(parts.Other, wording)}{Says(item, parts.OtherSays, wording)}";
 
     /// <summary>Where hands are put is seen on the face.</summary>
     private static string Says(Item item, string raw, Wording wording) =>

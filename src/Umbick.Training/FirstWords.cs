@@ -101,6 +101,7 @@ public sealed record FirstShown(Demonstration? Shown)
         var fitting = child.Truth.Patterns.Concat(given.Patterns).Select(pattern => Demonstration.Offered(pattern, []))
             .Where(offered => offered.Count > 0).Select(offered => offered[0]).Distinct().Take(3).ToList();
         var others = Demonstration.All.Except(fitting).OrderBy(_ => random.Next()).Take(4 - fitting.Count);
-        return [.. fitting.Concat(others).OrderBy(_ => random.Next()).Select(shown => new FirstShown(shown)), new FirstShown((Demonstration?)null)];
+        return [.. fitting.Concat(others).OrderBy(_ => random.Next()).Select(shown => new FirstShown(shown)),
+            new FirstShown((Demonstration?)null)];
     }
 }

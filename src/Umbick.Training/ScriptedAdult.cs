@@ -40,7 +40,8 @@ public abstract class ScriptedAdult
             var conversation = new Conversation(child, [item]);
             if (conversation.IsRight(0)) return (conversation, Verdict.Nothing);
             var said = item.Read(conversation.Heard[0].Raw);
-            var pattern = Catalogue.All.Where(pattern => Steps.OfReading.Contains(pattern.Step)).OrderByDescending(pattern => pattern.Weight)
+            var pattern = Catalogue.All.Where(pattern => Steps.OfReading.Contains(pattern.Step)).OrderByDescending(pattern =>
+                pattern.Weight)
                 .FirstOrDefault(pattern => item.Read(TrainingOracle.Likeliest(Verdict.Of(pattern.Id), item)!).Equals(said));
             return (conversation, pattern is null ? Verdict.Slips : Verdict.Of(pattern.Id));
         }

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Simulation;
@@ -35,15 +36,22 @@ public sealed class TrainingOracle(TrainingPatterns patterns)
     {
         var likelihood = new AwayLikelihood([.. items.Zip(heard, (item, raw) => (item, item.Read(raw)))]);
         var after = new double[Verdicts.Count][];
+        var likeliest = new Traits[_hypotheses.Count][];
         Parallel.For(0, _hypotheses.Count, i =>
         {
             var (_, prior, ids, all) = _hypotheses[i];
-            var chances = new double[items.Count + 1];
+            var (chances, best) = (new double[items.Count + 1], new double[items.Count + 1]);
+            likeliest[i] = new Traits[items.Count + 1];
             foreach (var benchmarks in Either)
             {
                 var way = likelihood.WayOf(ids, benchmarks);
                 foreach (var traits in all.Where(traits => traits.Benchmarks == benchmarks))
-                    Add(chances, likelihood.Of(way, traits, Consistencies), prior / all.Count);
+                {
+                    var its = likelihood.Of(way, traits, Consistencies);
+                    Add(chances, its, prior / all.Count);
+                    for (var count = 0; count <= items.Count; count++)
+                        if (its[count] > best[count]) (best[count], likeliest[i][count]) = (its[count], traits);
+                }
             }
             after[i] = chances;
         });
@@ -56,14 +64,18 @@ public sealed class TrainingOracle(TrainingPatterns patterns)
             var total = after.Sum(chances => chances[count]);
             foreach (var chances in after) chances[count] /= total;
         }
-        return new(Verdicts, after);
+        return new(Verdicts, after, likeliest);
     }
 
     /// <summary>What a child of a verdict answers likeliest, as it would be typed; null where it could be anything.</summary>
-    public static string? Likeliest(Verdict verdict, Item item) =>
+    /// <param name="verdict">The verdict.</param>
+    /// <param name="item">What is asked.</param>
+    /// <param name="traits">How the child has the patterns; null for the plain way.</param>
+    public static string? Likeliest(Verdict verdict, Item item, Traits? traits = null) =>
         verdict == Verdict.Guessing ? null
+        : traits?.Follows(item, 0) == false ? item.Right.Short(Wording.Usual)
         : SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute,
-            verdict.Patterns.Select(pattern => pattern.Id).ToHashSet(), false).MaxBy(outcome => outcome.Share).Answer;
+            verdict.Patterns.Select(pattern => pattern.Id).ToHashSet(), traits?.Benchmarks ?? false).MaxBy(outcome => outcome.Share).Answer;
 
     private static double[] Add(double[] to, double[] chances, double share)
     {

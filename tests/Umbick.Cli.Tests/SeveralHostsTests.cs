@@ -36,7 +36,8 @@ public sealed class SeveralHostsTests : IAsyncLifetime
         })
         {
             using var process = VerbProcess.Start(
-                new Dictionary<string, string> { ["UMBICK_OWNER"] = Two(_database.Owner), ["UMBICK_BACKUP"] = Two(_database.Backup) }, verb);
+                new Dictionary<string, string> { ["UMBICK_OWNER"] = Two(_database.Owner), ["UMBICK_BACKUP"] = Two(_database.Backup) },
+                    verb);
             var told = process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);
             var errors = await process.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
             await process.WaitForExitAsync(TestContext.Current.CancellationToken);

@@ -18,7 +18,7 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         "stand_in", "decision", "cycle", "session", "invitation", "audit_entry", "home_address", "erasure",
         "replay_point", "sitting_so_far", "asked_after", "sheet", "home_note",
         "home_language", "keep_apart", "groups_kept", "calendar_address", "report", "pin",
-        "commit_mark", "sent_file"];
+        "commit_mark", "sent_file", "training", "time_try", "day_moment"];
 
     [Fact]
     public async Task Every_table_has_row_security_enabled_and_forced_and_the_site_owns_none()
@@ -140,8 +140,8 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
         var functions = await schools.App.BeforeSchool(connection => connection.QueryAsync<(string Name, string[]? Settings)>(
             "select proname::text, proconfig from pg_proc where prosecdef and pronamespace = 'public'::regnamespace"));
         Assert.Equal(
-            ["add_key", "count_schools", "count_try", "erase_child", "find_calendar", "find_invitation", "find_person", "forget_tries",
-                "forget_try",
+            ["add_key", "count_schools", "count_try", "erase_child", "find_calendar", "find_invitation", "find_person", "forget_training",
+                "forget_tries", "forget_try",
                 "new_mark", "newest_migration",
                 "open_code", "prune_doors", "read_keys", "school_ids", "second_step_stopped", "try_sign_in"],
                     functions.Select(function => function.Name).Order());
@@ -290,6 +290,10 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             if (!teacher.IsGiven) teacher = (await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "")).Id;
             await CalendarAddresses.Make(connection, teacher, DateTime.UtcNow);
             await Pins.Set(connection, teacher, new string('h', 60), DateTime.UtcNow);
+            await Trainings.Keep(connection, teacher, new TrainingRow { Id = Guid.NewGuid(), Kind = "visit", Seed = 3, At =
+                DateTime.UtcNow });
+            await TimeTries.Keep(connection, Guid.NewGuid(), child, "a-minute", new(40, 60), new(52, 60), teacher, DateTime.UtcNow);
+            await SchoolDays.Keep(connection, SchoolMoment.Usual);
             await connection.ExecuteAsync("insert into commit_mark (school, id) values (current_school(), gen_random_uuid())");
             await Invitations.Make(connection, null, "Tern", PersonRole.Assistant, false, null, DateTime.UtcNow);
             await Audit.NoteOpened(connection, Guid.NewGuid(), child, DateTime.UtcNow);

@@ -7,12 +7,15 @@ namespace Umbick.Web.Tests;
 public sealed class AccessTests(Site site) : IClassFixture<Site>
 {
     /// <summary>
-    /// What is open to anybody: signing in, the page that tells an error, a child's code, and, on demonstration data, explaining.
+    /// What is open to anybody: signing in, the page that tells an error, a child's code, the trainer, and, on demonstration data,
+    /// explaining.
     /// </summary>
-    private static readonly string[] Open = ["/", "/error/404", "/explain", "/go", "/welcome/next-hour"];
+    private static readonly string[] Open = ["/", "/error/404", "/explain", "/go", "/trainer", "/welcome/next-hour"];
 
     /// <summary>Whose calendar it is stands in the address: one that is nobody's opens nothing, whoever asks.</summary>
     private const string Calendar = "/calendar/next-hour";
+
+    private static bool IsOfTrainer(string route) => route.StartsWith("/trainer/", StringComparison.Ordinal);
 
     private static readonly string[] ChildOnly = ["/back", "/beside", "/screen", "/turn"];
 
@@ -29,12 +32,15 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
                 continue;
             }
             if (Open.Contains(route)) Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            // What was asked stands in the address: without it there is nothing to show.
+            else if (IsOfTrainer(route)) Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
             else AssertSignIn(answer, route);
             var post = await anybody.Post(route, []);
             Assert.True(post.StatusCode is HttpStatusCode.Redirect or HttpStatusCode.BadRequest or HttpStatusCode.OK,
                 $"{route}: {post.StatusCode}");
             // The second step takes no form from whoever has not taken the first.
             if (route == "/second-step") Assert.Equal(HttpStatusCode.BadRequest, post.StatusCode);
+            else if (IsOfTrainer(route)) Assert.Equal(HttpStatusCode.BadRequest, post.StatusCode);
             else if (!Open.Contains(route)) AssertSignIn(post, route);
         }
     }
@@ -76,7 +82,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var turn = await device.Page("/turn");
         Assert.DoesNotContain(child.Alias, turn.DocumentElement.TextContent, StringComparison.Ordinal);
         foreach (var route in Door.All.Select(door => door.Filled(new() { ["children"] = child.Id.Value }))
-            .Except([.. Open, Calendar]).Except(ChildOnly))
+            .Except([.. Open, Calendar]).Except(ChildOnly).Where(route => !IsOfTrainer(route)))
         {
             AssertSignIn(await device.Get(route), route);
         }

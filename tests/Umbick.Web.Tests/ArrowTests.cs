@@ -19,7 +19,7 @@ public sealed class ArrowTests
     private static readonly Architecture All = new ArchLoader().LoadAssemblies(
         typeof(ReadingModel).Assembly, typeof(Study).Assembly, typeof(IDatabase).Assembly, typeof(Database).Assembly,
         typeof(PersonSchools).Assembly, typeof(Face).Assembly,
-        typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Web.Demo).Assembly,
+        typeof(Asking).Assembly, typeof(DemoSchool).Assembly, typeof(Training.Verdict).Assembly, typeof(Web.Demo).Assembly,
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Planner/release/Umbick.Planner.dll")),
         Assembly.LoadFrom(Path.Combine(Site.Setting("UMBICK_ROOT"), "artifacts/bin/Umbick.Cli/release/Umbick.Cli.dll"))).Build();
 
@@ -27,7 +27,7 @@ public sealed class ArrowTests
     public void Between_projects() => Assert.Equal(
         [
             "Casework -> Core", "Casework -> Rows", "Casework -> Store",
-            "Cli -> Casework", "Cli -> Core", "Cli -> Demo", "Cli -> Rows", "Cli -> Simulation", "Cli -> Store",
+            "Cli -> Casework", "Cli -> Core", "Cli -> Demo", "Cli -> Rows", "Cli -> Simulation", "Cli -> Store", "Cli -> Training",
             "Demo -> Casework", "Demo -> Core", "Demo -> Rows", "Demo -> Simulation", "Demo -> Store",
             "Drawing -> Core",
             "Hosting -> Casework", "Hosting -> Core", "Hosting -> Rows", "Hosting -> Store",
@@ -35,7 +35,8 @@ public sealed class ArrowTests
             "Rows -> Core",
             "Simulation -> Core",
             "Store -> Core", "Store -> Rows",
-            "Web -> Casework", "Web -> Core", "Web -> Drawing", "Web -> Hosting", "Web -> Rows",
+            "Training -> Core", "Training -> Simulation",
+            "Web -> Casework", "Web -> Core", "Web -> Drawing", "Web -> Hosting", "Web -> Rows", "Web -> Training",
         ],
         Arrows("Umbick."));
 

@@ -30,7 +30,9 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
             door.Model.GetCustomAttribute<AllowAnonymousAttribute>() is not null
                 || door.Policy is Who.Records or Who.Files or Who.Sittings or Who.InCharge or Who.ChildPolicy or Who.SignedIn,
                 $"{door.Route} states nobody"));
-        Assert.Equal(["/", "/calendar/{secret}", "/error/{code:int}", "/explain", "/go", "/second-step", "/welcome/{link}"],
+        Assert.Equal(["/", "/calendar/{secret}", "/error/{code:int}", "/explain", "/go", "/second-step", "/trainer", "/trainer/child",
+            "/trainer/marking",
+            "/trainer/told", "/trainer/visit", "/trainer/words", "/welcome/{link}"],
             Door.All.Where(door => door.Policy is null).Select(door => door.Route));
         Assert.Equal(["/files", "/files/{id:guid}"], Door.All.Where(door => door.Policy == Who.Files).Select(door => door.Route));
         Assert.Equal(["/back", "/beside", "/screen", "/turn"], Door.All.Where(door => door.Policy == Who.ChildPolicy).Select(door =>
@@ -57,6 +59,10 @@ public sealed class DoorTests(Site site) : IClassFixture<Site>
     [InlineData("/reports/{id:guid}", false)]
     [InlineData("/service", false)]
     [InlineData("/helping", true)]
+    [InlineData("/time-cards", true)]
+    [InlineData("/glossary", true)]
+    [InlineData("/children/{id:guid}/time", true)]
+    [InlineData("/settings/day", false)]
     public void A_page_is_for_helpers_or_for_teachers_alone(string route, bool forHelpers) =>
         Assert.Equal(forHelpers ? Who.Sittings : Who.Records, Door.All.Single(door => door.Route == route).Policy);
 

@@ -70,6 +70,8 @@ public sealed class EveryViewTests(Site site) : IClassFixture<Site>
             $"/children/{over.Child}/record", $"/children/{over.Child}/erase?unreadable=true",
             "/paper", "/paper/stage?stage=4&form=B", "/paper/make/cut-out", $"/paper/{await Sheet(set)}",
             $"/paper/home/{over.Child}?pattern=next-hour", "/paper/languages",
+            "/time-cards", "/glossary", "/settings/day", $"/children/{child.Id}/time?card=half-a-minute",
+            "/trainer", .. HtmlTests.Trained(site),
         ];
         foreach (var path in views.Concat(visits))
         {

@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Net;
 using Umbick.Casework;
 using Umbick.Core.Items;
+using Umbick.Training;
 
 namespace Umbick.Web.Tests;
 
@@ -95,7 +96,22 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
     {
         using var anybody = new Visitor(site);
         foreach (var path in new[] { "/", "/go", "/error/404", "/explain?time=4:00&answer=12:20", "/explain?time=6:40&answer=7:40",
-            "/explain?time=4:00&answer=4:00" }) await Keep(anybody, path, folder, "anybody");
+            "/explain?time=4:00&answer=4:00" }.Concat(Trained(site))) await Keep(anybody, path, folder, "anybody");
+    }
+
+    /// <summary>The trainer at each of its moments.</summary>
+    internal static IEnumerable<string> Trained(Site site)
+    {
+        var child = new MadeUpChildren(site.Model).SeedAt(TrainingLevel.OnePattern, 3);
+        var talk = $"level=one-pattern&child={child}&asked=read-digital%207:50;read-words%204:40;set-from-digital%202:25;"
+            + "read-digital%209:30;read-digital%203:00;read-words%2012:25";
+        return
+        [
+            $"/trainer/child?level=one-pattern&child={child}", $"/trainer/child?{talk}&kind=pattern", $"/trainer/words?{talk}&kind=nothing",
+            $"/trainer/told?{talk}&verdict=nothing&words=look-again&shown=none", "/trainer/visit?visit=3&moves=ww",
+            "/trainer/visit?visit=3&moves=nnnnn", "/trainer/visit?visit=3&moves=b4nwwb3nnnn&copies=0", "/trainer/marking?set=5&marks=rn",
+            $"/trainer/marking?set=5&marks={new string('r', MarkingSet.Length)}",
+        ];
     }
 
     private async Task<Visitor> AtTurn(SittingId sitting)

@@ -34,8 +34,8 @@ public sealed record RecordEvent(DateTime At, string What, PersonId? By)
             .Concat(Each(record, "home_note", "noted_at", "noted_by",
             row => $"At home, day {Text(row, "day")}: {Text(row, "how").Replace('-', ' ')}, as the family told"))
             .Concat(Each(record, "time_try", "tried_at", "noted_by",
-            row => $"A sense of time, “{TimeCard.Find(Text(row, "card"))?.Name ?? Text(row, "card")}”: {Text(row, "given")} of "
-                + $"{Text(row, "real_value")}{(Text(row, "given_again").Length > 0 ? $", then {Text(row, "given_again")} of {Text(row, "real_again")}" : "")}"))
+            row => $"A sense of time, “{TimeCard.Find(Text(row, "card"))?.Name ?? Text(row, "card")}”: {Guess(row, "given", "real_value")}"
+                + (Text(row, "given_again").Length > 0 ? $", then {Guess(row, "given_again", "real_again")}" : "")))
             .Concat(Each(record, "report", "made_at", "made_by",
             row => $"A report was kept: {(ReportKind.Find(Text(row, "kind"))?.Name ?? Text(row, "kind")).ToLowerInvariant()}"))
             .Concat(Each(record, "keep_apart", "noted_at", "noted_by", _ => "Kept apart from another child in groups"))
@@ -50,6 +50,8 @@ public sealed record RecordEvent(DateTime At, string What, PersonId? By)
         select new RecordEvent(
             DateTime.Parse(Text(row, at), CultureInfo.InvariantCulture, DateTimeStyles.AdjustToUniversal | DateTimeStyles.AssumeUniversal),
             what(row), PersonId.TryParse(Text(row, who), null, out var person) ? person : null);
+
+    private static string Guess(JsonObject row, string given, string real) => $"{Text(row, given)} of {Text(row, real)}";
 
     private static string About(JsonObject row, Wording wording) => Text(row, "pattern") switch
     {

@@ -19,7 +19,10 @@ public sealed record Kappa(double Value, double Low, double High)
         if (pairs.Count == 0) return null;
         var kinds = pairs.SelectMany(pair => new[] { pair.One, pair.Other }).Distinct().ToList();
         var table = new double[kinds.Count, kinds.Count];
-        foreach (var (one, other) in pairs) table[kinds.IndexOf(one), kinds.IndexOf(other)] += 1.0 / pairs.Count;
+        // Whole numbers first: tenths do not add up to one.
+        foreach (var (one, other) in pairs) table[kinds.IndexOf(one), kinds.IndexOf(other)]++;
+        for (var i = 0; i < kinds.Count; i++)
+            for (var j = 0; j < kinds.Count; j++) table[i, j] /= pairs.Count;
         double[] rows = [.. kinds.Select((_, i) => Enumerable.Range(0, kinds.Count).Sum(j => table[i, j]))];
         double[] columns = [.. kinds.Select((_, j) => Enumerable.Range(0, kinds.Count).Sum(i => table[i, j]))];
         var agreed = Enumerable.Range(0, kinds.Count).Sum(i => table[i, i]);

@@ -51,7 +51,8 @@ public static class MarkingSet
         for (var place = 0; place < Length; place++)
         {
             var task = TrainingPatterns.Tasks[place % TrainingPatterns.Tasks.Count];
-            var item = patterns.Bank.Where(item => item.Task == task).ElementAt(random.Next(patterns.Bank.Count(each => each.Task == task)));
+            var item = patterns.Bank.Where(item => item.Task == task).ElementAt(random.Next(patterns.Bank.Count(each =>
+                each.Task == task)));
             var raw = random.Next(8) switch
             {
                 0 when task.Form != AnswerForm.Hands => Unreadable[random.Next(Unreadable.Length)],

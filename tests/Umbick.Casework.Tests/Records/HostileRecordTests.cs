@@ -186,7 +186,7 @@ public sealed class HostileRecordTests(TestSchool schools) : IClassFixture<TestS
     {
         0 => text[..random.Next(text.Length)],
         1 => text.Insert(random.Next(text.Length), "\""),
-        _ => text.Replace("\"form\":1", "\"form\":1,\"form\":1", StringComparison.Ordinal),
+        _ => text.Replace("\"form\":2", "\"form\":2,\"form\":2", StringComparison.Ordinal),
     };
 
     /// <summary>A record of school A as its file is, and a child of school B with a row in every table.</summary>

@@ -1,6 +1,8 @@
 namespace Umbick.Web.Tests.Cluster;
 
-/// <summary>haproxy before several sites, as docs/growing.md has it: whoever comes is sent to one that says that it is in service.</summary>
+/// <summary>
+/// haproxy before several sites, as docs/growing.md has it: whoever comes is sent to one that says that it is in service.
+/// </summary>
 public sealed class Balancer : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-balancer-");

@@ -36,7 +36,8 @@ public static partial class DistrictPlans
     }
 
     /// <summary>The view stands beside the district, so that no backup of it has it.</summary>
-    private static string Counted => Site.Setting("UMBICK_BACKUP").Replace("Database=umbick", "Database=postgres", StringComparison.Ordinal);
+    private static string Counted => Site.Setting("UMBICK_BACKUP").Replace("Database=umbick", "Database=postgres",
+        StringComparison.Ordinal);
 
     private static async Task<List<(string Text, long Calls, double Each)>> MostFrequent(int count)
     {

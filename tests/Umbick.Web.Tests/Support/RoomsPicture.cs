@@ -15,6 +15,7 @@ public static class RoomsPicture
         ["Rows"] = "what is kept",
         ["Store"] = "its SQL",
         ["Simulation"] = "made-up children",
+        ["Training"] = "practice for adults",
         ["Casework"] = "the use cases",
         ["Hosting"] = "sign-in, keys, health",
         ["Drawing"] = "clocks and paper",

@@ -6,7 +6,10 @@ namespace Umbick.Core.Teaching;
 /// <summary>What is said at the classroom door, where a child is fetched or brought back: the time, and how long until something.</summary>
 public static class AtTheDoor
 {
-    /// <summary>What to say now; null after the last time of the school's day.</summary>
+    /// <summary>Further away than this, nothing is waited for, in minutes.</summary>
+    private const int Soon = 150;
+
+    /// <summary>What to say now; null where none of the school's times comes soon.</summary>
     /// <param name="day">The school's day, in order.</param>
     /// <param name="now">The time that it is.</param>
     /// <param name="wording">How times are said here.</param>
@@ -14,7 +17,7 @@ public static class AtTheDoor
     {
         var to = now.AddMinutes((5 - (now.Minute % 5)) % 5);
         // After midnight nothing more comes of this day.
-        if (to < now || day.FirstOrDefault(moment => moment.At > to) is not { } next) return null;
+        if (to < now || day.FirstOrDefault(moment => moment.At > to) is not { } next || (next.At - to).TotalMinutes > Soon) return null;
         var time = new ClockTime(Hours.Named(to.Hour % 12), to.Minute);
         return $"It is {wording.Words(time)}. {Capital(next.Words)} is at {wording.Words(next.Time)}. How long until then?";
     }

@@ -40,12 +40,13 @@ public sealed record TimeCard(
         ], CardMeasure.Stopping, 60, "seconds", new(12, 1)),
         new("half-a-minute", "How many in half a minute?",
         [
-            "How many hops, or how many times your name written, in half a minute? Say a number first.", "Try it for half a minute, and count.",
+            "How many hops, or how many times your name written, in half a minute? Say a number first.",
+                "Try it for half a minute, and count.",
             "What would you say now? Try once more.",
         ], CardMeasure.Counting, 0, "hops or names", new(12, 30)),
         new("how-long", "What lasts how long?",
         [
-            "Sort: a sneeze and what comes after it · putting a coat on · {shorter} · {longer}. Which lasts about 5 seconds, 1 minute, {minutes}, "
+            "Sort: one deep breath · putting a coat on · {shorter} · {longer}. Which lasts about 5 seconds, 1 minute, {minutes}, "
                 + "an hour or more?",
             "Choose one that can be tried here. How many seconds will it take? Then try it.", "Guess once more, and try it once more.",
         ], CardMeasure.Lasting, 0, "seconds", new(1, 0)),
@@ -75,7 +76,8 @@ public sealed record TimeCard(
     public IReadOnlyList<string> DoOn(IReadOnlyList<SchoolMoment> day, Wording wording)
     {
         // The shortest stretch of the day, and the longest between two times that follow each other.
-        var stretches = day.Zip(day.Skip(1)).Select(pair => (From: pair.First, To: pair.Second, Minutes: (int)(pair.Second.At - pair.First.At)
+        var stretches = day.Zip(day.Skip(1)).Select(pair => (From: pair.First, To: pair.Second,
+            Minutes: (int)(pair.Second.At - pair.First.At)
             .TotalMinutes)).ToList();
         var (shorter, longer) = (stretches.MinBy(stretch => stretch.Minutes), stretches.MaxBy(stretch => stretch.Minutes));
         return [.. Do.Select(step => step

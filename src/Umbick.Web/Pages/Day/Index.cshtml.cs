@@ -22,6 +22,9 @@ public sealed class IndexModel(
     /// <summary>What has to be at hand today, each thing once.</summary>
     public IReadOnlyList<string> Bring { get; private set; } = [];
 
+    /// <summary>What is said at the classroom door now; null after the last time of the school's day.</summary>
+    public string? AtTheDoor { get; private set; }
+
     /// <summary>How many records are past the day until which they are kept.</summary>
     public int PastKeeping { get; private set; }
 
@@ -83,6 +86,7 @@ public sealed class IndexModel(
         (Work, PastKeeping, GroupsAreOld) = await InSchool(async connection =>
         {
             var work = await DayWork.Load(connection, model, preferences.Today, preferences.Now);
+            AtTheDoor = Core.Teaching.AtTheDoor.Say(await SchoolTimes.Load(connection), preferences.Now, preferences.Wording);
             return (work, await RecordKeeping.CountPast(connection, preferences.Today),
                 await GroupsNow.AreToBeLookedThrough(connection, work.Timetable.Year, preferences.Today));
         });

@@ -13,7 +13,8 @@ public sealed class TrainerTurns(ReadingModel model) : IDisposable
     public TrainingPatterns Patterns => _children.Patterns;
 
     /// <summary>The number of a child of a level.</summary>
-    public Task<int> SeedAt(TrainingLevel level, int place, CancellationToken cancel) => InTurn(() => _children.SeedAt(level, place), cancel);
+    public Task<int> SeedAt(TrainingLevel level, int place, CancellationToken cancel) => InTurn(() => _children.SeedAt(level, place),
+        cancel);
 
     /// <summary>The child of a number; null where there is none such.</summary>
     public Task<MadeUpChild?> ChildOf(TrainingLevel level, int seed, CancellationToken cancel) =>
