@@ -44,7 +44,7 @@ To try the reading model
                                (--seed N).
 ./umbick simulate              Tries the model on simulated children (--report: the whole table; --away: on children not
                                made by its rules, --oracle, --held-out; --practice: sets on learners; --decisions: the
-                               rules of deciding; --children N, --seed N).
+                               rules of deciding; --trainer: scripted adults at the trainer; --children N, --seed N).
 
 To build it
 ./umbick test                  Checks formatting, builds with warnings as errors, and runs every test.

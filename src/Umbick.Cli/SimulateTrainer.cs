@@ -57,7 +57,7 @@ internal static class SimulateTrainer
         Console.WriteLine($"| {name} | {Fit(CallFit.Right)} | {Fit(CallFit.Half)} | {Fit(CallFit.FalseAlarm)} | {Fit(CallFit.Missed)} | "
             + $"{Fit(CallFit.LookAlike)} | {Fit(CallFit.Other, CallFit.OtherWithoutPattern)} | {Time(CallTime.InTime)} | "
             + $"{Time(CallTime.TooEarly)} | {Time(CallTime.TooLate)} | "
-            + $"{Percent(told.SelectMany(each => each.Clocks).Average(clock => clock.ToldSomething ? 0.0 : 1))} |");
+            + $"{Percent(told.SelectMany(each => each.Clocks).Average(clock => clock.IsWasted ? 1.0 : 0))} |");
         foreach (var wrong in told.Where(each => !each.IsRight).Take(8))
             Console.Error.WriteLine($"{name}: {wrong.Truth.InWords(Wording.Usual)} → {wrong.Given.InWords(Wording.Usual)}, sure "
                 + $"{wrong.SureOfGiven:0.00}, {wrong.Clocks.Count} clocks, from {wrong.SureFrom}");

@@ -24,7 +24,7 @@ public sealed class Specialist(TrainingPatterns patterns) : ScriptedAdult
     private const double EachPattern = 0.9;
 
     /// <summary>How far ahead is ahead.</summary>
-    private const double Ahead = 1.6;
+    private const double Ahead = 0.9;
 
     private static readonly IReadOnlyList<Item> First =
     [
@@ -67,7 +67,7 @@ public sealed class Specialist(TrainingPatterns patterns) : ScriptedAdult
                 .OrderByDescending(each => each.Score).Take(InFront * 4).ToList();
             var verdicts = standing.GroupBy(each => each.Reading.Verdict)
                 .Select(group => (Verdict: group.Key, Score: group.Max(each => each.Score))).ToList();
-            if (items.Count >= most || (items.Count >= Conversation.Fewest + 1 && verdicts.Count > 1
+            if (items.Count >= most || (items.Count >= Conversation.Fewest && verdicts.Count > 1
                 && verdicts[0].Score - verdicts[1].Score >= Ahead))
                 return (conversation, Say(verdicts[0], items.Count, wrong));
             items.Add(Known.Where(item => !items.Contains(item) && items.Count(asked => asked.Task == item.Task) < 4)

@@ -290,8 +290,14 @@ public sealed class IsolationTests(TestSchool schools) : IClassFixture<TestSchoo
             if (!teacher.IsGiven) teacher = (await People.Add(connection, $"{Guid.NewGuid():N}@school.example", "Gale", "")).Id;
             await CalendarAddresses.Make(connection, teacher, DateTime.UtcNow);
             await Pins.Set(connection, teacher, new string('h', 60), DateTime.UtcNow);
-            await Trainings.Keep(connection, teacher, new TrainingRow { Id = Guid.NewGuid(), Kind = "visit", Seed = 3, At =
-                DateTime.UtcNow });
+            await Trainings.Keep(connection, teacher, new TrainingRow
+            {
+                Id = Guid.NewGuid(),
+                Kind = "visit",
+                Seed = 3,
+                At =
+                DateTime.UtcNow
+            });
             await TimeTries.Keep(connection, Guid.NewGuid(), child, "a-minute", new(40, 60), new(52, 60), teacher, DateTime.UtcNow);
             await SchoolDays.Keep(connection, SchoolMoment.Usual);
             await connection.ExecuteAsync("insert into commit_mark (school, id) values (current_school(), gen_random_uuid())");

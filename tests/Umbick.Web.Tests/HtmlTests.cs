@@ -18,6 +18,10 @@ public sealed class HtmlTests(Site site) : IClassFixture<Site>
             await TeachersPages(folder.FullName);
             await ChildsPages(folder.FullName);
             await AnybodysPages(folder.FullName);
+            // What stands where a page has lost hold of an expression.
+            foreach (var page in folder.EnumerateFiles())
+                Assert.DoesNotMatch(@"\.[A-Z]\w+\(Preferences|z__ReadOnly|\w+ \{ \w+ = ",
+                    System.Net.WebUtility.HtmlDecode(await File.ReadAllTextAsync(page.FullName, TestContext.Current.CancellationToken)));
             var count = folder.EnumerateFiles().Count();
             Assert.True(count > Door.All.Count + ClockTasks.All.Count, $"only {count} pages");
 

@@ -1,4 +1,5 @@
 using OpenQA.Selenium;
+using Umbick.Training;
 
 namespace Umbick.Web.Tests;
 
@@ -84,10 +85,11 @@ public sealed class Shots(Site site) : IClassFixture<Site>
         browser.Open("/clock");
         foreach (var toggle in new[] { "figures", "words", "minutes", "halves", "space" }) browser.ClickOn($"[data-toggle={toggle}]");
         Picture(browser, "clock");
-        Child(browser, "Sorrel");
-        browser.ClickOn("[data-demonstration] a");
-        browser.Click("Tell it");
-        Picture(browser, "demonstration");
+        var trained = new MadeUpChildren(site.Model).SeedAt(TrainingLevel.LookAlikes, 27);
+        browser.Open($"/trainer/told?level=look-alikes&child={trained}&asked=read-digital%207:50;read-words%204:40;"
+            + "set-from-digital%202:25;read-digital%209:30;read-digital%203:00;read-words%2012:25&verdict=next-hour&words=give-away"
+            + "&shown=none");
+        Picture(browser, "trainer");
         Child(browser, "Sorrel");
         browser.Click("See the set");
         browser.Click("Give it on paper");

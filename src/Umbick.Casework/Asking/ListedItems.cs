@@ -28,17 +28,21 @@ internal static class ListedItems
     /// <param name="seed">Makes another choice of times.</param>
     /// <param name="day">The school's own day.</param>
     public static IReadOnlyList<Item> For(
-        ReadingModel model, AskingOptions beginning, CaseloadRow child, int seed, IReadOnlyList<SchoolMoment> day) => beginning.Plan switch
+        ReadingModel model, AskingOptions beginning, CaseloadRow child, int seed, IReadOnlyList<SchoolMoment> day)
     {
-        _ when beginning.Items.Count > 0 => beginning.Items,
-        Plan.Prerequisites => beginning.Delivery == DeliveryMode.OnChildsScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
-        Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FixedForms.SeedOf(child.Stage),
-            ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
-        Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
-        Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed,
-            beginning.Delivery == DeliveryMode.OnChildsScreen, day),
-        _ => [],
-    };
+        var onScreen = beginning.Delivery == DeliveryMode.OnChildsScreen;
+        return beginning.Plan switch
+        {
+            _ when beginning.Items.Count > 0 => beginning.Items,
+            Plan.Prerequisites => onScreen ? PrerequisiteCheck.ItemsOnScreen : PrerequisiteCheck.Items,
+            Plan.Form => new FixedForms(model).Make(child.Stage, CheckCycle.FormLength, FixedForms.SeedOf(child.Stage),
+                ItemsInUse.From(ClockTasks.Plain, child, child.Stage)).First(form => form.Name == beginning.Form).Items,
+            Plan.ColdStart => ColdStart.Make(beginning.ColdFor!, child.Stage, task => child.Uses(task, child.Stage), seed),
+            Plan.Chosen => new OneOfEach(model).Make(beginning.Tasks.Select(ClockTasks.Find).OfType<ClockTask>(), child.Stage, seed,
+                onScreen, day),
+            _ => [],
+        };
+    }
 
     /// <summary>Why its items are asked.</summary>
     public static string Why(AskingOptions beginning) => beginning.Plan switch
