@@ -8,7 +8,7 @@ public sealed class Balancer : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("umbick-balancer-");
     private readonly Part _process;
 
-    public Balancer(IEnumerable<Uri> sites)
+    private Balancer(IEnumerable<Uri> sites)
     {
         var servers = sites.Select((site, i) => $"  server site-{i} {site.Host}:{site.Port}");
         File.WriteAllText($"{_folder.FullName}/haproxy.cfg",
@@ -32,6 +32,26 @@ public sealed class Balancer : IDisposable
 
             """);
         _process = Part.Start(_folder.FullName, "haproxy", "haproxy", ["-db", "-f", $"{_folder.FullName}/haproxy.cfg"], asPostgres: false);
+    }
+
+    /// <summary>Starts it, and waits until it lets somebody in.</summary>
+    public static async Task<Balancer> Start(params IEnumerable<Uri> sites)
+    {
+        var balancer = new Balancer(sites);
+        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        while (true)
+        {
+            try
+            {
+                using var knock = new System.Net.Sockets.TcpClient();
+                await knock.ConnectAsync(balancer.Address.Host, balancer.Address.Port, patience.Token);
+                return balancer;
+            }
+            catch (System.Net.Sockets.SocketException)
+            {
+                await Task.Delay(50, patience.Token);
+            }
+        }
     }
 
     /// <summary>Where whoever comes is let in.</summary>

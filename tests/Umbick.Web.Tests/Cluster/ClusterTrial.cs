@@ -53,7 +53,7 @@ public sealed class ClusterTrial : IAsyncDisposable
         {
             await trial.Prepare(cancel);
             for (var site = 0; site < 2; site++) await trial.StartSite(site);
-            trial._balancer = new(trial._addresses);
+            trial._balancer = await Balancer.Start(trial._addresses);
             return trial;
         }
         catch

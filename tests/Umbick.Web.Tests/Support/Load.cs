@@ -35,8 +35,8 @@ public sealed class Load(Site site) : IClassFixture<Site>
         var (school, children) = await Thirty();
         using var one = await SiteProcess.Start(RunningSite.FreeAddress());
         using var other = await SiteProcess.Start(RunningSite.FreeAddress());
-        using var alone = new Balancer([one.Address]);
-        using var both = new Balancer([one.Address, other.Address]);
+        using var alone = await Balancer.Start(one.Address);
+        using var both = await Balancer.Start(one.Address, other.Address);
         // What a site does for the first time takes longer.
         await new Tablets(site, both.Address, school, TimeSpan.Zero).Play(children, TimeSpan.FromSeconds(10));
         foreach (var pace in new[] { Pace, TimeSpan.Zero, Pace, TimeSpan.Zero })
