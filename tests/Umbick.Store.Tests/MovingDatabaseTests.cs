@@ -82,6 +82,24 @@ public sealed class MovingDatabaseTests(TestSchool schools) : IClassFixture<Test
         Assert.Equal(1, done);
     }
 
+    /// <summary>The site keeps something of a school that is being erased, with its mark: the erasing waits for it, and nothing is left.</summary>
+    [Fact]
+    public async Task A_school_is_erased_while_what_a_site_keeps_of_it_is_being_committed()
+    {
+        var school = new SchoolId(Guid.NewGuid());
+        await schools.Owner.InSchool(school, owner => Schools.Add(owner, new School(school, "Noss")));
+        Task? erased = null;
+        await schools.App.InSchool(school, async connection =>
+        {
+            await connection.ExecuteAsync("insert into commit_mark (school, id) values (@school, @id)", new { school, id = Guid.NewGuid() });
+            erased = schools.Owner.InSchool(school, Schools.Erase);
+            while (!erased.IsCompleted && await connection.ExecuteScalarAsync<long>("select count(*) from pg_locks where not granted") == 0)
+                await Task.Yield();
+        });
+        await erased!;
+        Assert.DoesNotContain(school, await schools.App.BeforeSchool(Schools.Ids));
+    }
+
     private static NpgsqlConnectionStringBuilder Settings => new(Environment.GetEnvironmentVariable("UMBICK_APP"));
 
     private static NpgsqlConnectionStringBuilder Through(int port) =>

@@ -110,6 +110,8 @@ public static class Schools
     {
         // What is being reckoned of a child is kept first: it would name a sitting that is gone.
         await Children.LockAll(owner);
+        // And what the site is keeping of the school at this moment: a row that came after its table was emptied would hold the school.
+        await owner.ExecuteAsync("select from school where id = current_school() for update");
         foreach (var table in new[] { "audit_entry", "erasure", "home_address", "report", "keep_apart", "groups_kept",
             "calendar_address", "pin", "commit_mark", "sent_file",
             "invitation", "session", "decision", "cycle", "absence",
