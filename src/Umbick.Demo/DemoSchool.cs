@@ -56,6 +56,13 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         new("Alder", Stage.EveryMinute, ["to-as-past", "whole-fives-only"], 0.85, 2, false),
     ];
 
+    /// <summary>What the first of them guessed of time, a card a sitting: seconds or a count, and what it was, on two tries.</summary>
+    private static readonly (string Card, GuessAndReal First, GuessAndReal Second)[] Guesses =
+    [
+        ("a-minute", new(31, 60), new(44, 60)), ("half-a-minute", new(40, 22), new(25, 24)), ("how-long", new(5, 18), new(14, 17)),
+        ("a-minute", new(42, 60), new(52, 60)), ("lining-up", new(60, 95), new(90, 100)),
+    ];
+
     /// <summary>A class that was screened: alias, patterns, and how many of its questions have been typed in so far.</summary>
     private static readonly (string Alias, string[] Patterns, int Answered)[] ScreenedClass =
     [
@@ -99,6 +106,12 @@ public sealed class DemoSchool(ReadingModel model, DateTimeOffset today)
         {
             var clock = new VisitClock(new DateTimeOffset(day.AddDays((visit * 10) + random.Next(3)), TimeSpan.Zero));
             await Ask(connection, child, id, clock, teacher, random);
+            if (cast == Children[0])
+            {
+                var (card, first, second) = Guesses[visit];
+                await SenseOfTime.Keep(connection, TimeTryId.New(), id, TimeCard.Find(card)!, first, second, teacher,
+                    clock.GetUtcNow().UtcDateTime);
+            }
             if (visit == cast.Visits - 1) break;
             // The first practice is a set on a screen; the last before they are asked again is a visit.
             if (visit > 0 && visit == cast.Visits - 2) await Visit(connection, child, id, clock, teacher, random);

@@ -10,7 +10,7 @@ namespace Umbick.Simulation;
 /// <param name="answers">What was asked, and what was answered as it was typed.</param>
 public sealed class AwayLikelihood(IReadOnlyList<(Item Item, Answer Answer)> answers)
 {
-    private static readonly ConcurrentDictionary<string, Answer> Parsed = [];
+    private static readonly ConcurrentDictionary<(string Task, string Raw), Answer> Parsed = [];
 
     private readonly double[] _slips = [.. answers.Select(answer => Slipped(answer, hasRule: true, byMeaning: false))];
     private readonly double[] _slipsByMeaning = [.. answers.Select(answer => Slipped(answer, hasRule: true, byMeaning: true))];
@@ -86,13 +86,16 @@ public sealed class AwayLikelihood(IReadOnlyList<(Item Item, Answer Answer)> ans
 
     private static double Ruled((Item Item, Answer Answer) each, IReadOnlySet<string> patterns, bool benchmarks, bool byMeaning) =>
         SecondReading.Answers(each.Item.Task.Id, each.Item.Time.Hour, each.Item.Time.Minute, patterns, benchmarks)
-            .Where(outcome => Same(each.Item, Parsed.GetOrAdd(outcome.Answer, text => AnswerParser.Parse(text)), each.Answer, byMeaning))
+            .Where(outcome => Same(each.Item, Parsed.GetOrAdd((each.Item.Task.Id, outcome.Answer), _ => each.Item.Read(outcome.Answer)), each.Answer, byMeaning))
             .Sum(outcome => outcome.Share);
 
     private static double Slipped((Item Item, Answer Answer) each, bool hasRule, bool byMeaning)
     {
         var slips = Traits.OffTheRule(hasRule);
-        var anywhere = (1 - slips.Sum(slip => slip.Share)) / ClockTime.MinutesRound;
+        // One hand stands alike at many times, and so does what is said of it; two hands stand so once in twelve hours.
+        var times = ClockTasks.Plain.Contains(each.Item.Task) ? 1
+            : ClockTime.All().Count(time => Said(each.Item, time, each.Answer, byMeaning) > 0);
+        var anywhere = times * (1 - slips.Sum(slip => slip.Share)) / ClockTime.MinutesRound;
         return slips.Sum(slip => slip.Share * Said(each.Item, each.Item.Time.Plus(slip.Off), each.Answer, byMeaning)) + anywhere;
     }
 
@@ -102,6 +105,5 @@ public sealed class AwayLikelihood(IReadOnlyList<(Item Item, Answer Answer)> ans
     private static bool Same(Item item, Answer predicted, Answer given, bool byMeaning) =>
         predicted.Equals(given)
         || (byMeaning && item.Task.Form == AnswerForm.Words && predicted.Meaning is { } meant && meant == given.Meaning)
-        || (predicted is PlacedAnswer { Hands: { } a } && given is PlacedAnswer { Hands: { } b }
-        && HandPositions.HoursApart(a.Hour, b.Hour) < 0.02 && HandPositions.MinutesApart(a.Minute, b.Minute) < 0.02);
+        || (predicted is PlacedAnswer placed && given is PlacedAnswer other && placed.StandsAs(other));
 }

@@ -14,12 +14,13 @@ public static class SecondReading
     private readonly record struct Read(int Hour, int Minutes, double Share);
 
     /// <summary>What a child answers who follows their way.</summary>
-    /// <param name="task">The id of one of the six plain tasks.</param>
+    /// <param name="task">The id of one of the six plain tasks, or of one about a single hand, where the hands are, or a sentence that fixes
+    /// them.</param>
     /// <param name="h">The hour, 1 to 12.</param>
     /// <param name="m">The minutes, 0 to 59.</param>
     /// <param name="has">The ids of their patterns, at most one a step.</param>
     /// <param name="benchmarks">Whether o'clock, half and quarters come out right whatever their minutes pattern.</param>
-    /// <exception cref="ArgumentException">The task is not one of the six.</exception>
+    /// <exception cref="ArgumentException">The task is none of these.</exception>
     public static IReadOnlyList<Outcome> Answers(string task, int h, int m, IReadOnlySet<string> has, bool benchmarks) => task switch
     {
         TaskIds.ReadDigital => Merge(
@@ -29,7 +30,17 @@ public static class SecondReading
         TaskIds.WordsToDigital => Heard(h, m, has) is var (hour, minutes) ? [new Outcome(Write(hour, minutes, has), 1)] : [],
         TaskIds.SetFromDigital => Merge(Set(h, m, h, m, has, benchmarks)),
         TaskIds.SetFromWords => Heard(h, m, has) is var (hour, minutes) ? Merge(Set(hour, minutes, h, m, has, benchmarks)) : [],
-        _ => throw new ArgumentException($"'{task}' is not one of the six plain tasks.", nameof(task)),
+        TaskIds.HourOnly => Merge(HoursRead(h % 12, m, 60, has).Select(read => new Outcome(HourAlone(read.Hour, h, m), read.Share))),
+        TaskIds.MinutesOnly => Merge(
+            MinutesRead(m, m != 0, has, benchmarks).Select(read => new Outcome($":{read.Minutes:00}", read.Share))),
+        TaskIds.Describe => Merge(Described(h, m, has)),
+        TaskIds.Story => Merge(
+            ReadOff(h, m, has, benchmarks).Select(read => new Outcome(Write(read.Hour, read.Minutes, has), read.Share))),
+        TaskIds.PlaceHourHand => Merge(HourHands(h, HourHandOffset(m, has), has).Select(hand => new Outcome(
+            FormattableString.Invariant($"{hand.Sixtieths / 60.0:0.##}|"), hand.Share))),
+        TaskIds.PlaceMinuteHand or TaskIds.SetMinutes => Merge(
+            MinuteHandPlaces(m, m != 0, has, benchmarks).Select(place => new Outcome($"|{place.Tick}", place.Share))),
+        _ => throw new ArgumentException($"There is no second reading of '{task}'.", nameof(task)),
     };
 
     private static List<Outcome> Merge(IEnumerable<Outcome> outcomes) =>
@@ -39,35 +50,52 @@ public static class SecondReading
 
     // Reading ------------------------------------------------------------------------------------------------------
 
-    private static List<Read> Reads(int h, int m, IReadOnlySet<string> has, bool benchmarks)
+    private static IEnumerable<Read> Reads(int h, int m, IReadOnlySet<string> has, bool benchmarks)
     {
-        var reads = new List<Read>();
-        if (has.Contains("hands-swapped"))
-        {
-            // In sixtieths of a space the short hand stands at 60 h + m, in ticks at a twelfth of that.
-            var shortHand = ((h % 12) * 60) + m;
-            Swapped(shortHand / 60 * 5, 0.45);
-            Swapped(shortHand / 12, 0.18);
-            Swapped((shortHand + 6) / 12 % 60, 0.12);
-            Swapped((shortHand + 30) / 60 * 5 % 60, 0.25);
-        }
-        else
-        {
-            foreach (var (hour, hourShare) in HoursRead(h % 12, m, 60, has))
-            {
-                foreach (var (minutes, on, share) in MinutesRead(m, m != 0, has, benchmarks))
-                    reads.Add(new Read(Round12(hour + on), minutes, hourShare * share));
-            }
-        }
-        return has.Contains("half-is-half-past-six") ? reads.ConvertAll(read => read.Minutes == 30 ? read with { Hour = 6 } : read) : reads;
+        if (!has.Contains("hands-swapped")) return ReadOff(h, m, has, benchmarks);
+        return from place in ShortHandAsLong(h, m)
+               from hour in HoursRead(m / 5, m % 5, 5, has)
+               from minutes in MinutesRead(place.Tick, m % 5 != 0, has, benchmarks)
+               select Together(hour.Hour, minutes, place.Share * hour.Share, has);
+    }
 
-        void Swapped(int tick, double weight)
+    /// <summary>What is read off hands that are taken for what they are.</summary>
+    private static IEnumerable<Read> ReadOff(int h, int m, IReadOnlySet<string> has, bool benchmarks) =>
+        from hour in HoursRead(h % 12, m, 60, has)
+        from minutes in MinutesRead(m, m != 0, has, benchmarks)
+        select Together(hour.Hour, minutes, hour.Share, has);
+
+    private static Read Together(int hour, (int Minutes, int HoursOn, double Share) minutes, double hourShare, IReadOnlySet<string> has) => new(
+        minutes.Minutes == 30 && has.Contains("half-is-half-past-six") ? 6 : Round12(hour + minutes.HoursOn), minutes.Minutes,
+        hourShare * minutes.Share);
+
+    /// <summary>Ticks at which the short hand is seen by whoever takes it for the long one.</summary>
+    private static (int Tick, double Share)[] ShortHandAsLong(int h, int m)
+    {
+        // In sixtieths of a space the short hand stands at 60 h + m, in ticks at a twelfth of that.
+        var shortHand = ((h % 12) * 60) + m;
+        return [(shortHand / 60 * 5, 0.45), (shortHand / 12, 0.18), ((shortHand + 6) / 12 % 60, 0.12), ((shortHand + 30) / 60 * 5 % 60, 0.25)];
+    }
+
+    /// <summary>Who says the right hour says also how far past it the hand is.</summary>
+    private static string HourAlone(int said, int h, int m) => said != h ? $"{said}" : m switch
+    {
+        0 => $"{said} on",
+        < 25 => $"{said} little past",
+        > 35 => $"{said} nearly next",
+        _ => $"{said} halfway",
+    };
+
+    /// <summary>Where the hands are said to be: the short one on a numeral or between two, the long one at the nearest.</summary>
+    private static IEnumerable<Outcome> Described(int h, int m, IReadOnlySet<string> has)
+    {
+        if (!has.Contains("hands-swapped")) return [At(h % 12, m != 0, m, 1)];
+        return ShortHandAsLong(h, m).Select(place => At(m / 5, m % 5 != 0, place.Tick, place.Share));
+
+        Outcome At(int passed, bool between, int tick, double share)
         {
-            foreach (var (hour, hourShare) in HoursRead(m / 5, m % 5, 5, has))
-            {
-                foreach (var (minutes, on, share) in MinutesRead(tick, m % 5 != 0, has, benchmarks))
-                    reads.Add(new Read(Round12(hour + on), minutes, weight * hourShare * share));
-            }
+            var (from, at) = (Round12(passed + 12), Round12(((tick + 2) / 5) + 12));
+            return new(between ? $"between {from} and {Round12(from + 1)}, {at}" : $"on {from}, {at}", share);
         }
     }
 
@@ -216,10 +244,8 @@ public static class SecondReading
             // Three in ten of those whose minute hand is elsewhere match the hour hand to it.
             foreach (var (matched, carried) in tick == minutes ? [(minutes, 1.0)] : new[] { (minutes, 0.7), (tick, 0.3) })
             {
-                var offset = HourHandOffset(matched, has);
-                foreach (var (numeral, share) in HourHandPlaces(hour, Math.Abs(offset) % 60, has))
+                foreach (var (sixtieths, share) in HourHands(hour, HourHandOffset(matched, has), has))
                 {
-                    var sixtieths = ((((numeral * 60) + offset) % 720) + 720) % 720;
                     var (x, y) = has.Contains("hands-swapped") ? (tick / 5.0, sixtieths / 12.0) : (sixtieths / 60.0, tick);
                     yield return new Outcome(FormattableString.Invariant($"{x:0.##}|{y:0.##}"), tickShare * carried * share);
                 }
@@ -247,6 +273,11 @@ public static class SecondReading
         var all = places.Sum(place => place.Share);
         return [.. places.Select(place => (place.Tick, place.Share / all))];
     }
+
+    /// <summary>Where the hour hand is put, in sixtieths of a space from the top.</summary>
+    private static IEnumerable<(int Sixtieths, double Share)> HourHands(int hour, int offset, IReadOnlySet<string> has) =>
+        HourHandPlaces(hour, Math.Abs(offset) % 60, has)
+            .Select(place => (((((place.Numeral * 60) + offset) % 720) + 720) % 720, place.Share));
 
     private static List<(int Numeral, double Share)> HourHandPlaces(int hour, int into, IReadOnlySet<string> has)
     {

@@ -98,11 +98,7 @@ public static class FeedbackInWords
 
     private static string Capital(string text) => $"{char.ToUpperInvariant(text[0])}{text[1..]}";
 
-    private static string Shown(Item item, string raw, Wording wording) => item.Read(raw) switch
-    {
-        PlacedAnswer placed => HandsInWords.For(placed),
-        var answer => answer.Short(wording),
-    };
+    private static string Shown(Item item, string raw, Wording wording) => AnswerInWords.For(item.Read(raw), wording);
 
     private static string Count(int count, string what) => count == 1 ? $"one {what}" : $"{Wording.Number(count)} {what}s";
 }

@@ -1,3 +1,4 @@
+using Umbick.Core.Clocks;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Simulation;
@@ -102,7 +103,9 @@ public sealed class MadeUpChild
         var manner = (guesses, random.Next(5)) switch
         {
             (true, < 3) => "at once, without a look",
+            (false, 0) when item.Right is PlacedAnswer { Hands: null } => "turns the hand, looks, turns it back a little",
             (false, 0) when item.Task.Form == AnswerForm.Hands => "turns one hand, looks, turns the other",
+            (false, < 2) when item.Task == ClockTasks.HourOnly => "looks from one numeral to the next",
             (false, 0) when item.Time.Minute % 15 != 0 => "a finger goes round the edge",
             (false, 1) when hard > 2 => "“um …”, looks up, looks again",
             (false, 2) when hard > 0 => "lips move",

@@ -124,8 +124,7 @@ public sealed class Specialist(TrainingPatterns patterns) : ScriptedAdult
 
     private static bool IsSame(Item item, Answer one, Answer other) => one.Equals(other)
         || (item.Task.Form == AnswerForm.Words && one.Meaning is { } meant && meant == other.Meaning)
-        || (one is PlacedAnswer { Hands: { } a } && other is PlacedAnswer { Hands: { } b }
-            && HandPositions.HoursApart(a.Hour, b.Hour) < 0.02 && HandPositions.MinutesApart(a.Minute, b.Minute) < 0.02);
+        || (one is PlacedAnswer placed && other is PlacedAnswer otherwise && placed.StandsAs(otherwise));
 
     private static IEnumerable<Reading> Readings(TrainingPatterns patterns)
     {

@@ -24,8 +24,12 @@ public sealed class TrainingPatterns
     /// <summary>How a made-up child may have a pattern.</summary>
     public static IReadOnlyList<Variant> Variants { get; } = [Variant.Plain, Variant.HalfKnown, Variant.SetsRightly, Variant.OwnWords];
 
-    /// <summary>The tasks that a made-up child can be asked.</summary>
-    public static IReadOnlyList<ClockTask> Tasks => ClockTasks.Plain;
+    /// <summary>
+    /// The tasks that a made-up child can be asked: those that there is a second reading of. A choice is none of them, for what there is to
+    /// choose from would come from the engine.
+    /// </summary>
+    public static IReadOnlyList<ClockTask> Tasks { get; } = [.. ClockTasks.Plain, ClockTasks.HourOnly, ClockTasks.MinutesOnly,
+        ClockTasks.Describe, ClockTasks.Story, ClockTasks.PlaceHourHand, ClockTasks.PlaceMinuteHand, ClockTasks.SetMinutes];
 
     /// <summary>The items that the engine would ask from.</summary>
     public IReadOnlyList<Item> Bank { get; }

@@ -70,6 +70,8 @@ public sealed class TrainerPagesTests(Site site) : IClassFixture<Site>
         fields["words"] = "fit";
         fields["shown"] = "none";
         for (var time = 0; time < 2; time++) Assert.Equal(HttpStatusCode.Redirect, (await teacher.Post(action, fields)).StatusCode);
+        // The page loaded anew has an id of its own, and is the same conversation.
+        await teacher.Send($"{Talk("words")}&kind=slips", "See how it went", new() { ["words"] = "fit", ["shown"] = "none" });
         var course = await teacher.Page("/trainer");
         var row = Assert.Single(course.QuerySelectorAll("[data-trained='child']"));
         Assert.NotNull((await teacher.Page(row.QuerySelector("a")!.GetAttribute("href")!)).QuerySelector("[data-truth]"));

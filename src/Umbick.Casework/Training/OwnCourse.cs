@@ -5,7 +5,7 @@ namespace Umbick.Casework;
 /// <summary>What an adult has trained with over months. It is theirs: nobody else sees it, and they can delete it.</summary>
 public static class OwnCourse
 {
-    /// <summary>Keeps one; the same again changes nothing.</summary>
+    /// <summary>Keeps one; the same again within a day changes nothing.</summary>
     public static Task Keep(SchoolConnection connection, PersonId person, TrainingRow row) => Trainings.Keep(connection, person, row);
 
     /// <summary>A person's own, the latest first.</summary>

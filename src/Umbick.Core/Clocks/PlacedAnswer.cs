@@ -11,6 +11,11 @@ public sealed partial record PlacedAnswer(double? Hour, double? Minute) : Answer
     /// <summary>Both hands, or null where one is missing.</summary>
     public HandPositions? Hands => Hour is { } hour && Minute is { } minute ? new HandPositions(hour, minute) : null;
 
+    /// <summary>Whether the same hands were placed, and stand alike but for what is rounded away where they are written.</summary>
+    public bool StandsAs(PlacedAnswer other) => (Hour, other.Hour, Minute, other.Minute) is var (hour, otherHour, minute, otherMinute)
+        && (hour is { } a && otherHour is { } b ? HandPositions.HoursApart(a, b) < 0.02 : hour == otherHour)
+        && (minute is { } c && otherMinute is { } d ? HandPositions.MinutesApart(c, d) < 0.02 : minute == otherMinute);
+
     /// <summary>The raw form that stands in files: <c>7.67|40</c>.</summary>
     public string Raw => string.Create(CultureInfo.InvariantCulture, $"{Hour:0.##}|{Minute:0.##}");
 

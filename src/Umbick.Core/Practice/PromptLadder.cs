@@ -70,11 +70,9 @@ public static class PromptLadder
 
         string InWords(Answer? answer) => answer switch
         {
-            PlacedAnswer placed => HandsInWords.For(placed),
-            HourPlaceAnswer { Hour: >= 1 and <= 12 } place => HourPlaces.InWords(place),
             SaidRight or null => FaceInWords.Right(item, wording),
             WordsAnswer { Meaning: { } time } => wording.Words(time),
-            _ => answer.Short(wording),
+            _ => AnswerInWords.For(answer, wording),
         };
     }
 }

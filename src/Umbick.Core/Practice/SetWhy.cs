@@ -65,13 +65,5 @@ internal sealed class SetWhy(HeldPattern held, Wording wording)
         : before.Time.Minute == item.Time.Minute ? "The same minutes"
         : "A few minutes apart";
 
-    private string InWords(Answer answer) => answer switch
-    {
-        PlacedAnswer placed => HandsInWords.For(placed),
-        PlacesAnswer places => places.From == places.To ? $"short hand on the {places.From}, long hand at the {places.MinuteAt}"
-            : $"short hand between {places.From} and {places.To}, long hand at the {places.MinuteAt}",
-        HourPlaceAnswer place => $"{place.Hour}",
-        DigitalAnswer { Hour: null, Minutes: { } minutes } => $"{minutes} minutes",
-        _ => answer.Short(wording),
-    };
+    private string InWords(Answer answer) => answer is HourPlaceAnswer place ? $"{place.Hour}" : AnswerInWords.For(answer, wording);
 }

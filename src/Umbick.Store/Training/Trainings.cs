@@ -3,11 +3,14 @@ namespace Umbick.Store;
 /// <summary>What adults have trained with. Every statement names whose it is: nobody sees another's.</summary>
 public static class Trainings
 {
-    /// <summary>Keeps one; the same again under its id changes nothing.</summary>
+    /// <summary>Keeps one; the same again, from a page that was sent twice or loaded anew within a day, changes nothing.</summary>
     public static Task Keep(SchoolConnection connection, PersonId person, TrainingRow row) => connection.ExecuteAsync(
         """
         insert into training (school, id, person, kind, level, seed, moves, verdict, told, went_well, at)
-        values (@school, @Id, @person, @Kind, @Level, @Seed, @Moves, @Verdict, @Told, @WentWell, @At) on conflict do nothing
+        select @school, @Id, @person, @Kind, @Level, @Seed, @Moves, @Verdict, @Told, @WentWell, @At
+        where not exists (select from training where person = @person and (kind, level, seed, moves, verdict)
+          = (@Kind, @Level, @Seed, @Moves, @Verdict) and at > @At - interval '1 day')
+        on conflict do nothing
         """,
         new
         {

@@ -50,7 +50,7 @@ public static class MarkingSet
         var all = new List<ToMark>();
         for (var place = 0; place < Length; place++)
         {
-            var task = TrainingPatterns.Tasks[place % TrainingPatterns.Tasks.Count];
+            var task = ClockTasks.Plain[place % ClockTasks.Plain.Count];
             var item = patterns.Bank.Where(item => item.Task == task).ElementAt(random.Next(patterns.Bank.Count(each =>
                 each.Task == task)));
             var raw = random.Next(8) switch

@@ -4,6 +4,7 @@ using Umbick.Core.Diagnosis;
 using Umbick.Core.Items;
 using Umbick.Core.Patterns;
 using Umbick.Simulation;
+using Umbick.Training;
 
 namespace Umbick.Core.Tests;
 
@@ -22,7 +23,7 @@ public sealed class SecondReadingTests
         var choices = Enumerable.Range(0, Model.Space.At(pattern.Step).Count)
             .Where(i => Model.Space.At(pattern.Step)[i].Patterns is [var only] && only == pattern).ToList();
         Assert.Equal((pattern.BenchmarksMayBeRight ? 2 : 1) + pattern.Variants.Count, choices.Count);
-        foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain))
+        foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, TrainingPatterns.Tasks))
         {
             for (var variant = 0; variant < choices.Count - pattern.Variants.Count; variant++)
                 AssertAlike(item, Model.Space.With(0, pattern.Step, choices[variant]), new HashSet<string> { id },
@@ -33,7 +34,7 @@ public sealed class SecondReadingTests
     [Fact]
     public void Both_readings_answer_alike_to_two_and_three_patterns_together()
     {
-        var items = ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain);
+        var items = ItemBank.ForSitting(Stage.EveryMinute, TrainingPatterns.Tasks);
         Gen.Select(Gen.Int[2, 3], Gen.Int[0, 100_000], Gen.Int[0, items.Count - 1]).Sample(
             (count, seed, place) =>
             {
@@ -46,7 +47,7 @@ public sealed class SecondReadingTests
     [Fact]
     public void A_child_without_patterns_is_right_everywhere()
     {
-        foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, ClockTasks.Plain))
+        foreach (var item in ItemBank.ForSitting(Stage.EveryMinute, TrainingPatterns.Tasks))
         {
             var (answer, share) = Assert.Single(
                 SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, new HashSet<string>(), false));
@@ -79,7 +80,7 @@ public sealed class SecondReadingTests
             .ToDictionary(answer => answer.Answer, answer => answer.Share);
         // Hands that are near enough are right, whatever put them there.
         var second = SecondReading.Answers(item.Task.Id, item.Time.Hour, item.Time.Minute, ids, benchmarks)
-            .GroupBy(outcome => prediction.AsPredicted(AnswerParser.Parse(outcome.Answer))).ToDictionary(same => same.Key,
+            .GroupBy(outcome => prediction.AsPredicted(item.Read(outcome.Answer))).ToDictionary(same => same.Key,
             same => same.Sum(outcome => outcome.Share));
         var differ = engine.Keys.Union(second.Keys)
             .Where(answer => Math.Abs(engine.GetValueOrDefault(answer) - second.GetValueOrDefault(answer)) > 1e-6).ToList();

@@ -46,6 +46,37 @@ public sealed class TrainerTests
         }
     }
 
+    public static TheoryData<string> Asked => new(TrainingPatterns.Tasks.Select(task => task.Id));
+
+    [Theory]
+    [MemberData(nameof(Asked))]
+    public void Every_task_is_asked_of_every_kind_of_child_and_weighed(string task)
+    {
+        var items = Conversation.Read(string.Join(';', new[] { "7:50", "2:25", "8:45", "10:10" }.Select(time => $"{task} {time}")))!;
+        var talks = TrainingLevels.All.SelectMany(level => new[] { 1, 8, 20 }.Select(seed =>
+            new Conversation(MadeUpChild.Make(level, seed, Children.Patterns), items))).ToList();
+        foreach (var talk in talks)
+            Assert.All(items.Zip(talk.Heard), each => Assert.IsNotType<Unread>(each.First.Read(each.Second.Raw)));
+        var one = talks[task.Length % talks.Count];
+        var told = Feedback.On(Children.Oracle, one, one.Child.Truth);
+        Assert.All(told.Clocks, clock => Assert.NotEmpty(FeedbackInWords.Clock(clock, Wording.Usual)));
+        Assert.InRange(told.SureOfGiven, 1e-9, 1);
+    }
+
+    /// <summary>The hour hand alone parts a reading of the hour from a reading of the minutes, and tells nothing of the minutes.</summary>
+    [Theory]
+    [InlineData("hour-only", "next-hour", "8")]
+    [InlineData("hour-only", "numeral-as-minutes", "7 nearly next")]
+    [InlineData("minutes-only", "next-hour", ":50")]
+    [InlineData("minutes-only", "numeral-as-minutes", ":10")]
+    [InlineData("describe", "hands-swapped", "on 10, 8")]
+    [InlineData("place-hour-hand", "hour-hand-on-numeral", "7|")]
+    [InlineData("place-minute-hand", "anticlockwise", "|10")]
+    [InlineData("set-minutes", "fives-from-twelve", "|45")]
+    [InlineData("story", "next-hour", "8:50")]
+    public void One_hand_shows_its_own_pattern(string task, string pattern, string says) =>
+        Assert.Equal(says, TrainingOracle.Likeliest(Verdict.Of(pattern), new Item(ClockTasks.Find(task)!, new ClockTime(7, 50))));
+
     [Fact]
     public void Only_a_child_who_can_be_found_out_is_used()
     {

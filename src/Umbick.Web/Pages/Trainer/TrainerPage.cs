@@ -33,13 +33,15 @@ public abstract class TrainerPage(IDatabase database, RequestPreferences prefere
 
     /// <summary>A clock with what was answered as its shadow.</summary>
     public static Face Drawn(FaceSize size, Item item, Answer answer, bool isRight) =>
-        Face.Showing(size, item.Time, answer, isRight, $"{item.Time}, answered {answer.Short(Wording.Usual)}");
+        Face.Showing(size, item.Time, answer, isRight, $"{item.Time}, answered {AnswerInWords.For(answer, Wording.Usual)}") with
+        { Only = Face.OnlyOf(item.Task) };
 
     /// <summary>An answer as it stands beside its clock.</summary>
     public string Said(Item item, string raw) => item.Read(raw) switch
     {
         PlacedAnswer => "set like this",
         Unread => raw,
+        HourPlaceAnswer or PlacesAnswer or DigitalAnswer { Hour: null } and var answer => AnswerInWords.For(answer, Wording),
         _ => item.Task.Form == AnswerForm.Digital ? raw.Replace(':', Wording.Mark) : raw,
     };
 }
