@@ -86,7 +86,9 @@ public sealed class AwayLikelihood(IReadOnlyList<(Item Item, Answer Answer)> ans
 
     private static double Ruled((Item Item, Answer Answer) each, IReadOnlySet<string> patterns, bool benchmarks, bool byMeaning) =>
         SecondReading.Answers(each.Item.Task.Id, each.Item.Time.Hour, each.Item.Time.Minute, patterns, benchmarks)
-            .Where(outcome => Same(each.Item, Parsed.GetOrAdd((each.Item.Task.Id, outcome.Answer), _ => each.Item.Read(outcome.Answer)), each.Answer, byMeaning))
+            .Where(outcome => Same(
+                each.Item, Parsed.GetOrAdd((each.Item.Task.Id, outcome.Answer), _ => each.Item.Read(outcome.Answer)), each.Answer,
+                byMeaning))
             .Sum(outcome => outcome.Share);
 
     private static double Slipped((Item Item, Answer Answer) each, bool hasRule, bool byMeaning)

@@ -14,8 +14,8 @@ public static class SecondReading
     private readonly record struct Read(int Hour, int Minutes, double Share);
 
     /// <summary>What a child answers who follows their way.</summary>
-    /// <param name="task">The id of one of the six plain tasks, or of one about a single hand, where the hands are, or a sentence that fixes
-    /// them.</param>
+    /// <param name="task">The id of one of the six plain tasks, or of one about a single hand, where the hands are, or a sentence that
+    /// fixes them.</param>
     /// <param name="h">The hour, 1 to 12.</param>
     /// <param name="m">The minutes, 0 to 59.</param>
     /// <param name="has">The ids of their patterns, at most one a step.</param>
@@ -65,7 +65,8 @@ public static class SecondReading
         from minutes in MinutesRead(m, m != 0, has, benchmarks)
         select Together(hour.Hour, minutes, hour.Share, has);
 
-    private static Read Together(int hour, (int Minutes, int HoursOn, double Share) minutes, double hourShare, IReadOnlySet<string> has) => new(
+    private static Read Together(
+        int hour, (int Minutes, int HoursOn, double Share) minutes, double hourShare, IReadOnlySet<string> has) => new(
         minutes.Minutes == 30 && has.Contains("half-is-half-past-six") ? 6 : Round12(hour + minutes.HoursOn), minutes.Minutes,
         hourShare * minutes.Share);
 
@@ -74,7 +75,11 @@ public static class SecondReading
     {
         // In sixtieths of a space the short hand stands at 60 h + m, in ticks at a twelfth of that.
         var shortHand = ((h % 12) * 60) + m;
-        return [(shortHand / 60 * 5, 0.45), (shortHand / 12, 0.18), ((shortHand + 6) / 12 % 60, 0.12), ((shortHand + 30) / 60 * 5 % 60, 0.25)];
+        return
+        [
+            (shortHand / 60 * 5, 0.45), (shortHand / 12, 0.18), ((shortHand + 6) / 12 % 60, 0.12),
+            ((shortHand + 30) / 60 * 5 % 60, 0.25),
+        ];
     }
 
     /// <summary>Who says the right hour says also how far past it the hand is.</summary>

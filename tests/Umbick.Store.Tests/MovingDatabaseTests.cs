@@ -82,7 +82,7 @@ public sealed class MovingDatabaseTests(TestSchool schools) : IClassFixture<Test
         Assert.Equal(1, done);
     }
 
-    /// <summary>The site keeps something of a school that is being erased, with its mark: the erasing waits for it, and nothing is left.</summary>
+    /// <summary>The site keeps something of a school that is being erased: the erasing waits for it, and nothing is left.</summary>
     [Fact]
     public async Task A_school_is_erased_while_what_a_site_keeps_of_it_is_being_committed()
     {
@@ -91,7 +91,8 @@ public sealed class MovingDatabaseTests(TestSchool schools) : IClassFixture<Test
         Task? erased = null;
         await schools.App.InSchool(school, async connection =>
         {
-            await connection.ExecuteAsync("insert into commit_mark (school, id) values (@school, @id)", new { school, id = Guid.NewGuid() });
+            await connection.ExecuteAsync(
+                "insert into commit_mark (school, id) values (@school, @id)", new { school, id = Guid.NewGuid() });
             erased = schools.Owner.InSchool(school, Schools.Erase);
             while (!erased.IsCompleted && await connection.ExecuteScalarAsync<long>("select count(*) from pg_locks where not granted") == 0)
                 await Task.Yield();

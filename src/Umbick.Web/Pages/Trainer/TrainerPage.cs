@@ -41,7 +41,7 @@ public abstract class TrainerPage(IDatabase database, RequestPreferences prefere
     {
         PlacedAnswer => "set like this",
         Unread => raw,
-        HourPlaceAnswer or PlacesAnswer or DigitalAnswer { Hour: null } and var answer => AnswerInWords.For(answer, Wording),
+        HourPlaceAnswer or PlacesAnswer or DigitalAnswer { Hour: null } => AnswerInWords.For(item.Read(raw), Wording),
         _ => item.Task.Form == AnswerForm.Digital ? raw.Replace(':', Wording.Mark) : raw,
     };
 }
