@@ -16,6 +16,9 @@ public sealed class SenseOfTimeKeptTests(TestSchool schools) : IClassFixture<Tes
         Assert.Equal(["a-minute", "half-a-minute"], sense.Tries.Select(each => each.Try.Card.Id));
         Assert.Equal(new GuessAndReal(52, 60), sense.Tries[0].Try.Last);
 
+        // Another child has tries of their own.
+        var other = await schools.Child(schools.A, Core.Items.Stage.OClock);
+        Assert.Empty((await schools.InA(connection => SenseOfTime.Load(connection, other)))!.Tries);
         // Another school finds neither the child nor the tries.
         Assert.Null(await schools.App.InSchool(schools.B, connection => SenseOfTime.Load(connection, child)));
         var alias = sense.Child.Alias;

@@ -115,6 +115,7 @@ public sealed class SenseOfTimeTests
     [InlineData(0, "", "08:50", "cannot be used")]
     [InlineData(1, "a @ b", "10:30", "cannot be used")]
     [InlineData(2, "dinner", "10:00", "has to come after")]
+    [InlineData(2, "dinner", "10:30", "has to come after")]
     [InlineData(3, "the bell", "13:20", null)]
     public void A_day_follows_itself_and_has_words(int place, string words, string at, string? why)
     {

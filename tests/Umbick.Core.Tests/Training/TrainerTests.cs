@@ -110,6 +110,20 @@ public sealed class TrainerTests
     }
 
     [Fact]
+    public void One_pattern_of_two_is_half_of_it()
+    {
+        var child = Enumerable.Range(1, 60).Select(seed => MadeUpChild.Make(TrainingLevel.Two, seed, Children.Patterns))
+            .First(each => each.Truth.Patterns.Count == 2);
+        var conversation = new Conversation(child, Conversation.Read("read-digital 4:50;read-words 7:40;set-from-digital 2:20")!);
+        foreach (var pattern in child.Truth.Patterns)
+        {
+            var told = Feedback.On(Children.Oracle, conversation, Verdict.Of(pattern.Id));
+            Assert.Equal((CallFit.Half, false), (told.Fit, told.IsRight));
+        }
+        Assert.True(Feedback.On(Children.Oracle, conversation, child.Truth).IsRight);
+    }
+
+    [Fact]
     public void O_clocks_tell_nothing_and_a_better_one_is_named()
     {
         const string asked = "read-digital 1:00;read-digital 2:00;read-digital 3:00;read-digital 4:00;read-digital 5:00;read-digital 6:00";

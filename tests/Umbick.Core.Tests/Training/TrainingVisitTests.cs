@@ -19,6 +19,8 @@ public sealed class TrainingVisitTests
             Assert.Empty(played.TooSoon);
             Assert.Empty(played.NotWaitedFor);
             Assert.All(played.Copies, copy => Assert.NotEqual(copy.Said, copy.Alone));
+            // What came right may be their own.
+            Assert.All(played.Copies, copy => Assert.NotEqual(copy.Item.Time, copy.Item.Read(copy.Said).Meaning));
             Assert.Single(played.Children, child => child.Manner == Manner.Copier);
             copies += played.Copies.Count;
         }
